@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { JobHead } from './job.ts';
+import { Piece } from './piece.ts';
+import { Id } from './scalars.ts';
+import { Site } from './site.ts';
+import { CrewMember, WorkshopSettings } from './workshop.ts';
+
+/** Counts up by one at every change of a row; an update must name the one it saw. */
+export const Revision = z.int().min(1);
+
+const row = <D extends z.ZodType>(data: D) =>
+  z.strictObject({ revision: Revision, updatedAt: z.iso.datetime({ offset: true }), data });
+
+export const WorkshopRow = row(WorkshopSettings);
+export type WorkshopRow = z.infer<typeof WorkshopRow>;
+export const CrewRow = row(CrewMember);
+export type CrewRow = z.infer<typeof CrewRow>;
+export const SiteRow = row(Site);
+export type SiteRow = z.infer<typeof SiteRow>;
+export const PieceRow = row(Piece);
+export type PieceRow = z.infer<typeof PieceRow>;
+export const JobRow = z.strictObject({ ...row(JobHead).shape, pieces: z.array(PieceRow) });
+export type JobRow = z.infer<typeof JobRow>;
+
+/** What an update sends: the new data, and the revision it was made from. */
+export const update = <D extends z.ZodType>(data: D) => z.strictObject({ revision: Revision, data });
+
+export const page = <D extends z.ZodType>(item: D) =>
+  z.strictObject({
+    items: z.array(item),
+    /** Of all there are. */
+    total: z.int().nonnegative(),
+    /** Send it back as `after` for the next page; null on the last. */
+    next: z.string().nullable(),
+  });
+
+export const PageQuery = z.object({
+  limit: z.coerce.number().int().min(1).max(100).default(50),
+  after: z.string().max(300).optional(),
+});
+
+/** What an import did besides adding the job. */
+export const ImportResult = z.strictObject({ jobId: Id, renamed: z.boolean(), notes: z.array(z.string()) });
+export type ImportResult = z.infer<typeof ImportResult>;
+
+/** RFC 9457. `faults` on refused input, `current` on a stale revision (null if the row is gone). */
+export const Problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  instance: z.string().optional(),
+  faults: z.array(z.object({ path: z.string(), reason: z.string() })).optional(),
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof Problem>;
+
+export const Health = z.strictObject({
+  status: z.enum(['ok', 'failing']),
+  process: z.strictObject({ upS: z.number(), version: z.string() }),
+  database: z.strictObject({ reachable: z.boolean(), latencyMs: z.number().nullable() }),
+});

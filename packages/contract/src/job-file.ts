@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { Job } from './job.ts';
+import { type Breach, withRule } from './rules.ts';
+import { Id } from './scalars.ts';
+import { Site } from './site.ts';
+import { Workshop } from './workshop.ts';
+
+const JobFileFields = z.strictObject({
+  format: z.literal('early-lantern/job', 'must be "early-lantern/job"'),
+  version: z.literal(1, 'only version 1 is known'),
+  workshop: Workshop,
+  site: Site,
+  job: Job,
+});
+
+/** The parts of a job file that name each other, read leniently so that naming faults show beside others. */
+const crewNames = z.object({
+  workshop: z.object({ crew: z.array(z.object({ id: Id })) }),
+  job: z.object({ crew: z.array(Id) }),
+});
+const siteNames = z.object({ site: z.object({ id: Id }), job: z.object({ siteId: Id }) });
+const spotNames = z.object({
+  site: z.object({ spots: z.array(z.object({ id: Id })) }),
+  job: z.object({ pieces: z.array(z.object({ spotId: Id })) }),
+});
+const colourNames = z.object({
+  workshop: z.object({ colours: z.array(z.object({ id: Id })) }),
+  job: z.object({ pieces: z.array(z.object({ colours: z.array(z.object({ colour: Id })) })) }),
+});
+
+function unknownName(names: Iterable<string>, wanted: string, path: Breach['path'], what: string): Breach[] {
+  return new Set(names).has(wanted) ? [] : [{ path, reason: `no ${what} "${wanted}" in this file` }];
+}
+
+const withCrewNames = withRule(JobFileFields, crewNames, ({ workshop, job }) =>
+  job.crew.flatMap((id, index) =>
+    unknownName(
+      workshop.crew.map((member) => member.id),
+      id,
+      ['job', 'crew', index],
+      'crew member',
+    ),
+  ),
+);
+const withSiteName = withRule(withCrewNames, siteNames, ({ site, job }) =>
+  unknownName([site.id], job.siteId, ['job', 'siteId'], 'site'),
+);
+const withSpotNames = withRule(withSiteName, spotNames, ({ site, job }) =>
+  job.pieces.flatMap((piece, index) =>
+    unknownName(
+      site.spots.map((spot) => spot.id),
+      piece.spotId,
+      ['job', 'pieces', index, 'spotId'],
+      'spot',
+    ),
+  ),
+);
+
+/** One job in one document, with all that planning it needs. */
+export const JobFile = withRule(withSpotNames, colourNames, ({ workshop, job }) =>
+  job.pieces.flatMap((piece, p) =>
+    piece.colours.flatMap(({ colour }, c) =>
+      unknownName(
+        workshop.colours.map((known) => known.id),
+        colour,
+        ['job', 'pieces', p, 'colours', c, 'colour'],
+        'colour',
+      ),
+    ),
+  ),
+);
+export type JobFile = z.infer<typeof JobFile>;
+
+/** JSON Schema (2020-12) of a job file. Rules that span several fields are checked on import only. */
+export function jobFileJsonSchema(): object {
+  return {
+    $id: 'https://early-lantern.invalid/schema/job.json',
+    title: 'Early Lantern job file, version 1',
+    ...z.toJSONSchema(JobFile, { target: 'draft-2020-12', io: 'input' }),
+  };
+}

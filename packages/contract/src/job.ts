@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import { Piece } from './piece.ts';
+import { repeated, withRule } from './rules.ts';
+import { Id, Instant, Name, Text } from './scalars.ts';
+
+const Window = z.strictObject({ from: Instant, until: Instant });
+
+const HeadFields = z.strictObject({
+  id: Id,
+  name: Name,
+  /** What the occasion is, in the client's words. */
+  event: Text,
+  siteId: Id,
+  /** The moment guests may arrive; everything counts back from it. */
+  doors: Instant,
+  /** When the crew may be on site to set up. */
+  access: Window,
+  /** When the pieces come down. */
+  strike: Window,
+  /** Crew members on this job, by id. */
+  crew: z.array(Id).min(1, 'a job needs at least one person'),
+  notes: Text,
+});
+
+const timesRead = HeadFields.pick({ doors: true, access: true, strike: true });
+
+function timeBreaches({ doors, access, strike }: z.infer<typeof timesRead>) {
+  const before = (a: string, b: string) => Date.parse(a) < Date.parse(b);
+  return [
+    ...(before(access.from, doors)
+      ? []
+      : [{ path: ['doors'], reason: 'doors are not after the start of access' }]),
+    ...(before(access.from, access.until)
+      ? []
+      : [{ path: ['access', 'until'], reason: 'access ends before it begins' }]),
+    ...(before(doors, strike.from)
+      ? []
+      : [{ path: ['strike', 'from'], reason: 'strike begins before doors' }]),
+    ...(before(strike.from, strike.until)
+      ? []
+      : [{ path: ['strike', 'until'], reason: 'strike ends before it begins' }]),
+  ];
+}
+
+const crewRead = HeadFields.pick({ crew: true });
+const crewBreaches = ({ crew }: z.infer<typeof crewRead>) => repeated(crew, 'crew');
+
+/** A job without its pieces: what the job row in the database holds. */
+export const JobHead = withRule(withRule(HeadFields, timesRead, timeBreaches), crewRead, crewBreaches);
+export type JobHead = z.infer<typeof JobHead>;
+
+const JobFields = HeadFields.extend({ pieces: z.array(Piece).max(60) });
+
+/** One installation: an occasion at a site, with its pieces and people. */
+export const Job = withRule(
+  withRule(withRule(JobFields, timesRead, timeBreaches), crewRead, crewBreaches),
+  z.object({ pieces: z.array(z.object({ id: Id })) }),
+  ({ pieces }) =>
+    repeated(
+      pieces.map((piece) => piece.id),
+      'pieces',
+      'id',
+    ),
+);
+export type Job = z.infer<typeof Job>;

@@ -1,0 +1,157 @@
+import { z } from 'zod';
+import { repeated, withRule } from './rules.ts';
+import { DiameterIn, Hex, Id, Name, SharePct, TimeOfDay } from './scalars.ts';
+
+/** What a crew member is trusted with. */
+export const Skill = z.enum(['lead', 'driver', 'ladder', 'tying', 'helium']);
+export type Skill = z.infer<typeof Skill>;
+
+/** Daily hours in which a person can be asked to work, by the workshop's clock. */
+const ShiftFields = z.strictObject({ from: TimeOfDay, to: TimeOfDay });
+export const Shift = withRule(ShiftFields, ShiftFields, ({ from, to }) =>
+  from < to ? [] : [{ path: ['to'], reason: `the shift ends at ${to}, not after its start ${from}` }],
+);
+
+export const CrewMember = z.strictObject({
+  id: Id,
+  name: Name,
+  skills: z.array(Skill),
+  shift: Shift,
+});
+export type CrewMember = z.infer<typeof CrewMember>;
+
+/** Every kind of work that has a rate of its own. Defaults live with the planning engine. */
+export const RateKey = z.enum([
+  'clean-floor',
+  'duplet-5',
+  'duplet-11',
+  'duplet-17',
+  'single-24',
+  'single-36',
+  'twist-quad',
+  'twist-six',
+  'twist-eight',
+  'string-260',
+  'string-neck',
+  'string-line',
+  'fix-filler',
+  'bag-section',
+  'load-vehicle',
+  'unload-30m',
+  'protect-floor',
+  'hang-point',
+  'step-back',
+  'touch-up',
+  'sign-off',
+  'strike-section',
+  'return-gear',
+]);
+export type RateKey = z.infer<typeof RateKey>;
+
+/** Three-point estimate of one unit of work, in seconds: quick <= usual <= slow. */
+const RateFields = z.strictObject({
+  quickS: z.number().nonnegative(),
+  usualS: z.number().nonnegative(),
+  slowS: z.number().nonnegative(),
+});
+export const Rate = withRule(RateFields, RateFields, (rate) => [
+  ...(rate.usualS < rate.quickS ? [{ path: ['usualS'], reason: 'usual is quicker than quick' }] : []),
+  ...(rate.slowS < rate.usualS ? [{ path: ['slowS'], reason: 'slow is quicker than usual' }] : []),
+]);
+export type Rate = z.infer<typeof Rate>;
+
+/** A colour the business buys balloons in. */
+export const Colour = z.strictObject({ id: Id, name: Name, hex: Hex });
+export type Colour = z.infer<typeof Colour>;
+
+/** Balloons on the shelf, uninflated. */
+export const StockRow = z.strictObject({
+  nominalIn: DiameterIn,
+  colour: Id,
+  onHand: z.int().nonnegative(),
+});
+export type StockRow = z.infer<typeof StockRow>;
+
+export const Inflator = z.strictObject({ id: Id, name: Name, nozzles: z.int().min(1).max(4) });
+export const Vehicle = z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(20) });
+
+function isTimeZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const SettingsFields = z.strictObject({
+  name: Name,
+  units: z.enum(['imperial', 'metric']),
+  timeZone: z.string().refine(isTimeZone, 'must be an IANA time zone, like America/Chicago'),
+  /** Rates the business has changed; the engine's defaults stand for the rest. */
+  rates: z.partialRecord(RateKey, Rate),
+  /** Chance wanted that every lot comes out complete, per cent. */
+  spareTargetPct: SharePct.min(50).max(99.9),
+  /** Minutes wanted between sign-off and doors. */
+  inHandTargetMin: z.int().min(0).max(240),
+  colours: z.array(Colour).min(1),
+  stock: z.array(StockRow),
+  inflators: z.array(Inflator).min(1),
+  vehicles: z.array(Vehicle).min(1),
+});
+
+function settingsBreaches(settings: {
+  colours: Colour[];
+  stock: StockRow[];
+  inflators: { id: string }[];
+  vehicles: { id: string }[];
+}) {
+  const colours = new Set(settings.colours.map((colour) => colour.id));
+  return [
+    ...repeated(
+      settings.colours.map((colour) => colour.id),
+      'colours',
+      'id',
+    ),
+    ...repeated(
+      settings.inflators.map((inflator) => inflator.id),
+      'inflators',
+      'id',
+    ),
+    ...repeated(
+      settings.vehicles.map((vehicle) => vehicle.id),
+      'vehicles',
+      'id',
+    ),
+    ...repeated(
+      settings.stock.map((row) => `${row.nominalIn} in. ${row.colour}`),
+      'stock',
+    ),
+    ...settings.stock.flatMap((row, index) =>
+      colours.has(row.colour)
+        ? []
+        : [{ path: ['stock', index, 'colour'], reason: `no colour "${row.colour}" in the workshop` }],
+    ),
+  ];
+}
+
+const settingsRead = SettingsFields.pick({ colours: true, stock: true, inflators: true, vehicles: true });
+
+/** The business itself, without its people: what the workshop row in the database holds. */
+export const WorkshopSettings = withRule(SettingsFields, settingsRead, settingsBreaches);
+export type WorkshopSettings = z.infer<typeof WorkshopSettings>;
+
+const WorkshopFields = SettingsFields.extend({ crew: z.array(CrewMember).min(1) });
+
+/** The business with its people: what a job file carries. */
+export const Workshop = withRule(
+  withRule(WorkshopFields, settingsRead, settingsBreaches),
+  z.object({ crew: WorkshopFields.shape.crew }),
+  ({ crew }) =>
+    repeated(
+      crew.map((member) => member.id),
+      'crew',
+      'id',
+    ),
+);
+export type Workshop = z.infer<typeof Workshop>;

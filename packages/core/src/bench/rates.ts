@@ -1,0 +1,59 @@
+import type { Rate, RateKey, Working, WorkshopSettings } from '@early-lantern/contract';
+import { working } from '../working.ts';
+import data from './rates.json';
+
+interface DefaultRate extends Rate {
+  label: string;
+  per: string;
+  tag: string;
+}
+
+/** The engine's own rates, each with what it is for and how the figure is known. */
+export const defaultRates: Record<RateKey, DefaultRate> = data;
+
+/** An amount of work with how long one person takes over it. */
+export interface Effort {
+  seconds: number;
+  working: Working[];
+}
+
+/** Mean of a three-point estimate, `(quick + 4 usual + slow)/6` (beta-PERT), in the rate's unit. */
+export function meanSeconds({ quickS, usualS, slowS }: Rate): number {
+  return (quickS + 4 * usualS + slowS) / 6;
+}
+
+export function rateOf(key: RateKey, settings: WorkshopSettings): DefaultRate {
+  const own = settings.rates[key];
+  return own ? { ...defaultRates[key], ...own, tag: "the workshop's own rate" } : defaultRates[key];
+}
+
+/** `amount` units of work at a rate: person-seconds, with the working. */
+export function effort(key: RateKey, amount: number, settings: WorkshopSettings): Effort {
+  const rate = rateOf(key, settings);
+  const seconds = amount * meanSeconds(rate);
+  return {
+    seconds,
+    working: [
+      working(
+        rate.label,
+        'amount · (quick + 4 usual + slow) / 6',
+        [
+          ['amount', amount, rate.per],
+          ['quick', rate.quickS, 's'],
+          ['usual', rate.usualS, 's'],
+          ['slow', rate.slowS, 's'],
+        ],
+        { value: seconds / 60, unit: 'min' },
+        rate.tag,
+      ),
+    ],
+  };
+}
+
+/** Work done one after the other. */
+export function together(efforts: readonly Effort[]): Effort {
+  return {
+    seconds: efforts.reduce((sum, one) => sum + one.seconds, 0),
+    working: efforts.flatMap((one) => one.working),
+  };
+}

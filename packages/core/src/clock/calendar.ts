@@ -1,0 +1,81 @@
+import type { CrewMember } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+
+/** Stretches of whole minutes, `[from, to)`, ascending. */
+export type Stretch = readonly [from: number, to: number];
+
+/** How many days before doors the bench may begin, and how many in all the axis reaches over. */
+const DAYS_BEFORE = 2;
+const DAYS_COVERED = 5;
+
+/**
+ * Whole minutes counted from the local midnight two days before doors. Real minutes: a night on which the clocks
+ * change has an hour more or less, and every minute still has one number.
+ *
+ * The zone is asked a handful of times when the axis is made, since asking it for every task is what costs.
+ */
+export class MinuteAxis {
+  private readonly originMs: number;
+  /** First minute of each day, local time. */
+  private readonly midnights: number[];
+  /** Offset from UTC, minutes, before and from `changesAt` on. */
+  private readonly offsets: readonly [number, number];
+  private readonly changesAt: number;
+
+  constructor(doors: string, timeZone: string) {
+    const origin = DateTime.fromISO(doors, { zone: timeZone }).startOf('day').minus({ days: DAYS_BEFORE });
+    this.originMs = origin.toMillis();
+    const days = Array.from({ length: DAYS_COVERED + 1 }, (_, day) => origin.plus({ days: day }));
+    this.midnights = days.map((day) => (day.toMillis() - this.originMs) / 60_000);
+    const last = days[DAYS_COVERED] as DateTime;
+    this.offsets = [origin.offset, last.offset];
+    this.changesAt = origin.offset === last.offset ? Infinity : this.findChange(timeZone);
+  }
+
+  /** Minute at which the clocks change, by halving the days the axis covers. */
+  private findChange(timeZone: string): number {
+    let before = 0;
+    let from = this.midnights[DAYS_COVERED] as number;
+    while (from - before > 1) {
+      const middle = Math.floor((before + from) / 2);
+      const { offset } = DateTime.fromMillis(this.originMs + middle * 60_000, { zone: timeZone });
+      if (offset === this.offsets[0]) before = middle;
+      else from = middle;
+    }
+    return from;
+  }
+
+  private offset(minute: number): number {
+    return this.offsets[minute < this.changesAt ? 0 : 1];
+  }
+
+  /** Minute of an ISO 8601 moment; a started minute counts as its beginning. */
+  minute(iso: string): number {
+    return Math.floor((Date.parse(iso) - this.originMs) / 60_000);
+  }
+
+  /** ISO 8601 with the workshop's offset at that minute. */
+  iso(minute: number): string {
+    const offset = this.offset(minute);
+    const local = new Date(this.originMs + (minute + offset) * 60_000).toISOString().slice(0, 19);
+    const two = (value: number) => String(Math.floor(value)).padStart(2, '0');
+    const size = Math.abs(offset);
+    return `${local}${offset < 0 ? '-' : '+'}${two(size / 60)}:${two(size % 60)}`;
+  }
+
+  /** A person's shifts from the first day to the day of doors. */
+  shifts({ shift }: CrewMember): Stretch[] {
+    return Array.from({ length: DAYS_BEFORE + 1 }, (_, day) => [
+      this.timeOfDay(day, shift.from),
+      this.timeOfDay(day, shift.to),
+    ]);
+  }
+
+  /** Minute at which a clock on the wall shows `HH:MM` on a day of the axis. */
+  private timeOfDay(day: number, time: string): number {
+    const [hours = 0, minutes = 0] = time.split(':').map(Number);
+    const midnight = this.midnights[day] as number;
+    const plain = midnight + hours * 60 + minutes;
+    return plain - (this.offset(plain) - this.offset(midnight));
+  }
+}

@@ -1,0 +1,116 @@
+/** A smooth line through points, and travel along it. Metres throughout. */
+
+export interface XY {
+  x: number;
+  y: number;
+}
+
+/** A place on a line: position, unit tangent, distance from the start. */
+export interface Station extends XY {
+  tx: number;
+  ty: number;
+  along: number;
+}
+
+const STEPS_PER_SPAN = 24;
+
+/** Point at parameter `t` (0 to 1) of the Catmull-Rom span from `b` to `c`, centripetal knots (Barry and Goldman, 1988). */
+function spanPoint(a: XY, b: XY, c: XY, d: XY, t: number): XY {
+  const knot = (p: XY, q: XY) => Math.max(Math.sqrt(Math.hypot(q.x - p.x, q.y - p.y)), 1e-6);
+  const t1 = knot(a, b);
+  const t2 = t1 + knot(b, c);
+  const t3 = t2 + knot(c, d);
+  const at = t1 + (t2 - t1) * t;
+  const mix = (p: XY, q: XY, from: number, to: number): XY => {
+    const w = (at - from) / (to - from);
+    return { x: p.x + (q.x - p.x) * w, y: p.y + (q.y - p.y) * w };
+  };
+  const ab = mix(a, b, 0, t1);
+  const bc = mix(b, c, t1, t2);
+  const cd = mix(c, d, t2, t3);
+  return mix(mix(ab, bc, 0, t2), mix(bc, cd, t1, t3), t1, t2);
+}
+
+/** The reflection that continues a line beyond its end. */
+const beyond = (end: XY, inner: XY): XY => ({ x: 2 * end.x - inner.x, y: 2 * end.y - inner.y });
+
+/**
+ * The smooth line as a fine chain of points. It passes through every given point, and scaling the points
+ * scales it exactly.
+ * @param points two or more; repeated neighbours are dropped
+ */
+export function smoothLine(points: readonly XY[]): XY[] {
+  const apart = points.filter((p, i) => {
+    const before = points[i - 1];
+    return !before || Math.hypot(p.x - before.x, p.y - before.y) > 1e-9;
+  });
+  const [first, second] = apart;
+  if (!first) return [];
+  if (!second) return [first];
+  const last = apart[apart.length - 1] as XY;
+  const padded = [beyond(first, second), ...apart, beyond(last, apart[apart.length - 2] as XY)];
+  const chain: XY[] = [first];
+  for (let i = 1; i + 2 < padded.length; i++) {
+    for (let step = 1; step <= STEPS_PER_SPAN; step++) {
+      chain.push(
+        spanPoint(
+          padded[i - 1] as XY,
+          padded[i] as XY,
+          padded[i + 1] as XY,
+          padded[i + 2] as XY,
+          step / STEPS_PER_SPAN,
+        ),
+      );
+    }
+  }
+  return chain;
+}
+
+/** Length of a chain of points. */
+export function chainLength(chain: readonly XY[]): number {
+  let length = 0;
+  for (let i = 1; i < chain.length; i++) {
+    const a = chain[i - 1] as XY;
+    const b = chain[i] as XY;
+    length += Math.hypot(b.x - a.x, b.y - a.y);
+  }
+  return length;
+}
+
+/** Places at the given distances (ascending, clamped to the chain's ends). */
+export function stationsAt(chain: readonly XY[], distances: readonly number[]): Station[] {
+  const stations: Station[] = [];
+  let i = 1;
+  let passed = 0;
+  for (const distance of distances) {
+    for (;;) {
+      const a = chain[i - 1] as XY;
+      const b = (chain[i] ?? a) as XY;
+      const span = Math.hypot(b.x - a.x, b.y - a.y);
+      if (passed + span >= distance || i >= chain.length - 1) {
+        const w = span > 0 ? Math.min(1, Math.max(0, (distance - passed) / span)) : 0;
+        const inverse = span > 0 ? 1 / span : 0;
+        stations.push({
+          x: a.x + (b.x - a.x) * w,
+          y: a.y + (b.y - a.y) * w,
+          tx: (b.x - a.x) * inverse,
+          ty: (b.y - a.y) * inverse,
+          along: distance,
+        });
+        break;
+      }
+      passed += span;
+      i += 1;
+    }
+  }
+  return stations;
+}
+
+/** The points moved so that the smooth line has the wanted length, its first point kept. */
+export function scaleToLength(points: readonly XY[], wanted: number): XY[] {
+  const length = chainLength(smoothLine(points));
+  const start = points[0];
+  if (!start || length === 0) return [...points];
+  const k = wanted / length;
+  return points.map((p) => ({ x: start.x + (p.x - start.x) * k, y: start.y + (p.y - start.y) * k }));
+}

@@ -1,0 +1,133 @@
+import type { Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
+import { productNeeds } from '../stock/needs.ts';
+
+/** The file with changes made: JSON pointers into it, each set to a value. The file itself stays as it is. */
+export function applyChanges(file: JobFile, changes: readonly Change[]): JobFile {
+  const copy = structuredClone(file);
+  for (const { path, value } of changes) {
+    const keys = path.split('/').slice(1);
+    const last = keys.pop();
+    let at: unknown = copy;
+    for (const key of keys) at = (at as Record<string, unknown>)[key];
+    if (last === undefined || typeof at !== 'object' || at === null)
+      throw new RangeError(`no place "${path}" in the job`);
+    (at as Record<string, unknown>)[last] = value;
+  }
+  return copy;
+}
+
+const MOST_FIXES = 3;
+
+/** Ways out of *Enough* that were tried: less of a short colour, or a shorter piece. */
+export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => Lamp): Fix[] {
+  if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
+  const worst = productNeeds(plan.totals.balloons, file.workshop.stock)[0];
+  if (!worst) return [];
+  const p = file.job.pieces.findIndex((piece) => piece.colours.some(({ colour }) => colour === worst.colour));
+  const piece = file.job.pieces[p];
+  if (!piece) return [];
+  const families = [...recolourings(file, piece, p, worst.colour), shortenings(piece, p)];
+  const fixes: Fix[] = [];
+  for (const family of families) {
+    // The smallest change of a family that lights the lamp; one of each family at most.
+    for (const attempt of family) {
+      const after = answer(applyChanges(file, attempt.changes));
+      if (after.state !== 'lit') continue;
+      fixes.push({ ...attempt, gain: after.figure });
+      break;
+    }
+    if (fixes.length === MOST_FIXES) break;
+  }
+  return fixes;
+}
+
+type Attempt = Omit<Fix, 'gain'>;
+
+/** Less of the short colour step by step, more of one other colour: a family for each other colour. */
+function recolourings(file: JobFile, piece: Piece, p: number, short: string): Attempt[][] {
+  const from = piece.colours.findIndex(({ colour }) => colour === short);
+  const share = piece.colours[from]?.sharePct ?? 0;
+  const name = (id: string) => file.workshop.colours.find((colour) => colour.id === id)?.name ?? id;
+  const others = piece.colours.map((other, to) => ({ other, to })).filter(({ to }) => to !== from);
+  return others.map(({ other, to }) => {
+    return [2, 4, 6, 8, 10, 15, 20, 30]
+      .filter((move) => move <= share)
+      .map((move) => ({
+        label: `${piece.name}: ${name(short)} ${round(share - move)} %, ${name(other.colour)} ${round(other.sharePct + move)} %`,
+        changes: [
+          { path: `/job/pieces/${p}/colours/${from}/sharePct`, value: round(share - move) },
+          { path: `/job/pieces/${p}/colours/${to}/sharePct`, value: round(other.sharePct + move) },
+        ],
+      }));
+  });
+}
+
+const round = (value: number) => Number(value.toFixed(2));
+
+/** The line shortened from its end, one tenth at a time. */
+function shortenings(piece: Piece, p: number): Attempt[] {
+  const points = piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
+  return [0.9, 0.8, 0.7].map((share) => ({
+    label: `Cut ${piece.name} to ${Math.round(share * 100)} % of its length`,
+    changes: [
+      {
+        path: `/job/pieces/${p}/line`,
+        value: scaleToLength(points, share * lengthOf(points)).map(({ x, y }) => ({ xM: x, yM: y })),
+      },
+    ],
+  }));
+}
+
+const lengthOf = (points: { x: number; y: number }[]) => chainLength(smoothLine(points));
+
+/** Ways out of *On time* that were tried: one more person, access earlier, fewer fillers. Best gain first. */
+export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) => OnTime): Fix[] {
+  if (plan.lamps.onTime.state !== 'out' && plan.lamps.onTime.state !== 'low') return [];
+  const { workshop, job } = file;
+  const zone = workshop.timeZone;
+  const people: Attempt[] = workshop.crew
+    .filter((member) => !job.crew.includes(member.id))
+    .map((member) => ({
+      label: `Add ${member.name} to the crew`,
+      changes: [{ path: '/job/crew', value: [...job.crew, member.id] }],
+    }));
+  const access: Attempt[] = [30, 60].map((minutes) => {
+    const from = DateTime.fromISO(job.access.from, { zone }).minus({ minutes });
+    return {
+      label: `Ask the house for access from ${from.toFormat('HH:mm')}`,
+      changes: [{ path: '/job/access/from', value: from.toISO({ suppressMilliseconds: true }) as string }],
+    };
+  });
+  const fillers: Attempt[] = job.pieces.some((piece) => piece.fillers.triosPerM > 0)
+    ? [
+        {
+          label: 'Halve the fillers on every piece',
+          changes: job.pieces.map((piece, p) => ({
+            path: `/job/pieces/${p}/fillers/triosPerM`,
+            value: round(piece.fillers.triosPerM / 2),
+          })),
+        },
+      ]
+    : [];
+  const before = plan.onTime.minutesInHand ?? -Infinity;
+  const tried = (attempt: Attempt) => ({
+    attempt,
+    inHand: retime(applyChanges(file, attempt.changes)).minutesInHand ?? -Infinity,
+  });
+  // Of each kind of way out, the first that gains most.
+  return [people, access, fillers]
+    .flatMap((family) =>
+      family
+        .map(tried)
+        .sort((a, b) => b.inHand - a.inHand)
+        .slice(0, 1),
+    )
+    .filter(({ inHand }) => inHand > before)
+    .sort((a, b) => b.inHand - a.inHand)
+    .map(({ attempt, inHand }) => ({ ...attempt, gain: inHandText(inHand) }));
+}
+
+const inHandText = (minutes: number) =>
+  minutes < 0 ? `still ${-minutes} min late` : `${minutes} min in hand`;

@@ -1,0 +1,68 @@
+import type { JobFile, Lamp } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+import type { ClockPlan } from '../clock/clock.ts';
+import { DERIVED, working } from '../working.ts';
+import { unlit } from './unlit.ts';
+
+/** *On time?* Lit with the wanted minutes in hand, low with fewer, out when sign-off comes after doors or never. */
+export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
+  if (job.pieces.length === 0)
+    return unlit('no piece yet', 'Draw the first piece: there is no work to time.');
+  const { minutesInHand, ready } = clock.onTime;
+  if (minutesInHand === null || ready === null) {
+    return {
+      state: 'out',
+      figure: 'no plan',
+      reason: `No plan meets access and shifts: "${clock.stuck}" finds no place.`,
+      working: [],
+      fixes: [],
+    };
+  }
+  const time = (iso: string) => DateTime.fromISO(iso, { setZone: true }).toFormat('HH:mm');
+  const shown = {
+    working: [
+      working(
+        'Minutes in hand',
+        'doors − sign-off',
+        [
+          ['doors', time(clock.onTime.doors)],
+          ['sign-off', time(ready)],
+          ['wanted', workshop.inHandTargetMin, 'min'],
+        ],
+        { value: minutesInHand, unit: 'min' },
+        `${DERIVED}: tasks counted back from doors within access, shifts and inflators`,
+      ),
+    ],
+    fixes: [],
+  };
+  if (minutesInHand < 0) {
+    return {
+      state: 'out',
+      figure: `${-minutesInHand} min late`,
+      reason: `Sign-off comes at ${time(ready)}, ${-minutesInHand} min after doors.`,
+      ...shown,
+    };
+  }
+  if (clock.overrunsAccess) {
+    return {
+      state: 'out',
+      figure: 'past access',
+      reason: `Sign-off comes at ${time(ready)}, after the access window has closed.`,
+      ...shown,
+    };
+  }
+  // A window that closes before the wanted minutes leaves more in hand than asked for, never less.
+  return minutesInHand >= workshop.inHandTargetMin
+    ? {
+        state: 'lit',
+        figure: `${minutesInHand} min in hand`,
+        reason: `Signed off at ${time(ready)}, ${minutesInHand} min before doors.`,
+        ...shown,
+      }
+    : {
+        state: 'low',
+        figure: `${minutesInHand} min in hand`,
+        reason: `Signed off at ${time(ready)}: ${workshop.inHandTargetMin} min in hand are wanted.`,
+        ...shown,
+      };
+}

@@ -1,0 +1,160 @@
+import { type JobFile, Plan } from '@early-lantern/contract';
+import { benchBatches, benchMinutes } from './bench/bench.ts';
+import { applyChanges } from './lamps/fixes.ts';
+import { organicGarland } from './piece/organic-garland.ts';
+import { planJob } from './plan.ts';
+import { demoJob, garland } from './test/samples.ts';
+
+const demos = [
+  '01-meadow-finish',
+  '02-engine-shed',
+  '03-glasshouse-night',
+  '90-boat-hall',
+  '91-reading-room',
+];
+
+test('one person takes between one hour and two and a half over a 10 ft garland with fillers (common practice, no source)', () => {
+  const { workshop } = demoJob('02-engine-shed');
+  const piece = garland(10, { clusterSize: 6, widthM: 0.6 });
+  const recipe = organicGarland(piece);
+  const fixing = 35 * recipe.fillerTrios; // the trade's figure includes putting the fillers on
+  const minutes = benchMinutes(benchBatches(piece, recipe, workshop)) + fixing / 60;
+  expect(minutes).toBeGreaterThan(60);
+  expect(minutes).toBeLessThan(150);
+});
+
+/** Rules of the day, checked on the finished plan's own times. */
+function breaches(file: JobFile): string[] {
+  const plan = planJob(file);
+  const found: string[] = [];
+  const ms = (iso: string) => Date.parse(iso);
+  const byId = new Map(plan.tasks.map((task) => [task.id, task]));
+  const ready = plan.onTime.ready;
+  for (const task of plan.tasks) {
+    for (const before of task.after) {
+      const other = byId.get(before);
+      if (!other || ms(other.end) > ms(task.start)) found.push(`${task.id} before ${before}`);
+    }
+    if (task.place === 'site' && ms(task.start) < ms(file.job.access.from))
+      found.push(`${task.id} before access`);
+    if (task.crew.some((id) => !file.job.crew.includes(id))) found.push(`${task.id} by somebody else`);
+    if (ready && ms(task.start) < ms(file.job.doors) && ms(task.end) > ms(ready))
+      found.push(`${task.id} after sign-off`);
+    for (const other of plan.tasks) {
+      const overlap = ms(other.start) < ms(task.end) && ms(task.start) < ms(other.end);
+      if (other.id > task.id && overlap && other.crew.some((id) => task.crew.includes(id))) {
+        found.push(`somebody at ${task.id} and ${other.id}`);
+      }
+    }
+  }
+  return found;
+}
+
+test.each(demos)('%s: a valid plan that breaks no rule, counted back from doors', (name) => {
+  const file = demoJob(name);
+  const plan = planJob(file);
+  expect(Plan.parse(plan)).toEqual(plan);
+  expect(breaches(file)).toEqual([]);
+  const inHand = (Date.parse(plan.onTime.doors) - Date.parse(plan.onTime.ready as string)) / 60_000;
+  expect(plan.onTime.minutesInHand).toBe(inHand);
+});
+
+test('totals are the sum of the pieces, to the balloon', () => {
+  const { pieces, totals } = planJob(demoJob('02-engine-shed'));
+  const sum = (rows: { need: number; spare: number }[]) =>
+    rows.reduce((all, row) => all + row.need + row.spare, 0);
+  expect(sum(totals.balloons)).toBe(pieces.reduce((all, piece) => all + sum(piece.balloons), 0));
+  for (const row of totals.balloons) {
+    const parts = pieces
+      .flatMap((piece) => piece.balloons)
+      .filter(
+        (one) =>
+          one.nominalIn === row.nominalIn &&
+          one.colour === row.colour &&
+          one.inflatedIn.min === row.inflatedIn.min &&
+          one.inflatedIn.max === row.inflatedIn.max,
+      );
+    expect(row.need).toBe(parts.reduce((all, one) => all + one.need, 0));
+  }
+});
+
+const edited = (change: (file: JobFile) => void): JobFile => {
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  change(file);
+  return file;
+};
+
+test('Enough: lit with stock, low without the spares, out without the need, unlit without a count', () => {
+  const withStock = (share: number) =>
+    edited((file) => {
+      const wanted = planJob(file).totals.balloons;
+      file.workshop.stock = wanted.map((row) => ({
+        nominalIn: row.nominalIn,
+        colour: row.colour,
+        onHand: Math.floor(row.need + row.spare * share),
+      }));
+    });
+  expect(planJob(withStock(1)).lamps.enough).toMatchObject({ state: 'lit', figure: '0 over at least' });
+  expect(planJob(withStock(0.5)).lamps.enough.state).toBe('low');
+  expect(planJob(withStock(-1)).lamps.enough.state).toBe('out');
+  expect(
+    planJob(
+      edited((file) => {
+        file.workshop.stock = [];
+      }),
+    ).lamps.enough.state,
+  ).toBe('unlit');
+});
+
+test('On time: too little access puts it out, and each fix offered does what it says', () => {
+  const late = edited((file) => {
+    file.job.access.from = '2027-06-19T09:45:00-05:00';
+    file.job.crew = ['wren'];
+  });
+  const plan = planJob(late);
+  expect(plan.lamps.onTime.state).toBe('out');
+  expect(plan.onTime.minutesInHand).toBeLessThan(0);
+  expect(breaches(late)).toEqual([]);
+  expect(plan.lamps.onTime.fixes.length).toBeGreaterThan(0);
+  for (const fix of plan.lamps.onTime.fixes) {
+    const after = planJob(applyChanges(late, fix.changes));
+    expect(after.onTime.minutesInHand as number).toBeGreaterThan(plan.onTime.minutesInHand as number);
+    expect(fix.gain).toContain(String(Math.abs(after.onTime.minutesInHand as number)));
+  }
+});
+
+test('a fix for Enough lights the lamp when it is applied', () => {
+  const short = edited((file) => {
+    for (const row of file.workshop.stock)
+      if (row.colour === 'chalk' && row.nominalIn === 11) row.onHand = 30;
+  });
+  const plan = planJob(short);
+  expect(plan.lamps.enough.state).toBe('out');
+  expect(plan.lamps.enough.fixes.length).toBeGreaterThan(0);
+  for (const fix of plan.lamps.enough.fixes) {
+    expect(planJob(applyChanges(short, fix.changes)).lamps.enough).toMatchObject({
+      state: 'lit',
+      figure: fix.gain,
+    });
+  }
+});
+
+test('doors later by an hour moves the whole set-up by an hour; the same file gives the same plan', () => {
+  const file = demoJob('01-meadow-finish');
+  const later = structuredClone(file);
+  later.job.doors = '2027-06-19T12:00:00-05:00';
+  later.job.access.until = '2027-06-19T11:45:00-05:00';
+  expect(
+    Date.parse(planJob(later).onTime.ready as string) - Date.parse(planJob(file).onTime.ready as string),
+  ).toBe(3_600_000);
+  expect(planJob(structuredClone(file))).toEqual(planJob(file));
+});
+
+test('a job without pieces has nothing to answer', () => {
+  const empty = edited((file) => {
+    file.job.pieces = [];
+  });
+  const plan = planJob(empty);
+  expect(plan.tasks).toEqual([]);
+  expect(Object.values(plan.lamps).map((lamp) => lamp.state)).toEqual(Array(6).fill('unlit'));
+});

@@ -1,0 +1,95 @@
+import type { JobFile, Plan, PlanPiece } from '@early-lantern/contract';
+import { benchBatches, benchMinutes } from './bench/bench.ts';
+import { clockFor } from './clock/clock.ts';
+import type { WorkedPiece } from './clock/method.ts';
+import { enoughLamp } from './lamps/enough.ts';
+import { enoughFixes, onTimeFixes } from './lamps/fixes.ts';
+import { onTimeLamp } from './lamps/on-time.ts';
+import { waitingLamps } from './lamps/unlit.ts';
+import { countBalloons, countLots, spareWorking, totalBalloons } from './piece/counts.ts';
+import { recipeOf } from './piece/recipe-of.ts';
+
+/**
+ * The whole job on one page, in the order the work goes: survey → pieces → counts → bench → clock → lamps → fixes.
+ *
+ * Pure: the same file gives the same plan, and nothing outside is read.
+ *
+ * @param file a validated job file: the job with its site, pieces and the workshop's data
+ */
+export function planJob(file: JobFile): Plan {
+  const plan = planWithoutFixes(file);
+  const { enough, onTime } = plan.lamps;
+  return {
+    ...plan,
+    lamps: {
+      ...plan.lamps,
+      enough: {
+        ...enough,
+        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countJob(tried).balloons)),
+      },
+      onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => planWithoutFixes(tried).onTime) },
+    },
+  };
+}
+
+function planWithoutFixes(file: JobFile): Plan {
+  const { workshop, job } = file;
+
+  // Survey, pieces, counts, bench: what there is to do.
+  const { worked, lots, pieces, balloons } = countJob(file);
+
+  // Clock: who does it when, counted back from doors.
+  const clock = clockFor(file, worked);
+
+  return {
+    jobId: job.id,
+    timeZone: workshop.timeZone,
+    pieces,
+    totals: {
+      balloons,
+      working: spareWorking(
+        job.pieces.map((piece) => piece.grade),
+        lots,
+        workshop,
+      ),
+    },
+    tasks: clock.tasks,
+    onTime: clock.onTime,
+    lamps: { ...waitingLamps, enough: enoughLamp(file, balloons), onTime: onTimeLamp(file, clock) },
+  };
+}
+
+/** Everything that does not depend on the hour. */
+function countJob({ workshop, job }: JobFile) {
+  // Survey and pieces: each piece's recipe, from its line on the surveyed spot.
+  // Bench: the batches it takes to make it.
+  const worked = job.pieces.map((piece): WorkedPiece => {
+    const recipe = recipeOf(piece);
+    return { piece, recipe, batches: benchBatches(piece, recipe, workshop) };
+  });
+
+  // Counts: every balloon with its spares; the chance of complete lots is shared by all lots of the job.
+  const lots = worked.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
+  const pieces = worked.map((one) =>
+    asPlanPiece(one, countBalloons(one.recipe.needs, one.piece.grade, lots, workshop)),
+  );
+  return { worked, lots, pieces, balloons: totalBalloons(pieces) };
+}
+
+function asPlanPiece({ piece, recipe, batches }: WorkedPiece, balloons: PlanPiece['balloons']): PlanPiece {
+  return {
+    id: piece.id,
+    kind: piece.kind,
+    name: piece.name,
+    lengthM: recipe.lengthM,
+    visibleWidthM: recipe.visibleWidthM,
+    clusterSize: recipe.clusterSize,
+    clusters: recipe.spineClusters + recipe.sideClusters,
+    fillerTrios: recipe.fillerTrios,
+    sections: recipe.sections,
+    benchMin: benchMinutes(batches),
+    balloons,
+    notes: recipe.notes,
+    working: recipe.working,
+  };
+}
