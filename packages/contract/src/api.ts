@@ -60,3 +60,4 @@ export const Health = z.strictObject({
   process: z.strictObject({ upS: z.number(), version: z.string() }),
   database: z.strictObject({ reachable: z.boolean(), latencyMs: z.number().nullable() }),
 });
+export type Health = z.infer<typeof Health>;

@@ -25,7 +25,7 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
   if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
   const worst = productNeeds(plan.totals.balloons, file.workshop.stock)[0];
   if (!worst) return [];
-  const p = file.job.pieces.findIndex((piece) => piece.colours.some(({ colour }) => colour === worst.colour));
+  const p = thirstiest(plan, worst);
   const piece = file.job.pieces[p];
   if (!piece) return [];
   const families = [...recolourings(file, piece, p, worst.colour), shortenings(piece, p)];
@@ -41,6 +41,16 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
     if (fixes.length === MOST_FIXES) break;
   }
   return fixes;
+}
+
+/** Index of the piece that takes most of a product. */
+function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }): number {
+  const taken = plan.pieces.map(({ balloons }) =>
+    balloons
+      .filter((row) => row.nominalIn === product.nominalIn && row.colour === product.colour)
+      .reduce((sum, row) => sum + row.need, 0),
+  );
+  return taken.indexOf(Math.max(...taken));
 }
 
 type Attempt = Omit<Fix, 'gain'>;

@@ -1,0 +1,98 @@
+import { existsSync } from 'node:fs';
+import helmet from '@fastify/helmet';
+import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import fastify from 'fastify';
+import { jsonSchemaTransform, serializerCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import { crewRoutes } from './crew/routes.ts';
+import type { Database } from './db/database.ts';
+import { healthRoutes } from './health/routes.ts';
+import { localHostOnly } from './http/local-host.ts';
+import { answerError, sendProblem } from './http/problem.ts';
+import type { Server } from './http/types.ts';
+import { validatorCompiler } from './http/validation.ts';
+import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
+import { jobRoutes } from './jobs/routes.ts';
+import { pieceRoutes } from './pieces/routes.ts';
+import { planRoutes } from './plan/routes.ts';
+import { siteRoutes } from './sites/routes.ts';
+import { workshopRoutes } from './workshop/routes.ts';
+
+interface AppOptions {
+  db: Database;
+  /** Folder of the built web app; without it only the API is served. */
+  webRoot?: string;
+  logLevel?: 'silent' | 'warn' | 'info';
+}
+
+/** A job file of some hundred pieces is well below this. */
+const LARGEST_BODY = 4 * 1024 * 1024;
+
+/** The whole server: API under /api, the web app everywhere else. */
+export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): Promise<Server> {
+  const server: Server = fastify({
+    logger: logLevel === 'silent' ? false : { level: logLevel },
+    bodyLimit: LARGEST_BODY,
+    forceCloseConnections: 'idle',
+  }).withTypeProvider<ZodTypeProvider>();
+  server.setValidatorCompiler(validatorCompiler);
+  server.setSerializerCompiler(serializerCompiler);
+  server.setErrorHandler(answerError);
+  server.addHook('onRequest', localHostOnly);
+
+  await server.register(helmet, {
+    contentSecurityPolicy: {
+      // Emotion writes style elements; the address is plain http on loopback.
+      directives: {
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        workerSrc: ["'self'"],
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: false,
+  });
+  await server.register(swagger, {
+    openapi: {
+      openapi: '3.1.0',
+      info: { title: 'Early Lantern', version: '1', description: 'Plans balloon installations.' },
+    },
+    transform: jsonSchemaTransform,
+  });
+  await server.register(swaggerUi, { routePrefix: '/api/docs' });
+
+  const options = { db };
+  await server.register(healthRoutes, { ...options, prefix: '/api' });
+  await server.register(jobSchemaRoute, { prefix: '/api' });
+  for (const routes of [
+    workshopRoutes,
+    crewRoutes,
+    siteRoutes,
+    jobRoutes,
+    pieceRoutes,
+    jobFileRoutes,
+    planRoutes,
+  ]) {
+    await server.register(routes, { ...options, prefix: '/api/v1' });
+  }
+
+  if (webRoot && existsSync(webRoot)) {
+    await server.register(fastifyStatic, {
+      root: webRoot,
+      preCompressed: true,
+      // Built files carry a hash in their names; the page that names them does not.
+      setHeaders: (reply, path) => {
+        const lasting = path.includes('/assets/');
+        reply.header('cache-control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    });
+  }
+  server.setNotFoundHandler((request, reply) => {
+    const isPage =
+      request.method === 'GET' && !request.url.startsWith('/api') && !request.url.startsWith('/assets/');
+    if (isPage && webRoot) return reply.sendFile('index.html');
+    const detail = `${request.method} ${request.url} leads nowhere.`;
+    return sendProblem(request, reply, { type: 'about:blank', status: 404, title: 'Not found', detail });
+  });
+  return server;
+}

@@ -1,0 +1,35 @@
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { commandLine, processState } from './process-state.ts';
+
+const Lock = z.object({ pid: z.int(), port: z.int() });
+export type Lock = z.infer<typeof Lock>;
+
+const lockPath = (dataDir: string) => join(dataDir, 'server.json');
+
+/** The server that holds the data directory; a lock left by a killed one does not count. */
+export async function runningServer(dataDir: string): Promise<Lock | undefined> {
+  const text = await readFile(lockPath(dataDir), 'utf8').catch(() => '');
+  if (!text) return undefined;
+  const lock = Lock.safeParse(JSON.parse(text));
+  if (!lock.success || (await processState(lock.data.pid)) !== 'running') return undefined;
+  // The number may have gone to another program since.
+  return (await commandLine(lock.data.pid)).includes('lantern.js') ? lock.data : undefined;
+}
+
+/** Takes the data directory for this process; false when another start was quicker. */
+export async function takeLock(dataDir: string, port: number): Promise<boolean> {
+  await mkdir(dataDir, { recursive: true, mode: 0o755 });
+  if (await runningServer(dataDir)) return false;
+  await rm(lockPath(dataDir), { force: true });
+  const text = JSON.stringify({ pid: process.pid, port });
+  return writeFile(lockPath(dataDir), text, { flag: 'wx' }).then(
+    () => true,
+    () => false,
+  );
+}
+
+export async function releaseLock(dataDir: string): Promise<void> {
+  await rm(lockPath(dataDir), { force: true });
+}

@@ -1,0 +1,108 @@
+import { buildApp } from '../app.ts';
+import { openCluster } from '../cluster/cluster.ts';
+import { portIsFree } from '../cluster/ports.ts';
+import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { loadDemo } from '../setup/demo.ts';
+import { addFirstWorkshop } from '../setup/first-workshop.ts';
+import { findSettings } from '../workshop/store.ts';
+import { dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
+import { releaseLock, runningServer, takeLock } from './server-lock.ts';
+
+interface StartOptions {
+  port: number;
+  /** Start without the demo. */
+  empty: boolean;
+}
+
+/** A reason not to start that the user can act on. */
+export class CannotStart extends Error {}
+
+/** Brings everything up and serves until it is asked to stop. */
+export async function start({ port, empty }: StartOptions): Promise<void> {
+  const dataDir = dataFolder();
+  const running = await runningServer(dataDir);
+  if (running) {
+    console.log(
+      `Early Lantern is already running at http://127.0.0.1:${running.port} (./lantern stop ends it).`,
+    );
+    return;
+  }
+  if (!(await portIsFree(port))) {
+    throw new CannotStart(
+      `Port ${port} is taken by another program. Start with another one: ./lantern start --port ${port + 1}`,
+    );
+  }
+  if (!(await takeLock(dataDir, port))) {
+    throw new CannotStart(
+      'Another start is under way with the same data directory. Wait for it, or ./lantern stop.',
+    );
+  }
+
+  const undo: (() => Promise<unknown>)[] = [() => releaseLock(dataDir)];
+  const starting = bringUp(port, empty, dataDir, undo);
+  let stopping: Promise<void> | undefined;
+  const stop = () => {
+    stopping ??= stopAll(starting, undo);
+    return stopping;
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      if (!stopping) console.log('\nPutting the lantern out…');
+      stop().then(
+        () => process.exit(0),
+        (error: Error) => {
+          console.error(error.message);
+          process.exit(1);
+        },
+      );
+    });
+  }
+  await starting.catch(async (error) => {
+    await stop();
+    throw error;
+  });
+}
+
+/** Undoes what was brought up, last first. A start still under way is let finish, so that nothing is torn in two. */
+async function stopAll(starting: Promise<void>, undo: readonly (() => Promise<unknown>)[]): Promise<void> {
+  await starting.catch(() => undefined);
+  for (const step of [...undo].reverse()) await step();
+}
+
+/** Database, schema, first data, server; each thing that must be undone later is noted in `undo`. */
+async function bringUp(
+  port: number,
+  empty: boolean,
+  dataDir: string,
+  undo: (() => Promise<unknown>)[],
+): Promise<void> {
+  const url = process.env.DATABASE_URL ?? (await ownDatabase(dataDir, undo));
+  const { db, close } = connect(url);
+  undo.push(close);
+  await migrateDatabase(db, migrationsFolder);
+  await fillEmpty(db, empty);
+  const server = await buildApp({ db, webRoot });
+  undo.push(() => server.close());
+  await server.listen({ port, host: '127.0.0.1' });
+  const address = `http://127.0.0.1:${port}`;
+  const health = await fetch(`${address}/api/health`);
+  if (!health.ok)
+    throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
+  console.log(`Data: ${process.env.DATABASE_URL ? 'the server named by DATABASE_URL' : dataDir}`);
+  console.log(`Early Lantern is lit at ${address}  (Ctrl-C puts it out)`);
+}
+
+async function ownDatabase(dataDir: string, undo: (() => Promise<unknown>)[]): Promise<string> {
+  const cluster = await openCluster(dataDir);
+  undo.push(cluster.stop);
+  return cluster.url;
+}
+
+/** A database without a workshop is new: it gets the demo, or the least to begin with. */
+async function fillEmpty(db: Database, empty: boolean): Promise<void> {
+  if (await findSettings(db)) return;
+  if (empty) return addFirstWorkshop(db);
+  const now = process.env.EARLY_LANTERN_NOW ? new Date(process.env.EARLY_LANTERN_NOW) : new Date();
+  const count = await loadDemo(db, demoFolder, now);
+  console.log(`Loaded the demo: ${count} jobs.`);
+}

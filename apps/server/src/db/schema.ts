@@ -1,0 +1,67 @@
+import type { CrewMember, JobHead, Piece, Site, WorkshopSettings } from '@early-lantern/contract';
+import {
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
+
+/** What every stored row has besides its data: a revision that counts its changes, and when it last changed. */
+const revisioned = {
+  revision: integer().notNull().default(1),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+};
+
+/** One row: the business. */
+export const workshop = pgTable('workshop', {
+  id: text().primaryKey(),
+  data: jsonb().$type<WorkshopSettings>().notNull(),
+  ...revisioned,
+});
+
+export const crew = pgTable('crew', {
+  id: text().primaryKey(),
+  data: jsonb().$type<CrewMember>().notNull(),
+  ...revisioned,
+});
+
+export const sites = pgTable('sites', {
+  id: text().primaryKey(),
+  data: jsonb().$type<Site>().notNull(),
+  ...revisioned,
+});
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: text().primaryKey(),
+    siteId: text('site_id')
+      .notNull()
+      .references(() => sites.id, { onDelete: 'restrict' }),
+    doors: timestamp({ withTimezone: true }).notNull(),
+    data: jsonb().$type<JobHead>().notNull(),
+    /** Set when the job was deleted; it can still be brought back. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    ...revisioned,
+  },
+  (table) => [index('jobs_by_doors').on(table.doors, table.id)],
+);
+
+export const pieces = pgTable(
+  'pieces',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    id: text().notNull(),
+    /** Order within the job. */
+    position: doublePrecision().notNull(),
+    data: jsonb().$type<Piece>().notNull(),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);

@@ -1,0 +1,37 @@
+import { Problem, page } from '@early-lantern/contract';
+import type {
+  FastifyBaseLogger,
+  FastifyInstance,
+  RawReplyDefaultExpression,
+  RawRequestDefaultExpression,
+  RawServerDefault,
+} from 'fastify';
+import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { z } from 'zod';
+import type { Database } from '../db/database.ts';
+
+/** The server with its Zod-typed routes. */
+export type Server = FastifyInstance<
+  RawServerDefault,
+  RawRequestDefaultExpression,
+  RawReplyDefaultExpression,
+  FastifyBaseLogger,
+  ZodTypeProvider
+>;
+
+/** What every route plugin is given. */
+export interface RouteOptions {
+  db: Database;
+}
+
+const problems = { 404: Problem, 409: Problem, 422: Problem };
+
+/** Answers of a route that gives one thing. */
+export const gives = <S extends z.ZodType>(schema: S) => ({ 200: schema, ...problems });
+/** Answers of a route that makes one thing. */
+export const makes = <S extends z.ZodType>(schema: S) => ({ 201: schema, ...problems });
+/** Answers of a route that lists. */
+export const lists = <S extends z.ZodType>(item: S) => ({ 200: page(item), 422: Problem });
+
+/** Query of a change without a body: the revision it was made from. */
+export const RevisionQuery = z.object({ revision: z.coerce.number().int().min(1) });

@@ -1,0 +1,105 @@
+import { isDeepStrictEqual } from 'node:util';
+import {
+  type ImportResult,
+  type Job,
+  JobFile,
+  type JobRow,
+  read,
+  type Site,
+  type Workshop,
+} from '@early-lantern/contract';
+import type { Queries } from '../db/database.ts';
+import { crewRows, siteRows } from '../db/rows.ts';
+import { refused } from '../http/problem.ts';
+import { addJob, getJob, jobIdTaken, liveJobIds } from '../jobs/store.ts';
+import { addPiece } from '../pieces/store.ts';
+import { addSettings, findSettings, getWorkshop, updateSettings } from '../workshop/store.ts';
+
+/** The job file of a stored job. */
+export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFile> {
+  const row = await getJob(db, jobId);
+  return asFile(row, await getWorkshop(db), (await siteRows.get(db, row.data.siteId)).data);
+}
+
+function asFile(row: JobRow, workshop: Workshop, site: Site): JobFile {
+  const job: Job = { ...row.data, pieces: row.pieces.map((piece) => piece.data) };
+  return { format: 'early-lantern/job', version: 1, workshop, site, job };
+}
+
+/**
+ * Refuses a change that leaves a job unsound: called at the end of each transaction, so that whatever is stored can
+ * always be exported and planned.
+ */
+export async function requireSound(db: Queries, jobId: string): Promise<void> {
+  const result = read(JobFile, await assembleJobFile(db, jobId));
+  if (!result.ok) throw refused(result.faults);
+}
+
+/** The same for every job a change to shared things can touch. */
+export async function requireAllSound(db: Queries, siteId?: string): Promise<void> {
+  for (const id of await liveJobIds(db, siteId)) await requireSound(db, id);
+}
+
+/**
+ * Adds the job of a file. The receiving workshop keeps its own rates, stock and people; whoever and whatever the job
+ * needs beyond that (crew, site, colours) is added from the file. A job whose id is used up gets a new one.
+ */
+export async function importJobFile(
+  db: Queries,
+  file: JobFile,
+  newId: (id: string) => string,
+): Promise<ImportResult> {
+  const notes = [...(await receiveWorkshop(db, file)), ...(await receiveCrew(db, file))];
+  const site = await receiveSite(db, file.site, newId);
+  if (site.note) notes.push(site.note);
+  const renamed = await jobIdTaken(db, file.job.id);
+  const { pieces, ...head } = file.job;
+  const jobId = renamed ? newId(head.id) : head.id;
+  await addJob(db, { ...head, id: jobId, siteId: site.id });
+  for (const piece of pieces) await addPiece(db, jobId, piece);
+  await requireSound(db, jobId);
+  return { jobId, renamed, notes };
+}
+
+async function receiveWorkshop(db: Queries, { workshop, job }: JobFile): Promise<string[]> {
+  const { crew: _, ...settings } = workshop;
+  const own = await findSettings(db);
+  if (!own) {
+    await addSettings(db, settings);
+    return [];
+  }
+  const known = new Set(own.data.colours.map((colour) => colour.id));
+  const used = new Set(job.pieces.flatMap((piece) => piece.colours.map((share) => share.colour)));
+  const missing = workshop.colours.filter((colour) => used.has(colour.id) && !known.has(colour.id));
+  if (missing.length === 0) return [];
+  await updateSettings(db, own.revision, { ...own.data, colours: [...own.data.colours, ...missing] });
+  return [`Colours added: ${missing.map((colour) => colour.name).join(', ')}.`];
+}
+
+async function receiveCrew(db: Queries, { workshop, job }: JobFile): Promise<string[]> {
+  const added: string[] = [];
+  const first = (await crewRows.all(db)).length === 0;
+  for (const member of workshop.crew) {
+    const wanted = first || job.crew.includes(member.id);
+    if (!wanted || (await crewRows.find(db, member.id))) continue;
+    await crewRows.add(db, member);
+    added.push(member.name);
+  }
+  return added.length && !first ? [`Crew added: ${added.join(', ')}.`] : [];
+}
+
+async function receiveSite(
+  db: Queries,
+  site: Site,
+  newId: (id: string) => string,
+): Promise<{ id: string; note?: string }> {
+  const known = await siteRows.find(db, site.id);
+  if (!known) {
+    await siteRows.add(db, site);
+    return { id: site.id };
+  }
+  if (isDeepStrictEqual(known.data, site)) return { id: site.id };
+  const id = newId(site.id);
+  await siteRows.add(db, { ...site, id });
+  return { id, note: `"${site.name}" differs from the site kept here: it was added beside it.` };
+}

@@ -1,0 +1,75 @@
+import { Id, Instant, JobHead, JobRow, PageQuery, update } from '@early-lantern/contract';
+import { z } from 'zod';
+import type { Queries } from '../db/database.ts';
+import { changeHouse, changeJob } from '../db/locks.ts';
+import { siteRows } from '../db/rows.ts';
+import { refused } from '../http/problem.ts';
+import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
+import { requireSound } from '../job-files/store.ts';
+import { addJob, getJob, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
+
+const Params = z.object({ id: Id });
+const Listing = PageQuery.extend({
+  from: Instant.optional().describe('doors at or after'),
+  until: Instant.optional().describe('doors before'),
+});
+
+/** The database would refuse it too, but not in words. */
+async function requireSite(db: Queries, siteId: string): Promise<void> {
+  if (!(await siteRows.find(db, siteId))) throw refused([{ path: 'siteId', reason: `no site "${siteId}"` }]);
+}
+
+export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+  const tags = ['jobs'];
+
+  server.get('/jobs', { schema: { tags, querystring: Listing, response: lists(JobRow) } }, ({ query }) =>
+    listJobs(db, query),
+  );
+
+  server.get('/jobs/:id', { schema: { tags, params: Params, response: gives(JobRow) } }, ({ params }) =>
+    getJob(db, params.id),
+  );
+
+  server.post(
+    '/jobs',
+    { schema: { tags, body: JobHead, response: makes(JobRow) } },
+    async ({ body }, reply) => {
+      const row = await changeJob(db, async (tx) => {
+        await requireSite(tx, body.siteId);
+        const added = await addJob(tx, body);
+        await requireSound(tx, body.id);
+        return added;
+      });
+      return reply.code(201).send(row);
+    },
+  );
+
+  server.put(
+    '/jobs/:id',
+    { schema: { tags, params: Params, body: update(JobHead), response: gives(JobRow) } },
+    ({ params, body }) =>
+      changeJob(db, async (tx) => {
+        await requireSite(tx, body.data.siteId);
+        const row = await updateJob(tx, params.id, body.revision, { ...body.data, id: params.id });
+        await requireSound(tx, params.id);
+        return row;
+      }),
+  );
+
+  server.delete(
+    '/jobs/:id',
+    { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(JobRow) } },
+    ({ params, query }) => changeJob(db, (tx) => removeJob(tx, params.id, query.revision)),
+  );
+
+  server.post(
+    '/jobs/:id/restore',
+    { schema: { tags, summary: 'Brings a deleted job back', params: Params, response: gives(JobRow) } },
+    ({ params }) =>
+      changeHouse(db, async (tx) => {
+        const row = await restoreJob(tx, params.id);
+        await requireSound(tx, params.id);
+        return row;
+      }),
+  );
+}

@@ -1,0 +1,157 @@
+import type { JobHead, JobRow } from '@early-lantern/contract';
+import { and, asc, count, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
+import type { Queries } from '../db/database.ts';
+import { toRow, touched } from '../db/rows.ts';
+import { jobs, pieces } from '../db/schema.ts';
+import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
+import { listPieces } from '../pieces/store.ts';
+
+type StoredJob = typeof jobs.$inferSelect;
+
+const columns = (data: JobHead) => ({ data, siteId: data.siteId, doors: new Date(data.doors) });
+
+async function withPieces(db: Queries, row: StoredJob): Promise<JobRow> {
+  return { ...toRow(row), pieces: await listPieces(db, row.id) };
+}
+
+export async function getJob(db: Queries, id: string): Promise<JobRow> {
+  const [row] = await db
+    .select()
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
+  if (!row) throw notFound(`job "${id}"`);
+  return withPieces(db, row);
+}
+
+/** Whether an id is used up, by a deleted job too. */
+export async function jobIdTaken(db: Queries, id: string): Promise<boolean> {
+  return (await db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))).length > 0;
+}
+
+interface Listing {
+  limit: number;
+  after?: string | undefined;
+  from?: string | undefined;
+  until?: string | undefined;
+}
+
+/** Cursors name the last row's doors and id, the order of the list. */
+const cursorOf = (row: StoredJob) =>
+  Buffer.from(`${row.doors.toISOString()}|${row.id}`).toString('base64url');
+
+function readCursor(cursor: string): SQL {
+  const [doors = '', id = ''] = Buffer.from(cursor, 'base64url').toString().split('|');
+  if (Number.isNaN(Date.parse(doors)))
+    throw new ProblemError(422, 'Input refused', 'The page marker is not one of ours.');
+  return sql`(${jobs.doors}, ${jobs.id}) > (${doors}::timestamptz, ${id})`;
+}
+
+/** Jobs by doors, the earliest first, each with its pieces. */
+export async function listJobs(db: Queries, { limit, after, from, until }: Listing) {
+  const wanted = and(
+    isNull(jobs.deletedAt),
+    from ? gte(jobs.doors, new Date(from)) : undefined,
+    until ? lt(jobs.doors, new Date(until)) : undefined,
+  );
+  const found = await db
+    .select()
+    .from(jobs)
+    .where(and(wanted, after ? readCursor(after) : undefined))
+    .orderBy(asc(jobs.doors), asc(jobs.id))
+    .limit(limit + 1);
+  const shown = found.slice(0, limit);
+  const [all] = await db.select({ total: count() }).from(jobs).where(wanted);
+  const ids = shown.map((row) => row.id);
+  const theirs = ids.length
+    ? await db
+        .select()
+        .from(pieces)
+        .where(inArray(pieces.jobId, ids))
+        .orderBy(asc(pieces.position), asc(pieces.id))
+    : [];
+  const last = shown.at(-1);
+  return {
+    items: shown.map(
+      (row): JobRow => ({
+        ...toRow(row),
+        pieces: theirs.filter((piece) => piece.jobId === row.id).map(toRow),
+      }),
+    ),
+    total: all?.total ?? 0,
+    next: found.length > limit && last ? cursorOf(last) : null,
+  };
+}
+
+export async function addJob(db: Queries, data: JobHead): Promise<JobRow> {
+  const [row] = await db
+    .insert(jobs)
+    .values({ id: data.id, ...columns(data) })
+    .onConflictDoNothing()
+    .returning();
+  if (!row) throw taken(`The job "${data.id}"`);
+  return withPieces(db, row);
+}
+
+/** The row, locked; refused when it changed since `revision`. */
+async function lockJob(db: Queries, id: string, revision: number): Promise<void> {
+  const [row] = await db
+    .select()
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
+    .for('update');
+  if (!row) throw notFound(`job "${id}"`);
+  if (row.revision !== revision) throw stale(`"${row.data.name}"`, await withPieces(db, row));
+}
+
+export async function updateJob(db: Queries, id: string, revision: number, data: JobHead): Promise<JobRow> {
+  await lockJob(db, id, revision);
+  const [row] = await db
+    .update(jobs)
+    .set({ ...columns(data), ...touched })
+    .where(eq(jobs.id, id))
+    .returning();
+  return withPieces(db, row as StoredJob);
+}
+
+/** Marks the job deleted; `restoreJob` brings it back with all its pieces. */
+export async function removeJob(db: Queries, id: string, revision: number): Promise<JobRow> {
+  await lockJob(db, id, revision);
+  const [row] = await db
+    .update(jobs)
+    .set({ deletedAt: sql`now()`, ...touched })
+    .where(eq(jobs.id, id))
+    .returning();
+  return withPieces(db, row as StoredJob);
+}
+
+export async function restoreJob(db: Queries, id: string): Promise<JobRow> {
+  const [row] = await db
+    .update(jobs)
+    .set({ deletedAt: null, ...touched })
+    .where(eq(jobs.id, id))
+    .returning();
+  if (!row) throw notFound(`job "${id}"`);
+  return withPieces(db, row);
+}
+
+/** Ids of the jobs that are not deleted, those at a site or all. */
+export async function liveJobIds(db: Queries, siteId?: string): Promise<string[]> {
+  const wanted = and(isNull(jobs.deletedAt), siteId ? eq(jobs.siteId, siteId) : undefined);
+  return (await db.select({ id: jobs.id }).from(jobs).where(wanted)).map((row) => row.id);
+}
+
+/** Names of the jobs, not deleted, that a crew member is on. */
+export async function jobsWithMember(db: Queries, memberId: string): Promise<string[]> {
+  const named = sql`${jobs.data}->'crew' ? ${memberId}`;
+  const rows = await db
+    .select({ data: jobs.data })
+    .from(jobs)
+    .where(and(isNull(jobs.deletedAt), named));
+  return rows.map((row) => row.data.name);
+}
+
+/** Names of the jobs at a site, deleted ones too: they may be brought back. */
+export async function jobsAtSite(db: Queries, siteId: string): Promise<string[]> {
+  const rows = await db.select({ data: jobs.data }).from(jobs).where(eq(jobs.siteId, siteId));
+  return rows.map((row) => row.data.name);
+}

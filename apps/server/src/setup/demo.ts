@@ -1,0 +1,49 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { JobFile, read } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+import type { Database } from '../db/database.ts';
+import { changeHouse } from '../db/locks.ts';
+import { idWithTail } from '../job-files/routes.ts';
+import { importJobFile } from '../job-files/store.ts';
+
+/** The demo files play round this Saturday; they are moved by whole weeks so that it lies ahead. */
+const DEMO_SATURDAY = '2027-06-19';
+/** Days between loading and the demo's Saturday, at least. */
+const LEAD_DAYS = 3;
+
+/** Loads every job file of a folder, in one transaction, moved to the coming weeks. */
+export async function loadDemo(db: Database, folder: string, now: Date): Promise<number> {
+  const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
+  const files = await Promise.all(
+    names.map(async (name) => {
+      const result = read(JobFile, JSON.parse(await readFile(join(folder, name), 'utf8')));
+      if (!result.ok) throw new Error(`demo file ${name}: ${JSON.stringify(result.faults)}`);
+      return result.data;
+    }),
+  );
+  await changeHouse(db, async (tx) => {
+    for (const file of files) await importJobFile(tx, moveToComingWeeks(file, now), idWithTail);
+  });
+  return files.length;
+}
+
+/** The same job whole weeks earlier or later, at the same time of day by the workshop's clock. */
+export function moveToComingWeeks(file: JobFile, now: Date): JobFile {
+  const zone = file.workshop.timeZone;
+  const saturday = DateTime.fromISO(DEMO_SATURDAY, { zone });
+  const earliest = DateTime.fromJSDate(now, { zone }).plus({ days: LEAD_DAYS }).startOf('day');
+  const weeks = Math.ceil(earliest.diff(saturday, 'weeks').weeks);
+  const moved = (iso: string) =>
+    DateTime.fromISO(iso, { zone }).plus({ weeks }).toISO({ suppressMilliseconds: true }) as string;
+  const { job } = file;
+  return {
+    ...file,
+    job: {
+      ...job,
+      doors: moved(job.doors),
+      access: { from: moved(job.access.from), until: moved(job.access.until) },
+      strike: { from: moved(job.strike.from), until: moved(job.strike.until) },
+    },
+  };
+}
