@@ -1,1 +1,33 @@
-document.body.append('x');
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { LocalizationProvider } from '@mui/x-date-pickers';
+import { AdapterLuxon } from '@mui/x-date-pickers/AdapterLuxon';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router/dom';
+import { queryClient } from './api/queries.ts';
+import { NoticeProvider } from './parts/notices.tsx';
+import { PaletteProvider } from './parts/palette.tsx';
+import { UnitsProvider } from './preferences.tsx';
+import { router } from './router.tsx';
+import { theme } from './theme.ts';
+
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <ThemeProvider theme={theme} defaultMode="system">
+      <CssBaseline />
+      <QueryClientProvider client={queryClient}>
+        <LocalizationProvider dateAdapter={AdapterLuxon} adapterLocale="en-GB">
+          <UnitsProvider>
+            <PaletteProvider>
+              <NoticeProvider>
+                <RouterProvider router={router} />
+              </NoticeProvider>
+            </PaletteProvider>
+          </UnitsProvider>
+        </LocalizationProvider>
+      </QueryClientProvider>
+    </ThemeProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,32 @@
+import type { Problem } from '@early-lantern/contract';
+
+/** A refusal by the server, with its problem document. */
+export class ApiProblem extends Error {
+  readonly problem: Problem;
+
+  constructor(problem: Problem) {
+    super(problem.detail ?? problem.title);
+    this.problem = problem;
+  }
+}
+
+/** The server could not be reached: nothing is known of what it did. */
+export class Unreachable extends Error {}
+
+/** Calls the API. @throws ApiProblem when it refuses, Unreachable when it does not answer. */
+export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await fetch(`/api/v1${path}`, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  }).catch(() => {
+    throw new Unreachable('The server does not answer.');
+  });
+  const text = await response.text();
+  const isJson = response.headers.get('content-type')?.includes('json');
+  if (!isJson) throw new Unreachable(`The server answered ${response.status} without an explanation.`);
+  const document: unknown = JSON.parse(text);
+  if (!response.ok) throw new ApiProblem(document as Problem);
+  return document as T;
+}

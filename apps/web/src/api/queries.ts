@@ -1,0 +1,75 @@
+import type { CrewRow, JobFile, JobRow, SiteRow, Workshop, WorkshopRow } from '@early-lantern/contract';
+import { QueryClient, useQuery } from '@tanstack/react-query';
+import { ApiProblem, call } from './client.ts';
+
+interface Page<T> {
+  items: T[];
+  total: number;
+  next: string | null;
+}
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      // A refusal will not change by asking again; silence may.
+      retry: (failures, error) => !(error instanceof ApiProblem) && failures < 5,
+    },
+  },
+});
+
+/** Every page of a list, one after the other. */
+async function all<T>(path: string): Promise<T[]> {
+  const items: T[] = [];
+  let after: string | null = null;
+  do {
+    const mark: string = after ? `&after=${encodeURIComponent(after)}` : '';
+    const page: Page<T> = await call<Page<T>>(
+      'GET',
+      `${path}${path.includes('?') ? '&' : '?'}limit=100${mark}`,
+    );
+    items.push(...page.items);
+    after = page.next;
+  } while (after);
+  return items;
+}
+
+export const keys = {
+  workshop: ['workshop'] as const,
+  crew: ['crew'] as const,
+  sites: ['sites'] as const,
+  jobs: ['jobs'] as const,
+  job: (id: string) => ['job', id] as const,
+};
+
+export const useSettings = () =>
+  useQuery({ queryKey: keys.workshop, queryFn: () => call<WorkshopRow>('GET', '/workshop') });
+export const useCrew = () => useQuery({ queryKey: keys.crew, queryFn: () => all<CrewRow>('/crew') });
+export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
+export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
+
+/** The workshop with its people, once both are there. */
+export function useWorkshop(): Workshop | undefined {
+  const settings = useSettings().data;
+  const crew = useCrew().data;
+  return settings && crew && joinWorkshop(settings, crew);
+}
+
+const joined = new WeakMap<WorkshopRow, { crew: CrewRow[]; workshop: Workshop }>();
+
+/** One object for the same rows, so that what is derived from it need not be derived again. */
+function joinWorkshop(settings: WorkshopRow, crew: CrewRow[]): Workshop {
+  const known = joined.get(settings);
+  if (known?.crew === crew) return known.workshop;
+  const workshop = { ...settings.data, crew: crew.map((row) => row.data) };
+  joined.set(settings, { crew, workshop });
+  return workshop;
+}
+
+/** The job file of a row, from what is loaded already. */
+export function fileOf(row: JobRow, workshop: Workshop, sites: SiteRow[]): JobFile | undefined {
+  const site = sites.find((one) => one.data.id === row.data.siteId)?.data;
+  if (!site) return undefined;
+  const job = { ...row.data, pieces: row.pieces.map((piece) => piece.data) };
+  return { format: 'early-lantern/job', version: 1, workshop, site, job };
+}

@@ -1,0 +1,149 @@
+import type { JobHead } from '@early-lantern/contract';
+import DownloadIcon from '@mui/icons-material/Download';
+import { Box, Button, Chip, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import { DateTimePicker } from '@mui/x-date-pickers';
+import { DateTime } from 'luxon';
+import { useSites } from '../api/queries.ts';
+import { useJob } from '../job/context.ts';
+import { exportJob } from '../job/JobScreen.tsx';
+import { useUnits } from '../preferences.tsx';
+
+/** What was agreed: the occasion, the place, the times and the people. */
+export function BriefScreen() {
+  const { store, document, file } = useJob();
+  const { head } = document;
+  const { workshop, site } = file;
+  const sites = useSites().data ?? [];
+  const { long } = useUnits();
+  const change = (edit: Partial<JobHead>, gesture?: string) =>
+    store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
+
+  const time = (label: string, value: string, take: (iso: string) => void) => (
+    <DateTimePicker
+      label={label}
+      value={DateTime.fromISO(value, { zone: workshop.timeZone })}
+      timezone={workshop.timeZone}
+      ampm={false}
+      onAccept={(picked) => {
+        const iso = picked?.toISO({ suppressMilliseconds: true });
+        if (picked?.isValid && iso) take(iso);
+      }}
+      slotProps={{ textField: { size: 'small', fullWidth: true } }}
+    />
+  );
+  const toggle = (id: string) => {
+    const crew = head.crew.includes(id) ? head.crew.filter((one) => one !== id) : [...head.crew, id];
+    if (crew.length) change({ crew });
+  };
+
+  return (
+    <Box
+      sx={{
+        px: { xs: 1.5, sm: 3 },
+        pb: 3,
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' },
+        alignItems: 'start',
+      }}
+    >
+      <Paper variant="outlined" sx={{ p: 2.5 }}>
+        <Stack spacing={2}>
+          <Typography variant="h2">The occasion</Typography>
+          <TextField
+            label="Job name"
+            value={head.name}
+            error={!head.name.trim()}
+            helperText={head.name.trim() ? undefined : 'A job needs a name before it is saved again.'}
+            onChange={(event) => change({ name: event.target.value.slice(0, 120) }, 'name')}
+          />
+          <TextField
+            label="What it is"
+            multiline
+            minRows={2}
+            value={head.event}
+            onChange={(event) => change({ event: event.target.value }, 'event')}
+          />
+          <TextField
+            label="Notes for the crew"
+            multiline
+            minRows={2}
+            value={head.notes}
+            onChange={(event) => change({ notes: event.target.value }, 'notes')}
+          />
+          <TextField
+            select
+            label="Site"
+            value={head.siteId}
+            disabled={document.pieces.length > 0}
+            helperText={
+              document.pieces.length > 0 ? 'The pieces are drawn on spots of this site.' : undefined
+            }
+            onChange={(event) => change({ siteId: event.target.value })}
+          >
+            {sites.map(({ data }) => (
+              <MenuItem key={data.id} value={data.id}>
+                {data.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Typography sx={{ color: 'text.secondary' }}>
+            {site.driveMin} min drive · {long(site.loadIn.distanceM)} on foot
+            {site.loadIn.steps ? `, ${site.loadIn.steps} steps` : ''} ·{' '}
+            {site.indoors ? 'indoors' : 'outdoors'}
+            {site.rules && <> · {site.rules}</>}
+          </Typography>
+        </Stack>
+      </Paper>
+      <Stack spacing={2}>
+        <Paper variant="outlined" sx={{ p: 2.5 }}>
+          <Stack spacing={2}>
+            <Typography variant="h2">The times</Typography>
+            {time('Doors', head.doors, (doors) => change({ doors }))}
+            <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+              {time('Access from', head.access.from, (from) => change({ access: { ...head.access, from } }))}
+              {time('Access until', head.access.until, (until) =>
+                change({ access: { ...head.access, until } }),
+              )}
+              {time('Strike from', head.strike.from, (from) => change({ strike: { ...head.strike, from } }))}
+              {time('Strike until', head.strike.until, (until) =>
+                change({ strike: { ...head.strike, until } }),
+              )}
+            </Box>
+          </Stack>
+        </Paper>
+        <Paper variant="outlined" sx={{ p: 2.5 }}>
+          <Stack spacing={1.5}>
+            <Typography variant="h2">The crew</Typography>
+            <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
+              {workshop.crew.map((member) => {
+                const isOn = head.crew.includes(member.id);
+                return (
+                  <Chip
+                    key={member.id}
+                    label={`${isOn ? '✓ ' : ''}${member.name}`}
+                    color={isOn ? 'primary' : 'default'}
+                    variant={isOn ? 'filled' : 'outlined'}
+                    aria-pressed={isOn}
+                    onClick={() => toggle(member.id)}
+                  />
+                );
+              })}
+            </Stack>
+            <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+              At least one person stays on the job.
+            </Typography>
+          </Stack>
+        </Paper>
+        <Button
+          sx={{ alignSelf: 'start' }}
+          variant="outlined"
+          startIcon={<DownloadIcon />}
+          onClick={() => void exportJob(store, head.id)}
+        >
+          Export as a job file
+        </Button>
+      </Stack>
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+import type { Plan, Task } from '@early-lantern/contract';
+import CloseIcon from '@mui/icons-material/Close';
+import { Alert, Box, IconButton, Paper, Stack, Typography } from '@mui/material';
+import { beforeDoors, clockTime, dayName } from '../parts/time.ts';
+import { WorkingList } from '../parts/WorkingList.tsx';
+
+interface TaskDetailProps {
+  task: Task;
+  plan: Plan;
+  nameOf: (id: string) => string;
+  onClose: () => void;
+}
+
+/** One task: when, who, what it waits for, what may hurt, and how long it takes and why. */
+export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
+  const zone = plan.timeZone;
+  const waits = plan.tasks.filter((other) => task.after.includes(other.id));
+  return (
+    <Paper
+      variant="outlined"
+      component="section"
+      aria-label="The chosen task"
+      sx={{ p: 2, position: 'relative' }}
+    >
+      <IconButton aria-label="Close" onClick={onClose} sx={{ position: 'absolute', top: 6, right: 6 }}>
+        <CloseIcon />
+      </IconButton>
+      <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, pr: 5 }}>
+        <Stack spacing={1}>
+          <Typography variant="h2">{task.label}</Typography>
+          <Typography>
+            {dayName(task.start, zone)}, {clockTime(task.start, zone)} to {clockTime(task.end, zone)},{' '}
+            {beforeDoors(task.start, plan.onTime.doors)}
+          </Typography>
+          <Typography>{task.crew.map(nameOf).join(', ')}</Typography>
+          {waits.length > 0 && (
+            <Typography sx={{ color: 'text.secondary' }}>
+              After: {waits.map((other) => other.label).join('; ')}
+            </Typography>
+          )}
+          {task.cautions.map((caution) => (
+            <Alert key={caution} severity="warning" variant="outlined" icon={false}>
+              {caution}
+            </Alert>
+          ))}
+        </Stack>
+        <WorkingList working={task.working} />
+      </Box>
+    </Paper>
+  );
+}

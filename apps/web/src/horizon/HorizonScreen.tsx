@@ -1,0 +1,215 @@
+import type { ImportResult, JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
+import AddIcon from '@mui/icons-material/Add';
+import UploadIcon from '@mui/icons-material/UploadFile';
+import {
+  Accordion,
+  AccordionDetails,
+  AccordionSummary,
+  Box,
+  Button,
+  LinearProgress,
+  Stack,
+  Typography,
+} from '@mui/material';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ApiProblem, call } from '../api/client.ts';
+import { fileOf, queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { EmptyState } from '../parts/EmptyState.tsx';
+import { useNotice } from '../parts/notices.tsx';
+import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { SkyBand } from '../parts/SkyBand.tsx';
+import { clockTime, dayKey, dayName } from '../parts/time.ts';
+import { useKeys } from '../parts/useKeys.ts';
+import { useNow } from '../parts/useNow.ts';
+import { ImportFaults } from './ImportFaults.tsx';
+import { JobCard } from './JobCard.tsx';
+import { NewJobDialog } from './NewJobDialog.tsx';
+
+interface ReadyJob {
+  row: JobRow;
+  file: JobFile;
+}
+
+/** The coming days: every installation with its six lamps and the time to its doors. */
+export function HorizonScreen() {
+  const settings = useSettings();
+  const workshop = useWorkshop();
+  const sites = useSites();
+  const jobs = useJobs();
+  const now = useNow();
+  const failure = settings.error ?? sites.error ?? jobs.error;
+  if (failure) throw failure;
+  const ready = useReadyJobs(jobs.data, workshop, sites.data);
+  if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
+  return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
+}
+
+const files = new WeakMap<JobRow, ReadyJob & { workshop: Workshop; sites: SiteRow[] }>();
+
+/** Rows with their job files; the same file for the same row, so that its plan is made once. */
+function useReadyJobs(
+  rows: JobRow[] | undefined,
+  workshop: Workshop | undefined,
+  sites: SiteRow[] | undefined,
+): ReadyJob[] | undefined {
+  return useMemo(() => {
+    if (!rows || !workshop || !sites) return undefined;
+    return rows.flatMap((row) => {
+      const known = files.get(row);
+      if (known && known.workshop === workshop && known.sites === sites) return [known];
+      const file = fileOf(row, workshop, sites);
+      if (!file) return [];
+      const made = { row, file, workshop, sites };
+      files.set(row, made);
+      return [made];
+    });
+  }, [rows, workshop, sites]);
+}
+
+interface DaysProps {
+  ready: ReadyJob[];
+  workshop: Workshop;
+  sites: SiteRow[];
+  now: number;
+}
+
+function Days({ ready, workshop, sites, now }: DaysProps) {
+  const [isNew, setNew] = useState(false);
+  const [faults, setFaults] = useState<ApiProblem>();
+  const fileInput = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const tell = useNotice();
+  const zone = workshop.timeZone;
+  const coming = ready.filter(({ row }) => Date.parse(row.data.strike.until) >= now);
+  const past = ready.filter(({ row }) => Date.parse(row.data.strike.until) < now).reverse();
+  const days = Map.groupBy(coming, ({ row }) => dayKey(row.data.doors, zone));
+
+  useKeys({ n: () => setNew(true) });
+  const choose = useCallback(() => fileInput.current?.click(), []);
+  useCommands(
+    useMemo<PaletteCommand[]>(
+      () => [
+        { id: 'new-job', group: 'Do', label: 'New job', keys: 'N', run: () => setNew(true) },
+        { id: 'import', group: 'Do', label: 'Import a job file', run: choose },
+      ],
+      [choose],
+    ),
+  );
+
+  const take = async (chosen: File) => {
+    try {
+      const document: unknown = JSON.parse(await chosen.text());
+      const result = await call<ImportResult>('POST', '/job-files', document);
+      await queryClient.invalidateQueries();
+      tell({ text: ['Imported.', ...result.notes].join(' ') });
+      await navigate(`/jobs/${result.jobId}/pieces`);
+    } catch (error) {
+      if (error instanceof ApiProblem) setFaults(error);
+      else tell({ text: `${chosen.name} was not imported: ${(error as Error).message}` });
+    }
+  };
+
+  return (
+    <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
+      <Stack direction="row" sx={{ alignItems: 'center', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>
+        <Typography variant="h1" sx={{ flexGrow: 1 }}>
+          Horizon
+        </Typography>
+        <Button variant="outlined" startIcon={<UploadIcon />} onClick={choose}>
+          Import
+        </Button>
+        <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
+          New job
+        </Button>
+        <input
+          ref={fileInput}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Job file to import"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = '';
+            if (chosen) void take(chosen);
+          }}
+        />
+      </Stack>
+      {coming.length === 0 && (
+        <EmptyState
+          title="Nothing on the horizon"
+          action={
+            <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
+              New job
+            </Button>
+          }
+        >
+          Start with the place and the hour the doors open. Everything else counts back from there.
+        </EmptyState>
+      )}
+      {[...days].map(([day, ofDay]) => {
+        const first = ofDay[0]?.row.data.doors ?? '';
+        return (
+          <Box component="section" key={day} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
+            <Typography variant="h2" sx={{ mb: 0.5 }}>
+              {dayName(first, zone)}
+              {ofDay.length > 1 && (
+                <Box
+                  component="span"
+                  sx={{
+                    fontFamily: 'body1.fontFamily',
+                    fontWeight: 400,
+                    fontSize: 15,
+                    color: 'text.secondary',
+                  }}
+                >
+                  {' '}
+                  · {ofDay.length} installations
+                </Box>
+              )}
+            </Typography>
+            <SkyBand
+              day={first}
+              zone={zone}
+              now={now}
+              doors={ofDay.map(({ row }) => ({
+                key: row.data.id,
+                at: row.data.doors,
+                label: `${row.data.name}, ${clockTime(row.data.doors, zone)}`,
+              }))}
+            />
+            <Stack spacing={1.25} sx={{ mt: 1 }}>
+              {ofDay.map(({ row, file }) => (
+                <JobCard key={row.data.id} row={row} file={file} now={now} />
+              ))}
+            </Stack>
+          </Box>
+        );
+      })}
+      {past.length > 0 && (
+        <Accordion variant="outlined" disableGutters>
+          <AccordionSummary>
+            <Typography variant="h2" component="h2">
+              Past · {past.length}
+            </Typography>
+          </AccordionSummary>
+          <AccordionDetails>
+            <Stack spacing={1.25}>
+              {past.map(({ row, file }) => (
+                <JobCard key={row.data.id} row={row} file={file} now={now} />
+              ))}
+            </Stack>
+          </AccordionDetails>
+        </Accordion>
+      )}
+      {isNew && (
+        <NewJobDialog
+          workshop={workshop}
+          sites={sites.map((row) => row.data)}
+          onClose={() => setNew(false)}
+        />
+      )}
+      {faults && <ImportFaults problem={faults.problem} onClose={() => setFaults(undefined)} />}
+    </Box>
+  );
+}

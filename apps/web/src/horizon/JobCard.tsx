@@ -1,0 +1,173 @@
+import type { ImportResult, JobFile, JobRow, LampName } from '@early-lantern/contract';
+import MoreIcon from '@mui/icons-material/MoreVert';
+import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
+import { DateTime } from 'luxon';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { call } from '../api/client.ts';
+import { keys, queryClient } from '../api/queries.ts';
+import { newId } from '../parts/ids.ts';
+import { stateWord } from '../parts/Lantern.tsx';
+import { LanternString, lampWords } from '../parts/LanternString.tsx';
+import { useNotice } from '../parts/notices.tsx';
+import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
+import { headFont } from '../theme.ts';
+import { usePlan } from '../workers/planner.ts';
+
+interface JobCardProps {
+  row: JobRow;
+  file: JobFile;
+  now: number;
+}
+
+const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs });
+
+/** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
+export function JobCard({ row, file, now }: JobCardProps) {
+  const plan = usePlan(file);
+  const { data: job } = row;
+  const zone = file.workshop.timeZone;
+  const toDoors = minutesBetween(now, job.doors);
+  const trouble =
+    plan &&
+    (Object.keys(plan.lamps) as LampName[]).find((name) => ['out', 'low'].includes(plan.lamps[name].state));
+  return (
+    <Paper
+      variant="outlined"
+      component="article"
+      aria-label={job.name}
+      sx={{
+        position: 'relative',
+        p: { xs: 1.5, sm: 2 },
+        pr: { xs: 1.5, sm: 5 },
+        display: 'grid',
+        columnGap: 3,
+        rowGap: 1,
+        gridTemplateColumns: { xs: '1fr auto', md: 'minmax(0, 1fr) 118px minmax(430px, 1.25fr)' },
+        alignItems: 'center',
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          doors {clockTime(job.doors, zone)} · strike {clockTime(job.strike.from, zone)}
+        </Typography>
+        <Typography variant="h2" component="h3" sx={{ fontSize: 21, overflowWrap: 'anywhere' }}>
+          <Box
+            component={Link}
+            to={`/jobs/${job.id}/pieces`}
+            sx={{ color: 'inherit', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}
+          >
+            {job.name}
+          </Box>
+        </Typography>
+        <Typography sx={{ color: 'text.secondary', fontSize: 15 }}>
+          {file.site.name} · {row.pieces.map((piece) => piece.data.name).join(', ') || 'no piece yet'}
+        </Typography>
+      </Box>
+      <Box sx={{ textAlign: { xs: 'right', md: 'left' }, pr: { xs: 4, sm: 0 } }}>
+        <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          {toDoors >= 0 ? 'to doors' : 'since doors'}
+        </Typography>
+        <Typography
+          sx={{ fontFamily: headFont, fontWeight: 700, fontSize: 26, lineHeight: 1.1, whiteSpace: 'nowrap' }}
+        >
+          {spanText(toDoors)}
+        </Typography>
+      </Box>
+      <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+        <LanternString plan={plan} compact />
+      </Box>
+      {trouble && plan && (
+        <Typography
+          sx={{
+            gridColumn: '1 / -1',
+            borderLeft: 4,
+            pl: 1.25,
+            borderColor: plan.lamps[trouble].state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
+          }}
+        >
+          <strong>
+            {lampWords[trouble].word} is {stateWord[plan.lamps[trouble].state]}.
+          </strong>{' '}
+          {plan.lamps[trouble].reason}
+        </Typography>
+      )}
+      <JobMenu row={row} file={file} />
+    </Paper>
+  );
+}
+
+/** Duplicate, export, delete. */
+function JobMenu({ row, file }: { row: JobRow; file: JobFile }) {
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  const tell = useNotice();
+  const navigate = useNavigate();
+  const { data: job } = row;
+  const close = () => setAnchor(undefined);
+  const orTell = (work: Promise<unknown>) =>
+    work.catch((error: Error) => tell({ text: `Not done: ${error.message}` }));
+
+  const duplicate = async () => {
+    const copy = aWeekLater(file);
+    const { jobId } = await call<ImportResult>('POST', '/job-files', copy);
+    await refreshJobs();
+    tell({ text: `“${copy.job.name}” stands a week later.` });
+    await navigate(`/jobs/${jobId}/brief`);
+  };
+  const remove = async () => {
+    await call('DELETE', `/jobs/${job.id}?revision=${row.revision}`);
+    await refreshJobs();
+    const restore = () => orTell(call('POST', `/jobs/${job.id}/restore`).then(refreshJobs));
+    tell({ text: `Deleted “${job.name}”.`, undo: () => void restore() });
+  };
+
+  return (
+    <Box sx={{ position: 'absolute', top: 8, right: 4 }}>
+      <IconButton aria-label={`More about ${job.name}`} onClick={(event) => setAnchor(event.currentTarget)}>
+        <MoreIcon />
+      </IconButton>
+      <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={close}>
+        <MenuItem
+          onClick={() => {
+            close();
+            void orTell(duplicate());
+          }}
+        >
+          Duplicate
+        </MenuItem>
+        <MenuItem component="a" href={`/api/v1/jobs/${job.id}/file`} onClick={close}>
+          Export as a job file
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close();
+            void orTell(remove());
+          }}
+        >
+          Delete
+        </MenuItem>
+      </Menu>
+    </Box>
+  );
+}
+
+/** The same job under a new id, seven days on at the same hours. */
+function aWeekLater(file: JobFile): JobFile {
+  const later = (iso: string) =>
+    DateTime.fromISO(iso, { zone: file.workshop.timeZone })
+      .plus({ weeks: 1 })
+      .toISO({ suppressMilliseconds: true }) as string;
+  const { job } = file;
+  const name = `${job.name.slice(0, 112)} (copy)`;
+  return {
+    ...file,
+    job: {
+      ...job,
+      id: newId(name),
+      name,
+      doors: later(job.doors),
+      access: { from: later(job.access.from), until: later(job.access.until) },
+      strike: { from: later(job.strike.from), until: later(job.strike.until) },
+    },
+  };
+}

@@ -1,0 +1,80 @@
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { differences } from './document.ts';
+import type { Conflict } from './job-store.ts';
+
+interface ConflictDialogProps {
+  conflict: Conflict;
+  onChoose: (choice: 'mine' | 'theirs') => void;
+}
+
+const MOST_ROWS = 14;
+
+function wordsFor(value: unknown): string {
+  if (value === undefined || value === null) return '—';
+  if (Array.isArray(value))
+    return value.every((one) => typeof one !== 'object') ? value.join(', ') : `${value.length} entries`;
+  return typeof value === 'object' ? 'changed' : String(value);
+}
+
+/** Two versions of one thing, side by side; nothing is saved over the other until one is chosen. */
+export function ConflictDialog({ conflict, onChoose }: ConflictDialogProps) {
+  const { mine, theirs, part } = conflict;
+  const name = (mine ?? theirs?.data)?.name ?? 'This';
+  const rows = mine && theirs ? differences(mine, theirs.data) : [];
+  return (
+    <Dialog open maxWidth="md" fullWidth aria-labelledby="conflict-title">
+      <DialogTitle id="conflict-title">“{name}” was changed elsewhere too</DialogTitle>
+      <DialogContent>
+        <Typography sx={{ mb: 2 }}>
+          {theirs
+            ? `Somebody saved this ${part} while you were changing it. Both versions are kept until you choose.`
+            : `Somebody deleted this ${part} while you were changing it.`}
+        </Typography>
+        {!mine && <Typography>You deleted it; they changed it.</Typography>}
+        {rows.length > 0 && (
+          <Table size="small">
+            <TableHead>
+              <TableRow>
+                <TableCell>What differs</TableCell>
+                <TableCell>Yours, in this tab</TableCell>
+                <TableCell>Theirs, saved</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {rows.slice(0, MOST_ROWS).map((row) => (
+                <TableRow key={row.path}>
+                  <TableCell>{row.path}</TableCell>
+                  <TableCell>{wordsFor(row.mine)}</TableCell>
+                  <TableCell>{wordsFor(row.theirs)}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        )}
+        {rows.length > MOST_ROWS && (
+          <Typography sx={{ mt: 1 }}>and {rows.length - MOST_ROWS} more.</Typography>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button variant="outlined" onClick={() => onChoose('theirs')}>
+          {theirs ? 'Take theirs' : 'Let it go'}
+        </Button>
+        <Button variant="contained" onClick={() => onChoose('mine')}>
+          {mine ? 'Keep mine' : 'Delete it all the same'}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,259 @@
+import type { Fix, JobFile, LampName, Plan, Site, Workshop } from '@early-lantern/contract';
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
+import { Box, Button, IconButton, LinearProgress, Stack, Tooltip, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { keys, queryClient, useSites, useWorkshop } from '../api/queries.ts';
+import { stateWord } from '../parts/Lantern.tsx';
+import { LanternString, lampWords } from '../parts/LanternString.tsx';
+import { useNotice } from '../parts/notices.tsx';
+import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { dayName } from '../parts/time.ts';
+import { useKeys } from '../parts/useKeys.ts';
+import { usePlanned } from '../workers/planner.ts';
+import { ConflictDialog } from './ConflictDialog.tsx';
+import { JobContext, type JobContextValue } from './context.ts';
+import { jobOf, withFix } from './document.ts';
+import { JobStore } from './job-store.ts';
+import { SaveNote } from './SaveNote.tsx';
+
+const tabs = [
+  { path: 'brief', label: 'Brief', key: 'b' },
+  { path: 'pieces', label: 'Pieces', key: 'p' },
+  { path: 'counts', label: 'Counts', key: 'c' },
+  { path: 'clock', label: 'Clock', key: 'k' },
+  { path: 'run-sheet', label: 'Run sheet', key: 'r' },
+];
+
+/** Opens a job afresh each time it is visited. */
+export function JobScreen() {
+  const { jobId = '' } = useParams();
+  const opened = useQuery({
+    queryKey: keys.job(jobId),
+    queryFn: () => JobStore.open(jobId),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+    structuralSharing: false,
+  });
+  const workshop = useWorkshop();
+  const sites = useSites().data;
+  if (opened.error) throw opened.error;
+  if (!opened.data || !workshop || !sites) return <LinearProgress aria-label="Opening the job" />;
+  return <OpenJob key={jobId} store={opened.data} workshop={workshop} sites={sites.map((row) => row.data)} />;
+}
+
+interface OpenJobProps {
+  store: JobStore;
+  workshop: Workshop;
+  sites: Site[];
+}
+
+function OpenJob({ store, workshop, sites }: OpenJobProps) {
+  const { document, save, canUndo, canRedo } = useSyncExternalStore(store.subscribe, store.getSnapshot);
+  const site = sites.find((one) => one.id === document.head.siteId);
+  if (!site) throw new Error(`The site "${document.head.siteId}" of this job is not there.`);
+  const file = useMemo<JobFile>(
+    () => ({ format: 'early-lantern/job', version: 1, workshop, site, job: jobOf(document) }),
+    [workshop, site, document],
+  );
+  const planned = usePlanned(file);
+  const navigate = useNavigate();
+  const tell = useNotice();
+
+  useHotkeys('mod+z', store.undo, { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', store.redo, { preventDefault: true });
+  const jobPath = `/jobs/${document.head.id}`;
+  useKeys(Object.fromEntries(tabs.map((tab) => [tab.key, () => void navigate(`${jobPath}/${tab.path}`)])));
+  useLeaving(store);
+
+  const applyFix = useCallback(
+    (fix: Fix) => {
+      store.change(() => withFix(file, fix));
+      tell({ text: `Applied: ${fix.label}`, undo: store.undo });
+    },
+    [store, file, tell],
+  );
+  const value = useMemo<JobContextValue>(
+    () => ({
+      store,
+      document,
+      file,
+      planned,
+      applyFix,
+      changePiece: (id, edit, gesture) =>
+        store.change(
+          (before) => ({
+            ...before,
+            pieces: before.pieces.map((piece) => (piece.id === id ? edit(piece) : piece)),
+          }),
+          gesture,
+        ),
+    }),
+    [store, document, file, planned, applyFix],
+  );
+  useCommands(
+    useMemo<PaletteCommand[]>(
+      () => [
+        ...tabs.map((tab) => ({
+          id: `tab-${tab.path}`,
+          group: 'Go to' as const,
+          label: `${tab.label} of this job`,
+          keys: tab.key.toUpperCase(),
+          run: () => void navigate(`/jobs/${document.head.id}/${tab.path}`),
+        })),
+        { id: 'undo', group: 'Do', label: 'Undo', keys: 'Ctrl Z', run: store.undo },
+        { id: 'redo', group: 'Do', label: 'Redo', keys: 'Ctrl Y', run: store.redo },
+        {
+          id: 'export',
+          group: 'Do',
+          label: 'Export this job as a file',
+          run: () => void exportJob(store, document.head.id),
+        },
+      ],
+      [document.head.id, navigate, store],
+    ),
+  );
+
+  return (
+    <JobContext value={value}>
+      <Box
+        className="no-print"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
+          gap: { xs: 1, lg: 3 },
+          px: { xs: 1.5, sm: 3 },
+          pb: 1,
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+            <Box component={Link} to="/" sx={{ color: 'inherit' }}>
+              Horizon
+            </Box>{' '}
+            / {dayName(document.head.doors, workshop.timeZone)} · {site.name}
+          </Typography>
+          <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>
+            {document.head.name}
+          </Typography>
+          <Stack
+            component="nav"
+            aria-label="Pages of this job"
+            direction="row"
+            sx={{ gap: 2.5, mt: 0.75, overflowX: 'auto' }}
+          >
+            {tabs.map((tab) => (
+              <Box
+                key={tab.path}
+                component={NavLink}
+                to={tab.path}
+                sx={{
+                  color: 'text.secondary',
+                  fontWeight: 650,
+                  textDecoration: 'none',
+                  whiteSpace: 'nowrap',
+                  py: 0.5,
+                  borderBottom: '3px solid transparent',
+                  '&.active': { color: 'text.primary', borderColor: 'text.primary' },
+                }}
+              >
+                {tab.label}
+              </Box>
+            ))}
+          </Stack>
+        </Box>
+        <LanternString plan={planned?.plan} onApply={applyFix} />
+      </Box>
+      <Stack
+        className="no-print"
+        direction="row"
+        sx={{ px: { xs: 1.5, sm: 3 }, pb: 1, gap: 2, alignItems: 'center', minHeight: 40 }}
+      >
+        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+          {planned && <Verdict plan={planned.plan} onApply={applyFix} />}
+        </Box>
+        <SaveNote save={save} />
+        <Stack direction="row">
+          <Tooltip title="Undo (Ctrl Z)">
+            <span>
+              <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
+                <UndoIcon />
+              </IconButton>
+            </span>
+          </Tooltip>
+          <Tooltip title="Redo (Ctrl Y)">
+            <span>
+              <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
+                <RedoIcon />
+              </IconButton>
+            </span>
+          </Tooltip>
+        </Stack>
+      </Stack>
+      <Outlet />
+      {save.kind === 'conflict' && <ConflictDialog conflict={save.conflict} onChoose={store.resolve} />}
+    </JobContext>
+  );
+}
+
+/** Saves what waits when the job or the page is left, and lets the Horizon look again. */
+function useLeaving(store: JobStore): void {
+  useEffect(() => {
+    const onHide = () => {
+      if (window.document.visibilityState === 'hidden') void store.flush();
+    };
+    window.document.addEventListener('visibilitychange', onHide);
+    return () => {
+      window.document.removeEventListener('visibilitychange', onHide);
+      void store.flush().finally(() => queryClient.invalidateQueries({ queryKey: keys.jobs }));
+    };
+  }, [store]);
+}
+
+/** Saves first, so that the file holds what is on screen. */
+export async function exportJob(store: JobStore, jobId: string): Promise<void> {
+  await store.flush();
+  window.location.assign(`/api/v1/jobs/${jobId}/file`);
+}
+
+const worstFirst: Record<string, number> = { out: 0, low: 1 };
+
+/** The sentence that says what is wrong first, with the fix that gains most. */
+function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
+  const troubled = (Object.keys(plan.lamps) as LampName[])
+    .filter((name) => plan.lamps[name].state in worstFirst)
+    .sort((a, b) => (worstFirst[plan.lamps[a].state] ?? 2) - (worstFirst[plan.lamps[b].state] ?? 2));
+  const name = troubled[0];
+  if (!name) return null;
+  const lamp = plan.lamps[name];
+  const fix = lamp.fixes[0];
+  return (
+    <Stack
+      direction="row"
+      sx={{
+        alignItems: 'center',
+        gap: 1.5,
+        flexWrap: 'wrap',
+        borderLeft: 4,
+        borderColor: lamp.state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
+        pl: 1.5,
+      }}
+    >
+      <Typography component="p">
+        <strong>
+          {lampWords[name].word} is {stateWord[lamp.state]}.
+        </strong>{' '}
+        {lamp.reason}
+      </Typography>
+      {fix && (
+        <Button size="small" variant="outlined" onClick={() => onApply(fix)}>
+          {fix.label} → {fix.gain}
+        </Button>
+      )}
+    </Stack>
+  );
+}

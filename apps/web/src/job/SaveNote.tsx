@@ -1,0 +1,38 @@
+import { Box, Tooltip } from '@mui/material';
+import type { SaveState } from './job-store.ts';
+
+const words: Record<SaveState['kind'], string> = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  offline: 'Server silent: kept here, trying again',
+  refused: 'Not saved',
+  conflict: 'Changed elsewhere: choose a version',
+};
+
+/** Whether the server has it. */
+export function SaveNote({ save }: { save: SaveState }) {
+  const isTrouble = save.kind !== 'saved' && save.kind !== 'saving';
+  const text =
+    save.kind === 'refused'
+      ? `Not saved: ${save.faults.map((fault) => `${fault.path} ${fault.reason}`).join('; ')}`
+      : words[save.kind];
+  return (
+    <Tooltip title={isTrouble ? `${text}. Nothing is lost: your work stays in this browser.` : ''}>
+      <Box
+        role="status"
+        data-save={save.kind}
+        sx={{
+          fontSize: 14,
+          maxWidth: 320,
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          whiteSpace: 'nowrap',
+          color: isTrouble ? 'var(--mui-palette-out)' : 'text.secondary',
+          fontWeight: isTrouble ? 700 : 400,
+        }}
+      >
+        {text}
+      </Box>
+    </Tooltip>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Fix, Lamp } from '@early-lantern/contract';
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { WorkingList } from './WorkingList.tsx';
+
+interface LampAnswerProps {
+  lamp: Lamp;
+  onApply?: ((fix: Fix) => void) | undefined;
+}
+
+/** What one lamp has to say: the reason, ways out that were tried, and the working. */
+export function LampAnswer({ lamp, onApply }: LampAnswerProps) {
+  return (
+    <Stack spacing={2}>
+      <Typography sx={{ fontSize: 17 }}>{lamp.reason}</Typography>
+      {lamp.fixes.length > 0 && (
+        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
+          {lamp.fixes.map((fix) => (
+            <Stack
+              component="li"
+              key={fix.label}
+              direction="row"
+              spacing={2}
+              sx={{ alignItems: 'center', justifyContent: 'space-between' }}
+            >
+              <span>
+                {fix.label} → <strong>{fix.gain}</strong>
+              </span>
+              {onApply && (
+                <Button variant="contained" size="small" onClick={() => onApply(fix)}>
+                  Apply
+                </Button>
+              )}
+            </Stack>
+          ))}
+        </Box>
+      )}
+      {lamp.working.length > 0 && <WorkingList working={lamp.working} />}
+    </Stack>
+  );
+}

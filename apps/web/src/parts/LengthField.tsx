@@ -1,0 +1,68 @@
+import { LengthFormatError, parseLength } from '@early-lantern/core';
+import { TextField, type TextFieldProps } from '@mui/material';
+import { useState } from 'react';
+import { useUnits } from '../preferences.tsx';
+
+interface LengthFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | 'error'> {
+  valueM: number;
+  onCommit: (valueM: number) => void;
+  /** Show inches or centimetres rather than feet or metres; a bare number is read so too. */
+  short?: boolean;
+  /** Limits, metres. */
+  min?: number;
+  max?: number;
+}
+
+/** A length typed as people say it: `12'6`, `12 ft 6 in`, `3.8 m`, `150"`. Taken over on Enter or when left. */
+export function LengthField({
+  valueM,
+  onCommit,
+  short = false,
+  min = 0.01,
+  max = 200,
+  helperText,
+  ...field
+}: LengthFieldProps) {
+  const { units, long, short: shortText } = useUnits();
+  const show = short ? shortText : long;
+  const [typed, setTyped] = useState<string>();
+  const [fault, setFault] = useState<string>();
+
+  const commit = () => {
+    if (typed === undefined) return;
+    const isBare = /^[\d.,\s½¼¾⅛⅜⅝⅞/-]+$/.test(typed.trim());
+    const text = short && isBare ? `${typed.trim()} ${units === 'metric' ? 'cm' : 'in'}` : typed;
+    try {
+      const metres = parseLength(text, units);
+      if (metres < min || metres > max) {
+        setFault(`Between ${show(min)} and ${show(max)}`);
+        return;
+      }
+      if (show(metres) !== show(valueM)) onCommit(metres);
+      setTyped(undefined);
+      setFault(undefined);
+    } catch (error) {
+      if (!(error instanceof LengthFormatError)) throw error;
+      setFault(error.message);
+    }
+  };
+
+  return (
+    <TextField
+      {...field}
+      value={typed ?? show(valueM)}
+      error={fault !== undefined}
+      helperText={fault ?? helperText}
+      onChange={(event) => setTyped(event.target.value)}
+      onFocus={(event) => event.target.select()}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit();
+        if (event.key === 'Escape') {
+          setTyped(undefined);
+          setFault(undefined);
+        }
+      }}
+    />
+  );
+}

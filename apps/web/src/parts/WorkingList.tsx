@@ -1,0 +1,48 @@
+import type { Working } from '@early-lantern/contract';
+import { Box, Stack, Typography } from '@mui/material';
+import { useUnits } from '../preferences.tsx';
+
+/** Every step of a calculation: inputs, formula, result, source. */
+export function WorkingList({ working }: { working: readonly Working[] }) {
+  return (
+    <Stack component="ol" spacing={1.5} sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {working.map((step, i) => (
+        // Two steps may share a label; the list never changes its order.
+        // biome-ignore lint/suspicious/noArrayIndexKey: see above
+        <Box component="li" key={i} sx={{ borderLeft: 3, borderColor: 'divider', pl: 1.5 }}>
+          <Step step={step} />
+        </Box>
+      ))}
+    </Stack>
+  );
+}
+
+function Step({ step }: { step: Working }) {
+  const { long } = useUnits();
+  const figure = (value: number | string, unit: string) => {
+    if (unit === 'm' && typeof value === 'number') return long(value);
+    const number = typeof value === 'number' ? Number(value.toFixed(Math.abs(value) < 1 ? 4 : 2)) : value;
+    return unit ? `${number} ${unit}` : `${number}`;
+  };
+  return (
+    <>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', gap: 2 }}>
+        <Typography component="span" sx={{ fontWeight: 650 }}>
+          {step.label}
+        </Typography>
+        <Typography component="span" sx={{ fontWeight: 700, whiteSpace: 'nowrap' }}>
+          {figure(step.value, step.unit)}
+        </Typography>
+      </Stack>
+      <Typography sx={{ fontSize: 14 }}>{step.formula}</Typography>
+      {step.inputs.length > 0 && (
+        <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          {step.inputs.map((input) => `${input.name} ${figure(input.value, input.unit)}`).join(' · ')}
+        </Typography>
+      )}
+      <Typography sx={{ fontSize: 13, color: 'text.secondary', fontStyle: 'italic' }}>
+        {step.source}
+      </Typography>
+    </>
+  );
+}

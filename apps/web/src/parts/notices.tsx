@@ -1,0 +1,47 @@
+import { Button, Snackbar } from '@mui/material';
+import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
+
+interface Notice {
+  text: string;
+  /** Takes back what the notice tells of. */
+  undo?: () => void;
+}
+
+const NoticeContext = createContext<((notice: Notice) => void) | undefined>(undefined);
+
+/** Tells what was done, with its undo where there is one. */
+export function useNotice(): (notice: Notice) => void {
+  const tell = useContext(NoticeContext);
+  if (!tell) throw new Error('useNotice needs a NoticeProvider above it');
+  return tell;
+}
+
+export function NoticeProvider({ children }: { children: ReactNode }) {
+  const [notice, setNotice] = useState<Notice>();
+  const close = useCallback(() => setNotice(undefined), []);
+  return (
+    <NoticeContext value={setNotice}>
+      {children}
+      <Snackbar
+        key={notice?.text}
+        open={notice !== undefined}
+        autoHideDuration={notice?.undo ? 12_000 : 5_000}
+        onClose={(_, reason) => reason !== 'clickaway' && close()}
+        message={notice?.text}
+        action={
+          notice?.undo && (
+            <Button
+              color="inherit"
+              onClick={() => {
+                notice.undo?.();
+                close();
+              }}
+            >
+              Undo
+            </Button>
+          )
+        }
+      />
+    </NoticeContext>
+  );
+}

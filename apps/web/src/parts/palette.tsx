@@ -1,0 +1,91 @@
+import { Dialog } from '@mui/material';
+import { Command } from 'cmdk';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import './palette.css';
+
+/** Something a person can do or go to from the palette. */
+export interface PaletteCommand {
+  id: string;
+  group: 'Go to' | 'Do';
+  label: string;
+  /** The key that does it without the palette. */
+  keys?: string;
+  run: () => void;
+}
+
+interface Palette {
+  open: () => void;
+  /** Adds commands while a screen shows; returns how to take them back. */
+  add: (commands: PaletteCommand[]) => () => void;
+}
+
+const PaletteContext = createContext<Palette | undefined>(undefined);
+
+export function usePalette(): Palette {
+  const palette = useContext(PaletteContext);
+  if (!palette) throw new Error('usePalette needs a PaletteProvider above it');
+  return palette;
+}
+
+/** Offers these commands while the caller is shown. Give a memoised list. */
+export function useCommands(commands: PaletteCommand[]): void {
+  const { add } = usePalette();
+  useEffect(() => add(commands), [add, commands]);
+}
+
+/** The command palette: `/` or Ctrl-K, type, Enter. */
+export function PaletteProvider({ children }: { children: ReactNode }) {
+  const [isOpen, setOpen] = useState(false);
+  const [lists, setLists] = useState<PaletteCommand[][]>([]);
+  useHotkeys('slash, mod+k', () => setOpen(true), { preventDefault: true });
+  const palette = useMemo<Palette>(
+    () => ({
+      open: () => setOpen(true),
+      add: (commands) => {
+        setLists((known) => [...known, commands]);
+        return () => setLists((known) => known.filter((list) => list !== commands));
+      },
+    }),
+    [],
+  );
+  const commands = lists.flat();
+  return (
+    <PaletteContext value={palette}>
+      {children}
+      <Dialog
+        open={isOpen}
+        onClose={() => setOpen(false)}
+        fullWidth
+        maxWidth="sm"
+        aria-label="Find or do anything"
+      >
+        <Command className="palette" loop label="Find or do anything">
+          <Command.Input autoFocus placeholder="Find or do anything" />
+          <Command.List>
+            <Command.Empty>Nothing by that name. Try a job, a page or a verb.</Command.Empty>
+            {(['Do', 'Go to'] as const).map((group) => (
+              <Command.Group key={group} heading={group}>
+                {commands
+                  .filter((command) => command.group === group)
+                  .map((command) => (
+                    <Command.Item
+                      key={command.id}
+                      value={`${command.label} ${command.id}`}
+                      onSelect={() => {
+                        setOpen(false);
+                        command.run();
+                      }}
+                    >
+                      <span>{command.label}</span>
+                      {command.keys && <kbd>{command.keys}</kbd>}
+                    </Command.Item>
+                  ))}
+              </Command.Group>
+            ))}
+          </Command.List>
+        </Command>
+      </Dialog>
+    </PaletteContext>
+  );
+}

@@ -1,0 +1,33 @@
+import { DateTime } from 'luxon';
+
+/** `17:30` by the zone given. */
+export const clockTime = (iso: string, zone: string): string =>
+  DateTime.fromISO(iso, { zone }).toFormat('HH:mm');
+
+/** `Saturday 19 June`, with the year when it is not this one. */
+export function dayName(iso: string, zone: string): string {
+  const day = DateTime.fromISO(iso, { zone });
+  const isThisYear = day.year === DateTime.now().setZone(zone).year;
+  return day.toFormat(isThisYear ? 'cccc d LLLL' : 'cccc d LLLL yyyy', { locale: 'en' });
+}
+
+export const dayKey = (iso: string, zone: string): string =>
+  DateTime.fromISO(iso, { zone }).toFormat('yyyy-MM-dd');
+
+/** A span as people say it: `45 min`, `4 h 45`, `3 days`. Negative spans lose their sign. */
+export function spanText(minutes: number): string {
+  const size = Math.abs(Math.round(minutes));
+  if (size < 60) return `${size} min`;
+  if (size < 48 * 60) return `${Math.floor(size / 60)} h ${String(size % 60).padStart(2, '0')}`;
+  return `${Math.round(size / 1440)} days`;
+}
+
+export const minutesBetween = (from: string | number, to: string | number): number =>
+  (new Date(to).getTime() - new Date(from).getTime()) / 60_000;
+
+/** How long before doors, or after: `2 h 10 before`, `25 min after`. */
+export function beforeDoors(iso: string, doors: string): string {
+  const minutes = minutesBetween(iso, doors);
+  if (minutes === 0) return 'doors';
+  return `${spanText(minutes)} ${minutes > 0 ? 'before' : 'after'}`;
+}

@@ -1,0 +1,167 @@
+import type { OrganicGarland, SizeShare } from '@early-lantern/contract';
+import { catalogueSizes, inchesToMetres, metresToInches } from '@early-lantern/core';
+import CloseIcon from '@mui/icons-material/Close';
+import {
+  Box,
+  FormControlLabel,
+  IconButton,
+  MenuItem,
+  Slider,
+  Stack,
+  Switch,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { LengthField } from '../parts/LengthField.tsx';
+import { usualRange } from './new-garland.ts';
+import { withShare } from './shares.ts';
+
+interface MixProps {
+  piece: OrganicGarland;
+  onChange: (edit: Partial<OrganicGarland>, gesture?: string) => void;
+}
+
+/** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
+export function SizeMix({ piece, onChange }: MixProps) {
+  const shares = piece.sizes.map((size) => size.sharePct);
+  const largest = Math.max(...piece.sizes.map((size) => size.inflatedIn.max));
+  const unused = catalogueSizes.filter(
+    (size) => !piece.sizes.some((one) => one.nominalIn === size.nominalIn),
+  );
+  const withShares = (sizes: SizeShare[], next: number[]) =>
+    sizes.map((size, i) => ({ ...size, sharePct: next[i] as number }));
+  const setRange = (index: number, edit: Partial<SizeShare['inflatedIn']>) =>
+    onChange({
+      sizes: piece.sizes.map((size, i) => {
+        if (i !== index) return size;
+        const range = { ...size.inflatedIn, ...edit };
+        return {
+          ...size,
+          inflatedIn: { min: Math.min(range.min, range.max), max: Math.max(range.min, range.max) },
+        };
+      }),
+    });
+  const tidy = (metres: number) => Number(metresToInches(metres).toFixed(3));
+
+  return (
+    <Box component="section" aria-label="Sizes">
+      <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'center' }}>
+        <Typography variant="h3">Sizes</Typography>
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={piece.sizePolicy === 'fit-width'}
+              onChange={(event) => onChange({ sizePolicy: event.target.checked ? 'fit-width' : 'as-set' })}
+            />
+          }
+          label="let the width decide"
+          slotProps={{ typography: { sx: { fontSize: 14 } } }}
+          sx={{ mr: 0 }}
+        />
+      </Stack>
+      {piece.sizes.map((size, i) => (
+        <Box
+          key={size.nominalIn}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: '42px 1fr 46px 30px',
+            gap: 1,
+            alignItems: 'center',
+            mt: 0.75,
+          }}
+        >
+          <Box sx={{ display: 'grid', placeItems: 'center' }}>
+            <Box
+              aria-hidden="true"
+              sx={{
+                width: (size.inflatedIn.max / largest) * 40,
+                aspectRatio: '1',
+                borderRadius: '50%',
+                border: '2px solid',
+                borderColor: 'text.primary',
+                bgcolor: 'background.default',
+              }}
+            />
+          </Box>
+          <Box>
+            <Stack direction="row" sx={{ alignItems: 'center', gap: 0.75 }}>
+              <Typography sx={{ fontWeight: 650, whiteSpace: 'nowrap' }}>{size.nominalIn} in.</Typography>
+              <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>blown</Typography>
+              <LengthField
+                short
+                variant="standard"
+                valueM={inchesToMetres(size.inflatedIn.min)}
+                min={0.0254}
+                max={inchesToMetres(size.nominalIn)}
+                onCommit={(metres) => setRange(i, { min: tidy(metres) })}
+                slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at least` } }}
+                sx={{ width: 58 }}
+              />
+              <span>–</span>
+              <LengthField
+                short
+                variant="standard"
+                valueM={inchesToMetres(size.inflatedIn.max)}
+                min={0.0254}
+                max={inchesToMetres(size.nominalIn)}
+                onCommit={(metres) => setRange(i, { max: tidy(metres) })}
+                slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at most` } }}
+                sx={{ width: 58 }}
+              />
+            </Stack>
+            <Slider
+              size="small"
+              aria-label={`${size.nominalIn} in., share in per cent`}
+              value={size.sharePct}
+              disabled={piece.sizes.length === 1}
+              onChange={(_, value) =>
+                onChange(
+                  { sizes: withShares(piece.sizes, withShare(shares, i, value as number)) },
+                  `size-${size.nominalIn}`,
+                )
+              }
+              sx={{ py: 0.75 }}
+            />
+          </Box>
+          <Typography sx={{ textAlign: 'right' }}>{Math.round(size.sharePct)} %</Typography>
+          <IconButton
+            size="small"
+            aria-label={`Leave ${size.nominalIn} in. out`}
+            disabled={piece.sizes.length === 1}
+            onClick={() =>
+              onChange({ sizes: withShares(piece.sizes, withShare(shares, i, 0)).filter((_, j) => j !== i) })
+            }
+          >
+            <CloseIcon fontSize="small" />
+          </IconButton>
+        </Box>
+      ))}
+      {unused.length > 0 && piece.sizes.length < 8 && (
+        <TextField
+          select
+          fullWidth
+          value=""
+          label="Add a size"
+          sx={{ mt: 1 }}
+          onChange={(event) => {
+            const nominalIn = Number(event.target.value);
+            const sizes = [...piece.sizes, { nominalIn, sharePct: 0, inflatedIn: usualRange(nominalIn) }];
+            onChange({
+              sizes: withShares(
+                sizes,
+                withShare([...shares, 0], shares.length, Math.round(50 / sizes.length)),
+              ),
+            });
+          }}
+        >
+          {unused.map((size) => (
+            <MenuItem key={size.nominalIn} value={String(size.nominalIn)}>
+              {size.nominalIn} in., blown to {size.blowIn.min}–{size.blowIn.max} in.
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,48 @@
+import type { Surface } from '@early-lantern/contract';
+
+/** Colours of a surface: ground and joints. Muted, so that balloons stand out. */
+export const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
+  painted: { ground: '#ece4d3', joint: '#dfd4bd' },
+  brick: { ground: '#e2c3b0', joint: '#cfa893' },
+  glass: { ground: '#dbe7e6', joint: '#b3c9c8' },
+  iron: { ground: '#dde3df', joint: '#8d9c99' },
+  wood: { ground: '#e6d3b5', joint: '#cfb68d' },
+  fabric: { ground: '#e9e2ea', joint: '#d3c9d6' },
+  mesh: { ground: '#e7eddf', joint: '#a9b79a' },
+};
+
+/** SVG pattern of a surface, in metres, under the id given. */
+export function SurfacePattern({ surface, id }: { surface: Surface; id: string }) {
+  const { ground, joint } = surfaceTone[surface];
+  const line = { stroke: joint, fill: 'none' };
+  const tile = (width: number, height: number, drawing: React.ReactNode) => (
+    <pattern id={id} width={width} height={height} patternUnits="userSpaceOnUse">
+      <rect width={width} height={height} fill={ground} />
+      {drawing}
+    </pattern>
+  );
+  switch (surface) {
+    case 'brick':
+      return tile(
+        0.44,
+        0.3,
+        <path d="M0 .15H.44M0 .3H.44M.11 0V.15M.33 .15V.3" strokeWidth={0.012} {...line} />,
+      );
+    case 'wood':
+      return tile(0.28, 1.6, <path d="M0 0V1.600M0 .9H.28" strokeWidth={0.012} {...line} />);
+    case 'glass':
+      return tile(0.9, 1.1, <path d="M0 0V1.100M0 0H.9" strokeWidth={0.035} {...line} />);
+    case 'iron':
+      return tile(
+        0.8,
+        1.6,
+        <path d="M0 0V1.600M.4 0V1.600M0 .02H.8M0 .4Q.2 .1 .4 .4T.8 .4" strokeWidth={0.022} {...line} />,
+      );
+    case 'fabric':
+      return tile(0.36, 1, <path d="M.06 0V1M.2 0V1" strokeWidth={0.02} {...line} />);
+    case 'mesh':
+      return tile(0.12, 0.12, <path d="M0 0 .12 .12M.12 0 0 .12" strokeWidth={0.007} {...line} />);
+    case 'painted':
+      return tile(2, 2, <path d="M0 1.900H2" strokeWidth={0.01} {...line} />);
+  }
+}

@@ -1,0 +1,44 @@
+import type { LengthUnits } from '@early-lantern/core';
+import { formatLength, formatShort } from '@early-lantern/core';
+import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
+import { useSettings } from './api/queries.ts';
+
+interface Units {
+  units: LengthUnits;
+  setUnits: (units: LengthUnits) => void;
+  /** A length, `12 ft 6 in` or `3.81 m`. */
+  long: (metres: number) => string;
+  /** A width or diameter, `24 in` or `61 cm`. */
+  short: (metres: number) => string;
+}
+
+const UnitsContext = createContext<Units | undefined>(undefined);
+const KEPT_AS = 'early-lantern-units';
+
+/** Lengths as this person wants them: their own choice in this browser, else the workshop's. */
+export function UnitsProvider({ children }: { children: ReactNode }) {
+  const settings = useSettings().data;
+  const [own, setOwn] = useState<LengthUnits | null>(
+    () => localStorage.getItem(KEPT_AS) as LengthUnits | null,
+  );
+  const units = own ?? settings?.data.units ?? 'imperial';
+  const value = useMemo<Units>(
+    () => ({
+      units,
+      setUnits: (wanted) => {
+        localStorage.setItem(KEPT_AS, wanted);
+        setOwn(wanted);
+      },
+      long: (metres) => formatLength(metres, units),
+      short: (metres) => formatShort(metres, units),
+    }),
+    [units],
+  );
+  return <UnitsContext value={value}>{children}</UnitsContext>;
+}
+
+export function useUnits(): Units {
+  const units = useContext(UnitsContext);
+  if (!units) throw new Error('useUnits needs a UnitsProvider above it');
+  return units;
+}

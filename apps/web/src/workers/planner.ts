@@ -1,0 +1,65 @@
+import type { JobFile, Plan } from '@early-lantern/contract';
+import * as Comlink from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { Planned, Planner } from './planner.worker.ts';
+
+export type { Planned };
+
+const planner = Comlink.wrap<Planner>(
+  new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+/**
+ * The plan of a job file, kept up with its changes: one request at a time, and of the files that came meanwhile only
+ * the newest. While a new plan is under way the last one stays.
+ */
+export function usePlanned(file: JobFile | undefined): Planned | undefined {
+  const [planned, setPlanned] = useState<Planned>();
+  const [failure, setFailure] = useState<Error>();
+  const queue = useRef<{ busy: boolean; next: JobFile | undefined }>({ busy: false, next: undefined });
+
+  useEffect(() => {
+    queue.current.next = file;
+    const pump = async () => {
+      const state = queue.current;
+      if (state.busy) return;
+      state.busy = true;
+      try {
+        while (state.next) {
+          const wanted = state.next;
+          state.next = undefined;
+          setPlanned(await planner.work(wanted));
+        }
+      } catch (error) {
+        setFailure(error as Error);
+      } finally {
+        state.busy = false;
+      }
+    };
+    void pump();
+  }, [file]);
+
+  // The screen's error boundary shows it.
+  if (failure) throw failure;
+  return planned;
+}
+
+const plans = new WeakMap<JobFile, Promise<Plan>>();
+
+/** The plan of a file that does not change while it is shown; asked for once. */
+export function usePlan(file: JobFile | undefined): Plan | undefined {
+  const [plan, setPlan] = useState<{ file: JobFile; plan: Plan }>();
+  useEffect(() => {
+    if (!file) return;
+    const known = plans.get(file) ?? planner.plan(file);
+    plans.set(file, known);
+    let wanted = true;
+    void known.then((answer) => {
+      if (wanted) setPlan({ file, plan: answer });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [file]);
+  return plan?.plan;
+}

@@ -1,0 +1,107 @@
+import { type CrewMember, type CrewRow, Skill, TimeOfDay } from '@early-lantern/contract';
+import AddIcon from '@mui/icons-material/Add';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import { call } from '../api/client.ts';
+import { keys, queryClient } from '../api/queries.ts';
+import { CommitField, someName } from '../parts/CommitField.tsx';
+import { newId } from '../parts/ids.ts';
+import { useNotice } from '../parts/notices.tsx';
+import { useRowSave } from '../parts/useRowSave.ts';
+
+const refresh = () => queryClient.invalidateQueries({ queryKey: keys.crew });
+
+export function CrewPanel({ rows }: { rows: CrewRow[] }) {
+  const tell = useNotice();
+  const add = async () => {
+    const member: CrewMember = {
+      id: newId('crew'),
+      name: 'New person',
+      skills: ['tying'],
+      shift: { from: '08:00', to: '18:00' },
+    };
+    await call('POST', '/crew', member).catch((error: Error) =>
+      tell({ text: `Not added. ${error.message}` }),
+    );
+    await refresh();
+  };
+  return (
+    <Paper variant="outlined" sx={{ p: 2 }}>
+      <Typography variant="h2" sx={{ mb: 1.5 }}>
+        Crew
+      </Typography>
+      <Stack spacing={1.5}>
+        {rows.map((row) => (
+          <Person key={row.data.id} row={row} isLast={rows.length === 1} />
+        ))}
+        <Button startIcon={<AddIcon />} onClick={() => void add()} sx={{ alignSelf: 'start' }}>
+          Add a person
+        </Button>
+      </Stack>
+    </Paper>
+  );
+}
+
+function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
+  const save = useRowSave<CrewMember>(keys.crew);
+  const tell = useNotice();
+  const member = row.data;
+  const change = (edit: Partial<CrewMember>) => save.mutate({ path: `/crew/${member.id}`, row, edit });
+  const time = (label: string, edge: 'from' | 'to') => (
+    <CommitField
+      label={label}
+      value={member.shift[edge]}
+      onCommit={(text) => {
+        const read = TimeOfDay.safeParse(text.trim());
+        const shift = { ...member.shift, [edge]: text.trim() };
+        if (!read.success) return 'Like 07:30';
+        if (shift.from >= shift.to) return 'From before to';
+        change({ shift });
+        return undefined;
+      }}
+    />
+  );
+  const remove = async () => {
+    try {
+      await call('DELETE', `/crew/${member.id}?revision=${row.revision}`);
+      tell({ text: `Deleted ${member.name}.`, undo: () => void call('POST', '/crew', member).then(refresh) });
+    } catch (error) {
+      tell({ text: `Not deleted. ${(error as Error).message}` });
+    }
+    await refresh();
+  };
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 1,
+        gridTemplateColumns: { xs: '1fr 1fr', sm: '1.3fr 1.5fr 84px 84px auto' },
+        alignItems: 'start',
+      }}
+    >
+      <CommitField
+        label="Name"
+        value={member.name}
+        onCommit={(text) => someName(text, (name) => change({ name }))}
+      />
+      <TextField
+        select
+        label="Trusted with"
+        value={member.skills}
+        onChange={(event) => change({ skills: event.target.value as unknown as Skill[] })}
+        slotProps={{ select: { multiple: true } }}
+      >
+        {Skill.options.map((skill) => (
+          <MenuItem key={skill} value={skill}>
+            {skill}
+          </MenuItem>
+        ))}
+      </TextField>
+      {time('From', 'from')}
+      {time('To', 'to')}
+      <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove()}>
+        <DeleteIcon />
+      </IconButton>
+    </Box>
+  );
+}

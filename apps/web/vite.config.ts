@@ -1,0 +1,10 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react()],
+  worker: { format: 'es' },
+  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  // For work on the interface: `npx vite apps/web` beside a running ./lantern start.
+  server: { port: 4311, proxy: { '/api': 'http://127.0.0.1:4310' } },
+});
