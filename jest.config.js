@@ -1,8 +1,6 @@
-/** Unit and server tests. Sources are TypeScript without a build; swc strips the types. */
-export default {
+/** Unit tests, and the server's against a PostgreSQL of their own. swc strips the types; nothing is built. */
+const shared = {
   testEnvironment: 'node',
-  roots: ['<rootDir>/packages', '<rootDir>/apps'],
-  testMatch: ['**/*.test.ts'],
   modulePathIgnorePatterns: ['/dist/'],
   transform: {
     '^.+\\.tsx?$': [
@@ -13,5 +11,22 @@ export default {
       },
     ],
   },
-  testTimeout: 30000,
+};
+
+export default {
+  testTimeout: 30_000,
+  projects: [
+    {
+      ...shared,
+      displayName: 'core',
+      testMatch: ['<rootDir>/packages/*/src/**/*.test.ts', '<rootDir>/apps/web/src/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'server',
+      testMatch: ['<rootDir>/apps/server/src/**/*.test.ts'],
+      globalSetup: '<rootDir>/apps/server/src/test/start-cluster.ts',
+      globalTeardown: '<rootDir>/apps/server/src/test/stop-cluster.ts',
+    },
+  ],
 };

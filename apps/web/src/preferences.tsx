@@ -1,5 +1,5 @@
 import type { LengthUnits } from '@early-lantern/core';
-import { formatLength, formatShort } from '@early-lantern/core';
+import { formatLength, formatShort, inchesToMetres } from '@early-lantern/core';
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 import { useSettings } from './api/queries.ts';
 
@@ -10,6 +10,8 @@ interface Units {
   long: (metres: number) => string;
   /** A width or diameter, `24 in` or `61 cm`. */
   short: (metres: number) => string;
+  /** Diameters from inches, `10–16 in` or `25.4–40.6 cm`. */
+  range: (inches: { min: number; max: number }) => string;
 }
 
 const UnitsContext = createContext<Units | undefined>(undefined);
@@ -31,6 +33,10 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       },
       long: (metres) => formatLength(metres, units),
       short: (metres) => formatShort(metres, units),
+      range: ({ min, max }) => {
+        const [from, to] = [formatShort(inchesToMetres(min), units), formatShort(inchesToMetres(max), units)];
+        return min === max ? to : `${from.replace(/ (in|cm)$/, '')}–${to}`;
+      },
     }),
     [units],
   );

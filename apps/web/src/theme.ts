@@ -59,7 +59,9 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
-        body: { fontVariantNumeric: 'tabular-nums lining-nums', fontFeatureSettings: '"zero" 0' },
+        body: { fontVariantNumeric: 'lining-nums' },
+        // Figures line up where they are compared.
+        'table, [role="status"]': { fontVariantNumeric: 'tabular-nums lining-nums' },
         ':focus-visible': { outline: '3px solid #2f7f86', outlineOffset: 2 },
       },
     },

@@ -1,7 +1,6 @@
 import type { Working } from '@early-lantern/contract';
 
 export const COMMON_PRACTICE = 'common practice, no source';
-export const FROM_MEMORY = 'from memory, an editable default';
 export const DERIVED = 'derived in the engine';
 
 type Input = [name: string, value: number | string, unit?: string];

@@ -31,7 +31,7 @@ type DataOf<T extends PlainTable> = T['$inferSelect']['data'];
  * Reading and changing a table of plain rows, `id` and `data`, with revisions. An update or removal made from an old
  * revision changes nothing and reports the current row.
  */
-export function plainRows<T extends PlainTable>(table: T, what: string) {
+function plainRows<T extends PlainTable>(table: T, what: string) {
   // Drizzle's types do not carry a union of tables through its builders; both tables have the same columns.
   const rows = table as typeof crew;
   type Data = DataOf<T>;

@@ -29,7 +29,7 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
 }
 
 /** The same job whole weeks earlier or later, at the same time of day by the workshop's clock. */
-export function moveToComingWeeks(file: JobFile, now: Date): JobFile {
+function moveToComingWeeks(file: JobFile, now: Date): JobFile {
   const zone = file.workshop.timeZone;
   const saturday = DateTime.fromISO(DEMO_SATURDAY, { zone });
   const earliest = DateTime.fromJSDate(now, { zone }).plus({ days: LEAD_DAYS }).startOf('day');

@@ -11,7 +11,7 @@ export class ApiProblem extends Error {
 }
 
 /** The server could not be reached: nothing is known of what it did. */
-export class Unreachable extends Error {}
+class Unreachable extends Error {}
 
 /** Calls the API. @throws ApiProblem when it refuses, Unreachable when it does not answer. */
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {

@@ -24,6 +24,7 @@ export function BriefScreen() {
       value={DateTime.fromISO(value, { zone: workshop.timeZone })}
       timezone={workshop.timeZone}
       ampm={false}
+      format="d LLL yyyy HH:mm"
       onAccept={(picked) => {
         const iso = picked?.toISO({ suppressMilliseconds: true });
         if (picked?.isValid && iso) take(iso);

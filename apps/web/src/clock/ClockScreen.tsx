@@ -20,7 +20,7 @@ import { headFont } from '../theme.ts';
 import { Lanes } from './Lanes.tsx';
 import { TaskDetail } from './TaskDetail.tsx';
 
-export const placeWord: Record<Task['place'], string> = {
+const placeWord: Record<Task['place'], string> = {
   workshop: 'workshop',
   road: 'road',
   site: 'on site',
@@ -113,7 +113,7 @@ function KeyTimes({ plan }: { plan: Plan }) {
   const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
   const zone = plan.timeZone;
   const times = [
-    { label: 'inflating begins', at: benchFrom },
+    { label: 'bench opens', at: benchFrom },
     { label: 'leave the workshop', at: leaveAt },
     { label: 'signed off', at: ready },
     { label: 'doors', at: doors },

@@ -1,5 +1,4 @@
 import type { BalloonRow, StockRow, WorkshopRow } from '@early-lantern/contract';
-import { inchesToMetres } from '@early-lantern/core';
 import {
   Box,
   Paper,
@@ -148,7 +147,7 @@ interface CountRowProps {
 
 function CountRow({ row, name, hex, isFirstOfProduct, wanted }: CountRowProps) {
   const { file } = useJob();
-  const { short } = useUnits();
+  const { range } = useUnits();
   const held = file.workshop.stock.find(
     (one) => one.nominalIn === row.nominalIn && one.colour === row.colour,
   );
@@ -160,9 +159,7 @@ function CountRow({ row, name, hex, isFirstOfProduct, wanted }: CountRowProps) {
           <Swatch hex={hex} /> {name}
         </Stack>
       </TableCell>
-      <TableCell sx={{ whiteSpace: 'nowrap' }}>
-        {short(inchesToMetres(row.inflatedIn.min))} – {short(inchesToMetres(row.inflatedIn.max))}
-      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.inflatedIn)}</TableCell>
       <TableCell align="right">{row.need}</TableCell>
       <TableCell align="right">{row.spare}</TableCell>
       <TableCell align="right">{row.need + row.spare}</TableCell>

@@ -1,4 +1,4 @@
-import type { ImportResult, JobFile, JobRow, LampName } from '@early-lantern/contract';
+import type { ImportResult, JobFile, JobRow } from '@early-lantern/contract';
 import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
@@ -6,9 +6,11 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { worstLamp } from '../job/Verdict.tsx';
 import { newId } from '../parts/ids.ts';
 import { stateWord } from '../parts/Lantern.tsx';
-import { LanternString, lampWords } from '../parts/LanternString.tsx';
+import { LanternString } from '../parts/LanternString.tsx';
+import { lampWords } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
@@ -28,9 +30,7 @@ export function JobCard({ row, file, now }: JobCardProps) {
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);
-  const trouble =
-    plan &&
-    (Object.keys(plan.lamps) as LampName[]).find((name) => ['out', 'low'].includes(plan.lamps[name].state));
+  const trouble = plan && worstLamp(plan);
   return (
     <Paper
       variant="outlined"

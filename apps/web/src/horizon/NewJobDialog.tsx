@@ -155,6 +155,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
               onChange={setDoors}
               timezone={zone}
               ampm={false}
+              format="d LLL yyyy HH:mm"
               slotProps={{ textField: { size: 'small' } }}
             />
             <div>

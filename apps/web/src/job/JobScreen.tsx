@@ -1,14 +1,13 @@
-import type { Fix, JobFile, LampName, Plan, Site, Workshop } from '@early-lantern/contract';
+import type { Fix, JobFile, Site, Workshop } from '@early-lantern/contract';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Box, Button, IconButton, LinearProgress, Stack, Tooltip, Typography } from '@mui/material';
+import { Box, IconButton, LinearProgress, Stack, Tooltip, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import { keys, queryClient, useSites, useWorkshop } from '../api/queries.ts';
-import { stateWord } from '../parts/Lantern.tsx';
-import { LanternString, lampWords } from '../parts/LanternString.tsx';
+import { LanternString } from '../parts/LanternString.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dayName } from '../parts/time.ts';
@@ -19,6 +18,7 @@ import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
+import { Verdict } from './Verdict.tsx';
 
 const tabs = [
   { path: 'brief', label: 'Brief', key: 'b' },
@@ -218,42 +218,4 @@ function useLeaving(store: JobStore): void {
 export async function exportJob(store: JobStore, jobId: string): Promise<void> {
   await store.flush();
   window.location.assign(`/api/v1/jobs/${jobId}/file`);
-}
-
-const worstFirst: Record<string, number> = { out: 0, low: 1 };
-
-/** The sentence that says what is wrong first, with the fix that gains most. */
-function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
-  const troubled = (Object.keys(plan.lamps) as LampName[])
-    .filter((name) => plan.lamps[name].state in worstFirst)
-    .sort((a, b) => (worstFirst[plan.lamps[a].state] ?? 2) - (worstFirst[plan.lamps[b].state] ?? 2));
-  const name = troubled[0];
-  if (!name) return null;
-  const lamp = plan.lamps[name];
-  const fix = lamp.fixes[0];
-  return (
-    <Stack
-      direction="row"
-      sx={{
-        alignItems: 'center',
-        gap: 1.5,
-        flexWrap: 'wrap',
-        borderLeft: 4,
-        borderColor: lamp.state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
-        pl: 1.5,
-      }}
-    >
-      <Typography component="p">
-        <strong>
-          {lampWords[name].word} is {stateWord[lamp.state]}.
-        </strong>{' '}
-        {lamp.reason}
-      </Typography>
-      {fix && (
-        <Button size="small" variant="outlined" onClick={() => onApply(fix)}>
-          {fix.label} → {fix.gain}
-        </Button>
-      )}
-    </Stack>
-  );
 }

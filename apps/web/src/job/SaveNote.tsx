@@ -22,6 +22,7 @@ export function SaveNote({ save }: { save: SaveState }) {
         role="status"
         data-save={save.kind}
         sx={{
+          flex: 'none',
           fontSize: 14,
           maxWidth: 320,
           overflow: 'hidden',

@@ -79,11 +79,10 @@ export function Frame() {
         className="no-print"
         sx={{
           alignItems: 'center',
-          gap: { xs: 1, sm: 2.5 },
+          gap: { xs: 0.5, sm: 2.5 },
           px: { xs: 1.5, sm: 3 },
           pt: 1,
           pb: 0.75,
-          flexWrap: 'wrap',
         }}
       >
         <Stack
@@ -130,7 +129,7 @@ export function Frame() {
           variant="outlined"
           onClick={palette.open}
           aria-label="Find or do anything"
-          sx={{ borderColor: 'line', fontWeight: 500, color: 'text.secondary', gap: 1 }}
+          sx={{ borderColor: 'line', fontWeight: 500, color: 'text.secondary', gap: 1, minWidth: 0, px: 1 }}
         >
           <Box
             component="kbd"

@@ -51,7 +51,7 @@ export function Lantern({ state, size = 44 }: LanternProps) {
         fillOpacity={isDark ? 0.14 : 1}
         stroke="currentColor"
         strokeWidth="2"
-        strokeDasharray={state === 'unlit' ? '3 3' : undefined}
+        strokeOpacity={state === 'unlit' ? 0.55 : 1}
       />
       {(state === 'lit' || state === 'low') && (
         <path

@@ -1,17 +1,10 @@
 import type { Fix, LampName, Plan } from '@early-lantern/contract';
-import { Box, ButtonBase, Dialog, DialogContent, DialogTitle, Skeleton, Typography } from '@mui/material';
+import { Box, ButtonBase, Skeleton, Typography } from '@mui/material';
 import { useState } from 'react';
-import { LampAnswer } from './LampAnswer.tsx';
+import { LampDialog } from './LampDialog.tsx';
 import { Lantern, stateWord } from './Lantern.tsx';
+import { lampWords } from './lamp-words.ts';
 
-export const lampWords: Record<LampName, { word: string; question: string }> = {
-  enough: { word: 'Enough', question: 'Are there balloons and materials for it, with spares?' },
-  lasts: { word: 'Lasts', question: 'Will it still look right at the end of the event?' },
-  fits: { word: 'Fits', question: 'Does it go into the bags, vehicles and doors we have?' },
-  holds: { word: 'Holds', question: 'Will it stay up, and the place unharmed?' },
-  full: { word: 'Full', question: 'Will mechanics, gaps or colour clumps show?' },
-  onTime: { word: 'On time', question: 'Is it built, checked and signed off before doors?' },
-};
 const order: LampName[] = ['enough', 'lasts', 'fits', 'holds', 'full', 'onTime'];
 /** How far each lantern hangs below the ends of the line, pixels: a shallow sag. */
 const SAG = [4, 9, 12, 12, 9, 4];
@@ -27,7 +20,6 @@ interface LanternStringProps {
 /** The six answers on a line: word and figure under each lantern; each opens into its reason, working and fixes. */
 export function LanternString({ plan, compact = false, onApply }: LanternStringProps) {
   const [open, setOpen] = useState<LampName>();
-  const lamp = open && plan?.lamps[open];
   return (
     <Box sx={{ position: 'relative', width: '100%' }} role="group" aria-label="The six lamps">
       <svg
@@ -91,33 +83,14 @@ export function LanternString({ plan, compact = false, onApply }: LanternStringP
           </ButtonBase>
         ))}
       </Box>
-      <Dialog open={lamp !== undefined} onClose={() => setOpen(undefined)} maxWidth="sm" fullWidth>
-        {open && lamp && (
-          <>
-            <DialogTitle component="div" sx={{ display: 'flex', gap: 2, alignItems: 'center', pb: 1 }}>
-              <Lantern state={lamp.state} size={56} />
-              <div>
-                <Typography variant="h2" component="h2">
-                  {lampWords[open].word}: {stateWord[lamp.state]}
-                </Typography>
-                <Typography sx={{ color: 'text.secondary' }}>{lampWords[open].question}</Typography>
-              </div>
-            </DialogTitle>
-            <DialogContent>
-              <LampAnswer
-                lamp={lamp}
-                onApply={
-                  onApply &&
-                  ((fix) => {
-                    onApply(fix);
-                    setOpen(undefined);
-                  })
-                }
-              />
-            </DialogContent>
-          </>
-        )}
-      </Dialog>
+      {open && plan && (
+        <LampDialog
+          name={open}
+          lamp={plan.lamps[open]}
+          onApply={onApply}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
     </Box>
   );
 }

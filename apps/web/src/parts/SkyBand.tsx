@@ -1,6 +1,8 @@
 import { Box } from '@mui/material';
 import { DateTime } from 'luxon';
+import { Fragment, useRef } from 'react';
 import { Lantern } from './Lantern.tsx';
+import { useSize } from './useSize.ts';
 
 /** Colour of the sky by hour of the day: night, dawn, noon, dusk. A picture of the day, not an almanac. */
 const SKY: [hour: number, colour: string][] = [
@@ -34,7 +36,7 @@ export function skyGradient(from: number, to: number, zone: string): string {
 /** Ink that reads on the sky at an hour. */
 export const skyInk = (hour: number): string => (hour >= 6 && hour < 19.5 ? '#1f2637' : '#f6f0e2');
 
-export interface DoorsMark {
+interface DoorsMark {
   at: string;
   label: string;
   key: string;
@@ -48,72 +50,70 @@ interface SkyBandProps {
   now: number;
 }
 
-/** Share of the width a label takes; closer doors share the line on two levels. */
-const LABEL_SHARE = 0.26;
-
 /** One day as light from night to night, doors hanging from a line as little lanterns, now as a hairline. */
 export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { width } = useSize(frame);
   const start = DateTime.fromISO(day, { zone }).startOf('day');
   const from = start.toMillis();
   const to = start.plus({ days: 1 }).toMillis();
   const share = (at: number) => (at - from) / (to - from);
   const isToday = now >= from && now < to;
   const sorted = [...doors].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const levels = sorted.map((mark, i) => {
-    const before = sorted[i - 1];
-    return before && share(Date.parse(mark.at)) - share(Date.parse(before.at)) < LABEL_SHARE ? i % 2 : 0;
-  });
-  const rows = levels.includes(1) ? 2 : 1;
+  const labels = placeLabels(
+    sorted.map((mark) => ({ x: share(Date.parse(mark.at)) * width, text: mark.label })),
+    width,
+  );
+  const levels = 1 + Math.max(0, ...labels.map((label) => label.level));
+  const drop = levels * LEVEL_PX;
   return (
-    <Box aria-hidden="true" sx={{ position: 'relative', pt: `${rows * 22}px`, mb: 0.5 }}>
+    <Box ref={frame} aria-hidden="true" sx={{ position: 'relative', pt: `${drop + 2}px`, mb: 0.5 }}>
       <Box
         sx={{
           position: 'absolute',
           left: 0,
           right: 0,
-          top: 5,
+          top: 2,
           borderTop: '1.5px solid',
           borderColor: 'line',
         }}
       />
-      {sorted.map((mark, i) => {
-        const at = share(Date.parse(mark.at));
-        const isLate = at > 0.72;
-        return (
+      {sorted.map((mark, i) => (
+        <Fragment key={mark.key}>
           <Box
-            key={mark.key}
             sx={{
               position: 'absolute',
-              top: 5,
-              left: `${at * 100}%`,
-              height: rows * 22 + 6,
+              top: 2,
+              left: `${share(Date.parse(mark.at)) * 100}%`,
+              height: drop + 6,
               borderLeft: '1.5px solid',
               borderColor: 'text.primary',
               zIndex: 1,
             }}
           >
-            <Box sx={{ position: 'absolute', bottom: -18, left: -9.5 }}>
+            <Box sx={{ position: 'absolute', bottom: -18, left: -10, color: '#1f2637' }}>
               <Lantern state="lit" size={26} />
             </Box>
-            <Box
-              component="span"
-              sx={{
-                position: 'absolute',
-                top: (levels[i] ?? 0) * 20 + 1,
-                ...(isLate ? { right: 8 } : { left: 8 }),
-                whiteSpace: 'nowrap',
-                fontSize: 13,
-                fontWeight: 650,
-                maxWidth: 260,
-                overflow: 'hidden',
-                textOverflow: 'ellipsis',
-              }}
-            >
-              {mark.label}
-            </Box>
           </Box>
-        );
-      })}
+          <Box
+            component="span"
+            sx={{
+              position: 'absolute',
+              top: 5 + (labels[i]?.level ?? 0) * LEVEL_PX,
+              left: labels[i]?.left ?? 0,
+              maxWidth: width,
+              lineHeight: `${LEVEL_PX - 4}px`,
+              whiteSpace: 'nowrap',
+              fontSize: 13,
+              fontWeight: 650,
+              overflow: 'hidden',
+              textOverflow: 'ellipsis',
+            }}
+          >
+            {mark.label}
+          </Box>
+        </Fragment>
+      ))}
       <Box
         sx={{
           position: 'relative',
@@ -153,4 +153,40 @@ export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
       </Box>
     </Box>
   );
+}
+
+const LEVEL_PX = 22;
+/** Room a character takes at the labels' size, pixels; a little more than the mean. */
+const CHARACTER_PX = 7.3;
+const GAP_PX = 8;
+
+/**
+ * Where labels stand beside their marks: on the right, else on the left, else one level down, so that none lies over
+ * another.
+ */
+function placeLabels(
+  marks: readonly { x: number; text: string }[],
+  width: number,
+): { left: number; level: number }[] {
+  const taken: { level: number; from: number; to: number }[] = [];
+  const isFree = (level: number, from: number, to: number) =>
+    from >= 0 &&
+    to <= width &&
+    taken.every((other) => other.level !== level || to + GAP_PX <= other.from || from >= other.to + GAP_PX) &&
+    // A label must not lie on another mark's line either.
+    marks.every((mark) => mark.x < from - 2 || mark.x > to + 2);
+  return marks.map(({ x, text }) => {
+    const size = Math.min(width, text.length * CHARACTER_PX);
+    const sides = [x + GAP_PX, x - GAP_PX - size];
+    for (let level = 0; level <= marks.length; level++) {
+      const left = sides.find((side) => isFree(level, side, side + size));
+      if (left === undefined) continue;
+      taken.push({ level, from: left, to: left + size });
+      return { left, level };
+    }
+    const left = Math.max(0, Math.min(width - size, x - size / 2));
+    const level = Math.max(-1, ...taken.map((other) => other.level)) + 1;
+    taken.push({ level, from: left, to: left + size });
+    return { left, level };
+  });
 }

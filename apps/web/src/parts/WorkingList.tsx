@@ -22,7 +22,8 @@ function Step({ step }: { step: Working }) {
   const figure = (value: number | string, unit: string) => {
     if (unit === 'm' && typeof value === 'number') return long(value);
     const number = typeof value === 'number' ? Number(value.toFixed(Math.abs(value) < 1 ? 4 : 2)) : value;
-    return unit ? `${number} ${unit}` : `${number}`;
+    const shown = `${number}`.replace(/^-/, '−');
+    return unit ? `${shown} ${unit}` : shown;
   };
   return (
     <>

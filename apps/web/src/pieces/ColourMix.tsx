@@ -1,7 +1,20 @@
-import type { OrganicGarland } from '@early-lantern/contract';
+import type { Colour, OrganicGarland } from '@early-lantern/contract';
+import AddIcon from '@mui/icons-material/Add';
 import CloseIcon from '@mui/icons-material/Close';
 import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
-import { Box, IconButton, MenuItem, Slider, Stack, TextField, Tooltip, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  IconButton,
+  Menu,
+  MenuItem,
+  Slider,
+  Stack,
+  TextField,
+  Tooltip,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { withShare } from './shares.ts';
@@ -47,6 +60,7 @@ export function ColourMix({ piece, onChange }: MixProps) {
       <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 0.5 }}>
         <Typography variant="h3">Colours</Typography>
         <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
+          {unused.length > 0 && piece.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
           <TextField
             select
             variant="standard"
@@ -84,7 +98,7 @@ export function ColourMix({ piece, onChange }: MixProps) {
             key={share.colour}
             sx={{
               display: 'grid',
-              gridTemplateColumns: '20px 84px 1fr 46px 30px',
+              gridTemplateColumns: '20px 84px minmax(0, 1fr) 44px 28px',
               alignItems: 'center',
               gap: 1,
             }}
@@ -114,22 +128,32 @@ export function ColourMix({ piece, onChange }: MixProps) {
           </Box>
         );
       })}
-      {unused.length > 0 && piece.colours.length < 12 && (
-        <TextField
-          select
-          fullWidth
-          value=""
-          label="Add a colour"
-          onChange={(event) => add(event.target.value)}
-          sx={{ mt: 0.5 }}
-        >
-          {unused.map((colour) => (
-            <MenuItem key={colour.id} value={colour.id} sx={{ gap: 1 }}>
-              <Swatch hex={colour.hex} /> {colour.name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
     </Box>
+  );
+}
+
+/** A button that offers the colours not in the mix. */
+function AddColour({ colours, onAdd }: { colours: readonly Colour[]; onAdd: (id: string) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  return (
+    <>
+      <Button size="small" startIcon={<AddIcon />} onClick={(event) => setAnchor(event.currentTarget)}>
+        Colour
+      </Button>
+      <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
+        {colours.map((colour) => (
+          <MenuItem
+            key={colour.id}
+            sx={{ gap: 1 }}
+            onClick={() => {
+              setAnchor(undefined);
+              onAdd(colour.id);
+            }}
+          >
+            <Swatch hex={colour.hex} /> {colour.name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }

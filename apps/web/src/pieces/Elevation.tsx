@@ -1,7 +1,8 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { METRES_PER_FOOT, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
+import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
 import { BalloonGradients, BalloonLayer } from './BalloonLayer.tsx';
@@ -135,7 +136,7 @@ function Rulers({ spot, perM, imperial }: { spot: Spot; perM: number; imperial: 
         <g key={i} transform={`translate(${-6 * px} ${spot.heightM - i * step})`}>
           <path d={`M0 0h${(i % every === 0 ? -8 : -4) * px}`} />
           {i % every === 0 && (
-            <text {...text} x={-12 * px} y={4 * px} textAnchor="end" stroke="none">
+            <text {...text} x={-12 * px} y={(i === 0 ? -3 : 4) * px} textAnchor="end" stroke="none">
               {name(i)}
             </text>
           )}
@@ -153,19 +154,4 @@ function Rulers({ spot, perM, imperial }: { spot: Spot; perM: number; imperial: 
       ))}
     </g>
   );
-}
-
-/** Size of an element, kept up with. */
-function useSize(element: React.RefObject<HTMLElement | null>): { width: number; height: number } {
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useLayoutEffect(() => {
-    const target = element.current;
-    if (!target) return;
-    const observer = new ResizeObserver(() =>
-      setSize({ width: target.clientWidth, height: target.clientHeight }),
-    );
-    observer.observe(target);
-    return () => observer.disconnect();
-  }, [element]);
-  return size;
 }

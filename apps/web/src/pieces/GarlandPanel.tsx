@@ -5,7 +5,6 @@ import { Box, IconButton, MenuItem, Slider, Stack, TextField, Tooltip, Typograph
 import { useJob } from '../job/context.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
-import { useUnits } from '../preferences.tsx';
 import { ColourMix } from './ColourMix.tsx';
 import { SizeMix } from './SizeMix.tsx';
 
@@ -19,7 +18,6 @@ const points = (piece: OrganicGarland) => piece.line.map(({ xM, yM }) => ({ x: x
 /** Everything about an organic garland but its line. */
 export function GarlandPanel({ piece, onRemove }: GarlandPanelProps) {
   const { planned, changePiece } = useJob();
-  const { short } = useUnits();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const change = (edit: Partial<OrganicGarland>, gesture?: string) =>
     changePiece(piece.id, (before) => ({ ...before, ...edit }), gesture && `${piece.id}-${gesture}`);
@@ -52,14 +50,14 @@ export function GarlandPanel({ piece, onRemove }: GarlandPanelProps) {
       {plan && (
         <Typography component="div" data-testid="piece-counts">
           <WorkingButton title={piece.name} working={plan.working}>
-            <Box component="strong" sx={{ fontSize: 18 }}>
+            <Box component="strong" sx={{ fontSize: 17 }}>
               {balloons} balloons
             </Box>
           </WorkingButton>{' '}
-          in {plan.clusters} clusters of {plan.clusterSize}, {plan.fillerTrios} filler trios
+          · {plan.clusters} clusters of {plan.clusterSize} · {plan.fillerTrios} filler trios
         </Typography>
       )}
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1.3fr 1fr 1fr', gap: 1.25 }}>
         <LengthField label="Length" valueM={lengthM} min={0.3} max={60} onCommit={setLength} />
         <LengthField
           label="Width"
@@ -69,21 +67,13 @@ export function GarlandPanel({ piece, onRemove }: GarlandPanelProps) {
           max={3}
           onCommit={(widthM) => change({ widthM })}
         />
-      </Box>
-      <Box>
-        <Typography id="taper" sx={{ fontSize: 14 }}>
-          Tip {short(piece.widthM * piece.taper)} wide
-        </Typography>
-        <Slider
-          size="small"
-          aria-labelledby="taper"
-          value={piece.taper}
-          min={0.2}
-          max={1}
-          step={0.05}
-          valueLabelDisplay="auto"
-          valueLabelFormat={(value) => `${Math.round(value * 100)} %`}
-          onChange={(_, taper) => change({ taper: taper as number }, 'taper')}
+        <LengthField
+          label="Tip"
+          short
+          valueM={piece.widthM * piece.taper}
+          min={piece.widthM * 0.2}
+          max={piece.widthM}
+          onCommit={(tipM) => change({ taper: Number((tipM / piece.widthM).toFixed(4)) })}
         />
       </Box>
       <ColourMix piece={piece} onChange={change} />

@@ -65,7 +65,7 @@ export function SizeMix({ piece, onChange }: MixProps) {
           key={size.nominalIn}
           sx={{
             display: 'grid',
-            gridTemplateColumns: '42px 1fr 46px 30px',
+            gridTemplateColumns: '40px minmax(0, 1fr) 44px 28px',
             gap: 1,
             alignItems: 'center',
             mt: 0.75,
@@ -96,7 +96,7 @@ export function SizeMix({ piece, onChange }: MixProps) {
                 max={inchesToMetres(size.nominalIn)}
                 onCommit={(metres) => setRange(i, { min: tidy(metres) })}
                 slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at least` } }}
-                sx={{ width: 58 }}
+                sx={{ width: 50 }}
               />
               <span>–</span>
               <LengthField
@@ -107,7 +107,7 @@ export function SizeMix({ piece, onChange }: MixProps) {
                 max={inchesToMetres(size.nominalIn)}
                 onCommit={(metres) => setRange(i, { max: tidy(metres) })}
                 slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at most` } }}
-                sx={{ width: 58 }}
+                sx={{ width: 50 }}
               />
             </Stack>
             <Slider

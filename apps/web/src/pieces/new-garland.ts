@@ -9,7 +9,7 @@ export function usualRange(nominalIn: number): { min: number; max: number } {
 }
 
 /** Even whole shares that add up to 100. */
-export function evenShares(count: number): number[] {
+function evenShares(count: number): number[] {
   return Array.from(
     { length: count },
     (_, i) => Math.floor((100 * (i + 1)) / count) - Math.floor((100 * i) / count),

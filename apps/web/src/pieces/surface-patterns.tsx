@@ -1,7 +1,7 @@
 import type { Surface } from '@early-lantern/contract';
 
 /** Colours of a surface: ground and joints. Muted, so that balloons stand out. */
-export const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
+const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
   painted: { ground: '#ece4d3', joint: '#dfd4bd' },
   brick: { ground: '#e2c3b0', joint: '#cfa893' },
   glass: { ground: '#dbe7e6', joint: '#b3c9c8' },
@@ -33,10 +33,11 @@ export function SurfacePattern({ surface, id }: { surface: Surface; id: string }
     case 'glass':
       return tile(0.9, 1.1, <path d="M0 0V1.100M0 0H.9" strokeWidth={0.035} {...line} />);
     case 'iron':
+      // Glazing bars with small corner brackets.
       return tile(
-        0.8,
-        1.6,
-        <path d="M0 0V1.600M.4 0V1.600M0 .02H.8M0 .4Q.2 .1 .4 .4T.8 .4" strokeWidth={0.022} {...line} />,
+        0.6,
+        1.2,
+        <path d="M0 0V1.200M0 0H.6M0 .16Q.16 .16 .16 0M.6 .16Q.44 .16 .44 0" strokeWidth={0.022} {...line} />,
       );
     case 'fabric':
       return tile(0.36, 1, <path d="M.06 0V1M.2 0V1" strokeWidth={0.02} {...line} />);

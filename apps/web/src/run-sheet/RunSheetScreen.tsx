@@ -59,7 +59,7 @@ function Sheet() {
   const cautions = [...new Set(plan.tasks.flatMap((task) => task.cautions))];
   const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
   const keyTimes: [string, string | null][] = [
-    ['Inflate from', benchFrom],
+    ['Bench opens', benchFrom],
     ['Leave', leaveAt],
     ['Access', job.access.from],
     ['Signed off', ready],

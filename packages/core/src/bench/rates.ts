@@ -18,11 +18,11 @@ export interface Effort {
 }
 
 /** Mean of a three-point estimate, `(quick + 4 usual + slow)/6` (beta-PERT), in the rate's unit. */
-export function meanSeconds({ quickS, usualS, slowS }: Rate): number {
+function meanSeconds({ quickS, usualS, slowS }: Rate): number {
   return (quickS + 4 * usualS + slowS) / 6;
 }
 
-export function rateOf(key: RateKey, settings: WorkshopSettings): DefaultRate {
+function rateOf(key: RateKey, settings: WorkshopSettings): DefaultRate {
   const own = settings.rates[key];
   return own ? { ...defaultRates[key], ...own, tag: "the workshop's own rate" } : defaultRates[key];
 }

@@ -17,7 +17,7 @@ export interface Activity {
 }
 
 /** A person: one thing at a time, within their shifts. */
-export interface Worker {
+interface Worker {
   id: string;
   skills: readonly string[];
   shifts: readonly Stretch[];

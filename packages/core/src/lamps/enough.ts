@@ -41,7 +41,7 @@ export function enoughLamp({ workshop, job }: JobFile, balloons: readonly Balloo
     : {
         state: 'low',
         figure: `spares short ${-worst.over}`,
-        reason: `The need is covered, the spares are not: ${list}${more}.`,
+        reason: `Spares lack ${list}${more}; the need is covered.`,
         ...shown,
       };
 }

@@ -133,7 +133,7 @@ function drawFillers(piece: OrganicGarland, recipe: Recipe, random: () => number
   const pool = balls(needs, piece.fillers.nominalIn);
   const placed = spots.flatMap((spot, t) => {
     // Golden-angle steps over the front half spread the trios without clumping.
-    const angle = ((t * 0.618034) % 1) * Math.PI * 0.9 + Math.PI * 0.05;
+    const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
     return pool.slice(t * 3, t * 3 + 3).map((ball, i) => {
       const at = beside(piece, recipe, spot, angle, ball.rM, 'filler');
       const turn = (i / 3 + random() * 0.2) * Math.PI * 2;

@@ -1,0 +1,124 @@
+import { demoJob, type TestServer, testServer } from '../test/server.ts';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await testServer();
+  await server.call('POST', '/job-files', demoJob('01-meadow-finish'));
+  await server.call('POST', '/job-files', demoJob('03-glasshouse-night'));
+});
+afterEach(() => server.end());
+
+const meadow = async () => (await server.call('GET', '/jobs/meadow-finish')).body;
+
+test('an update counts the revision up; a stale one gets 409 with the row as it is', async () => {
+  const row = await meadow();
+  const first = await server.call('PUT', '/jobs/meadow-finish', {
+    revision: row.revision,
+    data: { ...row.data, notes: 'mine' },
+  });
+  expect(first).toMatchObject({ status: 200, body: { revision: row.revision + 1, data: { notes: 'mine' } } });
+  const second = await server.call('PUT', '/jobs/meadow-finish', {
+    revision: row.revision,
+    data: { ...row.data, notes: 'theirs' },
+  });
+  expect(second.status).toBe(409);
+  expect(second.type).toContain('application/problem+json');
+  expect(second.body.current).toEqual(first.body);
+});
+
+test('of many updates at once from the same revision exactly one wins', async () => {
+  const row = (await meadow()).pieces[0];
+  const replies = await Promise.all(
+    Array.from({ length: 12 }, (_, i) =>
+      server.call('PUT', '/jobs/meadow-finish/pieces/rope-garland', {
+        revision: row.revision,
+        data: { ...row.data, name: `Version ${i}` },
+      }),
+    ),
+  );
+  expect(replies.filter((reply) => reply.status === 200)).toHaveLength(1);
+  expect(replies.filter((reply) => reply.status === 409)).toHaveLength(11);
+  expect((await meadow()).pieces[0].revision).toBe(row.revision + 1);
+});
+
+test('a piece that names what is not there is refused and not stored', async () => {
+  const row = (await meadow()).pieces[0];
+  const data = { ...row.data, spotId: 'roof', colours: [{ colour: 'mauve', sharePct: 100 }] };
+  const reply = await server.call('PUT', '/jobs/meadow-finish/pieces/rope-garland', {
+    revision: row.revision,
+    data,
+  });
+  expect(reply.status).toBe(422);
+  expect(reply.body.faults).toHaveLength(2);
+  expect((await meadow()).pieces[0]).toEqual(row);
+});
+
+test('pieces are added at the end, and taken out', async () => {
+  const { data } = (await meadow()).pieces[0];
+  const added = await server.call('POST', '/jobs/meadow-finish/pieces', {
+    ...data,
+    id: 'second',
+    name: 'Second',
+  });
+  expect(added.status).toBe(201);
+  expect((await server.call('POST', '/jobs/meadow-finish/pieces', { ...data, id: 'second' })).status).toBe(
+    409,
+  );
+  expect((await meadow()).pieces.map((piece: { data: { id: string } }) => piece.data.id)).toEqual([
+    'rope-garland',
+    'second',
+  ]);
+  expect((await server.call('DELETE', '/jobs/meadow-finish/pieces/second?revision=7')).status).toBe(409);
+  expect((await server.call('DELETE', '/jobs/meadow-finish/pieces/second?revision=1')).status).toBe(200);
+  expect((await meadow()).pieces).toHaveLength(1);
+});
+
+test('a deleted job is gone from the lists and comes back whole', async () => {
+  const before = await meadow();
+  expect((await server.call('DELETE', `/jobs/meadow-finish?revision=${before.revision}`)).status).toBe(200);
+  expect((await server.call('GET', '/jobs/meadow-finish')).status).toBe(404);
+  expect((await server.call('GET', '/jobs')).body.total).toBe(1);
+  const back = await server.call('POST', '/jobs/meadow-finish/restore');
+  expect(back.body.data).toEqual(before.data);
+  expect(back.body.pieces).toEqual(before.pieces);
+});
+
+test('people and places that a job needs cannot be deleted; others can', async () => {
+  const wren = (await server.call('GET', '/crew/wren')).body;
+  const refusal = await server.call('DELETE', `/crew/wren?revision=${wren.revision}`);
+  expect(refusal).toMatchObject({ status: 409, body: { title: 'In use' } });
+  expect(refusal.body.detail).toContain('Finish line, charity ride');
+  expect((await server.call('DELETE', '/sites/meadow?revision=1')).status).toBe(409);
+  expect((await server.call('DELETE', '/crew/bram?revision=1')).status).toBe(200);
+});
+
+test('lists come by doors, in pages that miss nothing and repeat nothing', async () => {
+  for (let i = 0; i < 5; i++) {
+    const copy = demoJob('01-meadow-finish');
+    copy.job.id = `copy-${i}`;
+    await server.call('POST', '/job-files', copy);
+  }
+  const seen: string[] = [];
+  let after = '';
+  do {
+    const page = (await server.call('GET', `/jobs?limit=3${after}`)).body;
+    expect(page.total).toBe(7);
+    seen.push(...page.items.map((row: { data: { id: string } }) => row.data.id));
+    after = page.next ? `&after=${page.next}` : '';
+  } while (after);
+  expect(seen).toHaveLength(7);
+  expect(new Set(seen).size).toBe(7);
+  expect(seen.at(-1)).toBe('glasshouse-night');
+  const from = await server.call('GET', `/jobs?from=${encodeURIComponent('2027-06-20T00:00:00Z')}`);
+  expect(from.body.items).toHaveLength(1);
+  expect((await server.call('GET', '/jobs?after=nonsense')).status).toBe(422);
+});
+
+test('a job at a site that is not there is refused in words', async () => {
+  const row = await meadow();
+  const reply = await server.call('PUT', '/jobs/meadow-finish', {
+    revision: row.revision,
+    data: { ...row.data, siteId: 'moon' },
+  });
+  expect(reply.body.faults).toEqual([{ path: 'siteId', reason: 'no site "moon"' }]);
+});

@@ -1,0 +1,56 @@
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { JobFile } from '@early-lantern/contract';
+import pg from 'pg';
+import { buildApp } from '../app.ts';
+import { connect } from '../db/database.ts';
+
+export const demoFolder = join(__dirname, '../../../../demo/jobs');
+
+export const demoJob = (name: string): JobFile =>
+  JSON.parse(readFileSync(join(demoFolder, `${name}.json`), 'utf8')) as JobFile;
+
+// The tests look freely into answers of many shapes.
+// biome-ignore lint/suspicious/noExplicitAny: see above
+type Answer = { status: number; type: string; body: any };
+
+/** The server on a fresh copy of the migrated database. */
+export async function testServer() {
+  const url = new URL(process.env.TEST_CLUSTER_URL as string);
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: url.href });
+  await admin.connect();
+  await admin.query(`create database ${name} template template_lantern`);
+  await admin.end();
+  url.pathname = `/${name}`;
+  const { db, close } = connect(url.href);
+  const app = await buildApp({ db, logLevel: 'silent' });
+
+  /** Calls the API; the body comes back read. */
+  const call = async (
+    method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+    path: string,
+    body?: unknown,
+  ): Promise<Answer> => {
+    const reply = await app.inject({
+      method,
+      url: path.startsWith('/api') ? path : `/api/v1${path}`,
+      headers: { host: 'localhost' },
+      ...(body === undefined ? {} : { payload: body as object }),
+    });
+    const type = String(reply.headers['content-type']);
+    return { status: reply.statusCode, type, body: type.includes('json') ? reply.json() : reply.body };
+  };
+  return {
+    app,
+    db,
+    call,
+    end: async () => {
+      await app.close();
+      await close();
+    },
+  };
+}
+
+export type TestServer = Awaited<ReturnType<typeof testServer>>;

@@ -1,0 +1,62 @@
+import type { Fix, LampName, LampState, Plan } from '@early-lantern/contract';
+import { Button, Stack, Typography } from '@mui/material';
+import { useState } from 'react';
+import { LampDialog } from '../parts/LampDialog.tsx';
+import { stateWord } from '../parts/Lantern.tsx';
+import { lampWords } from '../parts/lamp-words.ts';
+
+const urgency: Record<LampState, number> = { out: 2, low: 1, lit: 0, unlit: 0 };
+
+/** The lamp that most needs attention; undefined when none does. */
+export function worstLamp(plan: Plan): LampName | undefined {
+  const names = Object.keys(plan.lamps) as LampName[];
+  const worst = names.reduce((a, b) => (urgency[plan.lamps[b].state] > urgency[plan.lamps[a].state] ? b : a));
+  return urgency[plan.lamps[worst].state] > 0 ? worst : undefined;
+}
+
+/** The sentence that says what is wrong first, with the fix that gains most. */
+export function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
+  const [isOpen, setOpen] = useState(false);
+  const name = worstLamp(plan);
+  if (!name) return null;
+  const lamp = plan.lamps[name];
+  const fix = lamp.fixes[0];
+  const isOut = lamp.state === 'out';
+  return (
+    <Stack
+      direction="row"
+      sx={{
+        alignItems: 'center',
+        columnGap: 1.5,
+        rowGap: 0.5,
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
+        '& .MuiButton-root': { flex: 'none' },
+        borderLeft: 4,
+        borderColor: isOut ? 'var(--mui-palette-out)' : 'text.primary',
+        pl: 1.5,
+      }}
+    >
+      <Typography component="p" sx={{ lineHeight: 1.35 }}>
+        <strong>
+          {lampWords[name].word} is {stateWord[lamp.state]}.
+        </strong>{' '}
+        {lamp.reason}
+        {fix && (
+          <>
+            {' '}
+            {fix.label}: <strong>{fix.gain}</strong>.
+          </>
+        )}
+      </Typography>
+      {fix && (
+        <Button size="small" variant="contained" onClick={() => onApply(fix)}>
+          Apply
+        </Button>
+      )}
+      <Button size="small" variant="outlined" onClick={() => setOpen(true)}>
+        Show working
+      </Button>
+      {isOpen && <LampDialog name={name} lamp={lamp} onApply={onApply} onClose={() => setOpen(false)} />}
+    </Stack>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Fix, Lamp, LampName } from '@early-lantern/contract';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { LampAnswer } from './LampAnswer.tsx';
+import { Lantern, stateWord } from './Lantern.tsx';
+import { lampWords } from './lamp-words.ts';
+
+interface LampDialogProps {
+  name: LampName;
+  lamp: Lamp;
+  onApply: ((fix: Fix) => void) | undefined;
+  onClose: () => void;
+}
+
+/** One lamp opened: its question, its answer, ways out, working. */
+export function LampDialog({ name, lamp, onApply, onClose }: LampDialogProps) {
+  const apply = (fix: Fix) => {
+    onApply?.(fix);
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="lamp-title">
+      <DialogTitle component="div" sx={{ display: 'flex', gap: 2, alignItems: 'center', pb: 1 }}>
+        <Lantern state={lamp.state} size={56} />
+        <div>
+          <Typography id="lamp-title" variant="h2">
+            {lampWords[name].word}: {stateWord[lamp.state]}
+          </Typography>
+          <Typography sx={{ color: 'text.secondary' }}>{lampWords[name].question}</Typography>
+        </div>
+      </DialogTitle>
+      <DialogContent>
+        <LampAnswer lamp={lamp} onApply={onApply && apply} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,97 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { chmod, mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+
+const PROGRAM = resolve(import.meta.dirname, '../../apps/server/dist/lantern.js');
+const PATIENCE_MS = 60_000;
+
+/** The product running on its own port with a database of its own, thrown away afterwards. */
+export interface Stack {
+  url: string;
+  dataDir: string;
+  /** The server's process. */
+  server: ChildProcess;
+  stop: () => Promise<void>;
+}
+
+interface StackOptions {
+  /** ISO moment the demo is loaded at; without it the demo lies ahead of today. */
+  now?: string;
+  empty?: boolean;
+  /** A data directory kept from an earlier start. */
+  dataDir?: string;
+  port?: number;
+}
+
+/** A loopback port that is free now. */
+export function anyPort(): Promise<number> {
+  return new Promise((give, fail) => {
+    const probe = createServer();
+    probe.once('error', fail);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() =>
+        address && typeof address === 'object' ? give(address.port) : fail(new Error('no port')),
+      );
+    });
+  });
+}
+
+/** A new folder that PostgreSQL's account may enter too. */
+export async function newDataDir(): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), 'early-lantern-'));
+  await chmod(folder, 0o755);
+  return join(folder, 'data');
+}
+
+/** Starts the built product and waits until it answers. */
+export async function startStack(options: StackOptions = {}): Promise<Stack> {
+  const dataDir = options.dataDir ?? (await newDataDir());
+  const port = options.port ?? (await anyPort());
+  const args = [PROGRAM, 'start', '--port', String(port), ...(options.empty ? ['--empty'] : [])];
+  const server = spawn(process.execPath, args, {
+    env: {
+      ...process.env,
+      EARLY_LANTERN_DATA: dataDir,
+      ...(options.now ? { EARLY_LANTERN_NOW: options.now } : {}),
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let output = '';
+  server.stdout.on('data', (chunk) => {
+    output += chunk;
+  });
+  server.stderr.on('data', (chunk) => {
+    output += chunk;
+  });
+  const url = `http://127.0.0.1:${port}`;
+  const giveUpAt = Date.now() + PATIENCE_MS;
+  while (!(await answers(url))) {
+    if (server.exitCode !== null || Date.now() > giveUpAt)
+      throw new Error(`The product did not start:\n${output}`);
+    await sleep(50);
+  }
+  return {
+    url,
+    dataDir,
+    server,
+    stop: async () => {
+      if (server.exitCode === null && server.signalCode === null) {
+        const ended = new Promise((done) => server.once('exit', done));
+        server.kill('SIGTERM');
+        await ended;
+      }
+      if (!options.dataDir) await rm(resolve(dataDir, '..'), { recursive: true, force: true });
+    },
+  };
+}
+
+async function answers(url: string): Promise<boolean> {
+  return fetch(`${url}/api/health`).then(
+    (reply) => reply.ok,
+    () => false,
+  );
+}

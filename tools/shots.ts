@@ -1,0 +1,76 @@
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
+import { chromium as browserType, type Page } from '@playwright/test';
+import { chromium } from '../e2e/support/browser.ts';
+import { startStack } from '../e2e/support/stack.ts';
+
+/** The pictures' moment: two days before the demo's Saturday, early. */
+const NOW = '2027-06-17T06:15:00-05:00';
+const FOLDER = process.argv[2] ?? 'docs/screenshots';
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+interface Shot {
+  name: string;
+  path: string;
+  dark?: boolean;
+  phone?: boolean;
+  /** What is done before the picture is taken. */
+  prepare?: (page: Page) => Promise<unknown>;
+}
+
+const shed = '/jobs/engine-shed-unveiled';
+
+const shots: Shot[] = [
+  { name: 'horizon', path: '/' },
+  { name: 'horizon-dark', path: '/', dark: true },
+  { name: 'horizon-phone', path: '/', phone: true },
+  { name: 'pieces', path: `${shed}/pieces` },
+  { name: 'pieces-dark', path: '/jobs/glasshouse-night/pieces', dark: true },
+  { name: 'counts', path: `${shed}/counts` },
+  { name: 'clock', path: `${shed}/clock` },
+  { name: 'run-sheet', path: `${shed}/run-sheet` },
+  { name: 'brief', path: `${shed}/brief` },
+  {
+    name: 'working',
+    path: `${shed}/pieces`,
+    prepare: (page) => page.getByRole('button', { name: /^Enough/ }).click(),
+  },
+  { name: 'sites', path: '/sites' },
+  { name: 'workshop', path: '/workshop' },
+];
+
+/** Pictures of the main views from the demo, always of the same moment. */
+async function takeShots(): Promise<void> {
+  const wanted = process.argv.slice(3);
+  await mkdir(FOLDER, { recursive: true });
+  const stack = await startStack({ now: '2027-06-15T12:00:00Z' });
+  const browser = await browserType.launch(chromium);
+  try {
+    for (const shot of shots) {
+      if (wanted.length && !wanted.includes(shot.name)) continue;
+      const context = await browser.newContext({
+        baseURL: stack.url,
+        viewport: shot.phone ? PHONE : DESK,
+        colorScheme: shot.dark ? 'dark' : 'light',
+        reducedMotion: 'reduce',
+      });
+      const page = await context.newPage();
+      await page.clock.setFixedTime(new Date(NOW));
+      await page.goto(shot.path);
+      await page.getByRole('heading', { level: 1 }).first().waitFor();
+      await page.getByRole('progressbar').waitFor({ state: 'detached' });
+      await page.evaluate(() => document.fonts.ready.then(() => undefined));
+      await shot.prepare?.(page);
+      await page.waitForTimeout(700);
+      await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
+      await context.close();
+      console.log(`${shot.name}.png`);
+    }
+  } finally {
+    await browser.close();
+    await stack.stop();
+  }
+}
+
+await takeShots();
