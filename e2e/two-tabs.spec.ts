@@ -1,0 +1,47 @@
+import { getJob, ownJob } from './support/api.ts';
+import { expect, test } from './support/test.ts';
+
+test('two tabs on one job: the second save is told, sees both versions, and either can be kept', async ({
+  context,
+  request,
+}) => {
+  await ownJob(request, 'two-tabs');
+  const [first, second] = [await context.newPage(), await context.newPage()];
+  for (const page of [first, second]) await page.goto('/jobs/two-tabs/pieces');
+  await first.getByLabel('Piece').fill('Beam, from the first tab');
+  await expect(first.locator('[data-save]')).toHaveText('Saved');
+
+  await second.getByLabel('Piece').fill('Beam, from the second tab');
+  const dialog = second.getByRole('dialog');
+  await expect(dialog).toContainText('was changed elsewhere too');
+  await expect(dialog).toContainText('Beam, from the first tab');
+  await expect(dialog).toContainText('Beam, from the second tab');
+  expect((await getJob(request, 'two-tabs')).pieces[0]?.data.name).toBe('Beam, from the first tab');
+  await dialog.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(second.locator('[data-save]')).toHaveText('Saved');
+  expect((await getJob(request, 'two-tabs')).pieces[0]?.data.name).toBe('Beam, from the second tab');
+
+  await first.getByLabel('Piece').fill('Beam, first again');
+  await first.getByRole('dialog').getByRole('button', { name: 'Take theirs' }).click();
+  await expect(first.getByLabel('Piece')).toHaveValue('Beam, from the second tab');
+  await expect(first.locator('[data-save]')).toHaveText('Saved');
+});
+
+test('while the server is silent work is kept in the browser, over a reload too, and saved when it answers', async ({
+  page,
+  context,
+  request,
+}) => {
+  await ownJob(request, 'silent');
+  await page.goto('/jobs/silent/brief');
+  await context.route('**/api/v1/jobs/silent', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Notes for the crew').fill('Bring the long rope');
+  await expect(page.locator('[data-save]')).toContainText('kept here');
+  await page.reload();
+  await expect(page.getByLabel('Notes for the crew')).toHaveValue('Bring the long rope');
+  await context.unroute('**/api/v1/jobs/silent');
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  expect((await getJob(request, 'silent')).data.notes).toBe('Bring the long rope');
+});

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+import { chromium } from './e2e/support/browser.ts';
+
+/** Journeys through the real interface, against the built product on a database of its own. */
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  workers: 2,
+  timeout: 60_000,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: chromium,
+    contextOptions: { reducedMotion: 'reduce' },
+    screenshot: 'only-on-failure',
+    timezoneId: 'America/Chicago',
+    locale: 'en-GB',
+  },
+});
