@@ -47,6 +47,7 @@ test('keyboard only: find a job, move its line, undo, redo, walk its pages', asy
   }
   await page.keyboard.press('h');
   await expect(page).toHaveURL(/\/$/);
+  await expect(page.getByRole('heading', { level: 1, name: 'Horizon' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByRole('dialog', { name: 'New job' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -1,7 +1,5 @@
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
-import { LocalizationProvider } from '@mui/x-date-pickers';
-import { AdapterLuxon } from '@mui/x-date-pickers/AdapterLuxon';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -18,15 +16,13 @@ createRoot(document.getElementById('root') as HTMLElement).render(
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline />
       <QueryClientProvider client={queryClient}>
-        <LocalizationProvider dateAdapter={AdapterLuxon} adapterLocale="en-GB">
-          <UnitsProvider>
-            <PaletteProvider>
-              <NoticeProvider>
-                <RouterProvider router={router} />
-              </NoticeProvider>
-            </PaletteProvider>
-          </UnitsProvider>
-        </LocalizationProvider>
+        <UnitsProvider>
+          <PaletteProvider>
+            <NoticeProvider>
+              <RouterProvider router={router} />
+            </NoticeProvider>
+          </PaletteProvider>
+        </UnitsProvider>
       </QueryClientProvider>
     </ThemeProvider>
   </StrictMode>,

@@ -1,35 +1,52 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { BriefScreen } from './brief/BriefScreen.tsx';
-import { ClockScreen } from './clock/ClockScreen.tsx';
-import { CountsScreen } from './counts/CountsScreen.tsx';
 import { HorizonScreen } from './horizon/HorizonScreen.tsx';
-import { JobScreen } from './job/JobScreen.tsx';
 import { Frame } from './parts/Frame.tsx';
 import { ErrorPage, ScreenError } from './parts/ScreenError.tsx';
-import { PiecesScreen } from './pieces/PiecesScreen.tsx';
-import { RunSheetScreen } from './run-sheet/RunSheetScreen.tsx';
-import { SitesScreen } from './sites/SitesScreen.tsx';
-import { WorkshopScreen } from './workshop/WorkshopScreen.tsx';
 
+/** The Horizon comes with the first load; every other screen when it is first opened. */
 export const router = createBrowserRouter([
   {
     Component: Frame,
     ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
     children: [
       { index: true, Component: HorizonScreen, ErrorBoundary: ScreenError },
-      { path: 'sites', Component: SitesScreen, ErrorBoundary: ScreenError },
-      { path: 'workshop', Component: WorkshopScreen, ErrorBoundary: ScreenError },
+      {
+        path: 'sites',
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./sites/SitesScreen.tsx')).SitesScreen },
+      },
+      {
+        path: 'workshop',
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./workshop/WorkshopScreen.tsx')).WorkshopScreen },
+      },
       {
         path: 'jobs/:jobId',
-        Component: JobScreen,
         ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./job/JobScreen.tsx')).JobScreen },
         children: [
           { index: true, element: <Navigate to="pieces" replace /> },
-          { path: 'brief', Component: BriefScreen },
-          { path: 'pieces', Component: PiecesScreen },
-          { path: 'counts', Component: CountsScreen },
-          { path: 'clock', Component: ClockScreen },
-          { path: 'run-sheet', Component: RunSheetScreen },
+          {
+            path: 'brief',
+            lazy: { Component: async () => (await import('./brief/BriefScreen.tsx')).BriefScreen },
+          },
+          {
+            path: 'pieces',
+            lazy: { Component: async () => (await import('./pieces/PiecesScreen.tsx')).PiecesScreen },
+          },
+          {
+            path: 'counts',
+            lazy: { Component: async () => (await import('./counts/CountsScreen.tsx')).CountsScreen },
+          },
+          {
+            path: 'clock',
+            lazy: { Component: async () => (await import('./clock/ClockScreen.tsx')).ClockScreen },
+          },
+          {
+            path: 'run-sheet',
+            lazy: { Component: async () => (await import('./run-sheet/RunSheetScreen.tsx')).RunSheetScreen },
+          },
         ],
       },
       { path: '*', element: <ErrorPage error={new Error('There is no page at this address.')} /> },

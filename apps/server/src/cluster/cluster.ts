@@ -33,11 +33,7 @@ export async function openCluster(dataDir: string): Promise<Cluster> {
     : await makeCluster(dataDir, pgData);
   if (!(await isRunning(dataDir, pgData))) {
     await clearDeadLock(pgData);
-    if (!(await portIsFree(settings.port))) {
-      settings = { ...settings, port: await freePort(settings.port + 1) };
-      await writeSettings(dataDir, settings);
-    }
-    await startPostgres(dataDir, pgData, settings.port);
+    settings = await startOnFreePort(dataDir, pgData, settings);
   }
   await makeDatabase(settings);
   return {
@@ -101,6 +97,24 @@ async function isRunning(dataDir: string, pgData: string): Promise<boolean> {
     () => true,
     () => false,
   );
+}
+
+/** Starts on the port kept, or on another when that is taken, by the time PostgreSQL asks for it too. */
+async function startOnFreePort(dataDir: string, pgData: string, kept: Settings): Promise<Settings> {
+  let settings = kept;
+  for (let attempt = 1; ; attempt++) {
+    if (!(await portIsFree(settings.port))) {
+      settings = { ...settings, port: await freePort(settings.port + attempt) };
+      await writeSettings(dataDir, settings);
+    }
+    try {
+      await startPostgres(dataDir, pgData, settings.port);
+      return settings;
+    } catch (error) {
+      // Somebody else may have taken the port between the look and the start; anything else is final.
+      if (attempt === 5 || (await portIsFree(settings.port))) throw error;
+    }
+  }
 }
 
 async function startPostgres(dataDir: string, pgData: string, port: number): Promise<void> {

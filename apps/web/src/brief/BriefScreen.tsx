@@ -1,11 +1,10 @@
 import type { JobHead } from '@early-lantern/contract';
 import DownloadIcon from '@mui/icons-material/Download';
 import { Box, Button, Chip, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
-import { DateTimePicker } from '@mui/x-date-pickers';
-import { DateTime } from 'luxon';
 import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { exportJob } from '../job/JobScreen.tsx';
+import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
 
 /** What was agreed: the occasion, the place, the times and the people. */
@@ -19,18 +18,7 @@ export function BriefScreen() {
     store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
 
   const time = (label: string, value: string, take: (iso: string) => void) => (
-    <DateTimePicker
-      label={label}
-      value={DateTime.fromISO(value, { zone: workshop.timeZone })}
-      timezone={workshop.timeZone}
-      ampm={false}
-      format="d LLL yyyy HH:mm"
-      onAccept={(picked) => {
-        const iso = picked?.toISO({ suppressMilliseconds: true });
-        if (picked?.isValid && iso) take(iso);
-      }}
-      slotProps={{ textField: { size: 'small', fullWidth: true } }}
-    />
+    <DateTimeField label={label} value={value} zone={workshop.timeZone} onCommit={take} />
   );
   const toggle = (id: string) => {
     const crew = head.crew.includes(id) ? head.crew.filter((one) => one !== id) : [...head.crew, id];
@@ -77,6 +65,7 @@ export function BriefScreen() {
             label="Site"
             value={head.siteId}
             disabled={document.pieces.length > 0}
+            sx={{ '& .MuiFormHelperText-root.Mui-disabled': { color: 'text.secondary' } }}
             helperText={
               document.pieces.length > 0 ? 'The pieces are drawn on spots of this site.' : undefined
             }

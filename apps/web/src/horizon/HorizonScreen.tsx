@@ -11,7 +11,7 @@ import {
   Stack,
   Typography,
 } from '@mui/material';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import { fileOf, queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
@@ -24,7 +24,11 @@ import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
-import { NewJobDialog } from './NewJobDialog.tsx';
+
+/** With its calendar it weighs more than the page, and few visits need it. */
+const NewJobDialog = lazy(() =>
+  import('./NewJobDialog.tsx').then((module) => ({ default: module.NewJobDialog })),
+);
 
 interface ReadyJob {
   row: JobRow;
@@ -203,11 +207,13 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
         </Accordion>
       )}
       {isNew && (
-        <NewJobDialog
-          workshop={workshop}
-          sites={sites.map((row) => row.data)}
-          onClose={() => setNew(false)}
-        />
+        <Suspense>
+          <NewJobDialog
+            workshop={workshop}
+            sites={sites.map((row) => row.data)}
+            onClose={() => setNew(false)}
+          />
+        </Suspense>
       )}
       {faults && <ImportFaults problem={faults.problem} onClose={() => setFaults(undefined)} />}
     </Box>

@@ -11,12 +11,12 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { DateTimePicker } from '@mui/x-date-pickers';
 import { DateTime } from 'luxon';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 
@@ -29,10 +29,13 @@ interface NewJobDialogProps {
 const A_NEW_PLACE = '(new)';
 
 /** Saturday at six in the evening, this one or the next. */
-function nextSaturday(zone: string): DateTime {
+function nextSaturday(zone: string): string {
   const now = DateTime.now().setZone(zone);
   const days = (6 - now.weekday + 7) % 7 || 7;
-  return now.plus({ days }).set({ hour: 18, minute: 0, second: 0, millisecond: 0 });
+  return now
+    .plus({ days })
+    .set({ hour: 18, minute: 0, second: 0, millisecond: 0 })
+    .toISO({ suppressMilliseconds: true }) as string;
 }
 
 /** Asks for the little that a job cannot do without: name, place, doors, people. */
@@ -47,7 +50,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
     surface: 'painted' as Surface,
     driveMin: 20,
   });
-  const [doors, setDoors] = useState<DateTime | null>(() => nextSaturday(zone));
+  const [doors, setDoors] = useState(() => nextSaturday(zone));
   const [crew, setCrew] = useState(() => workshop.crew.slice(0, 2).map((member) => member.id));
   const [fault, setFault] = useState<string>();
   const navigate = useNavigate();
@@ -56,7 +59,6 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   const missing = () => {
     if (!name.trim()) return 'Give the job a name.';
     if (isNewPlace && !place.name.trim()) return 'Give the place a name.';
-    if (!doors?.isValid) return 'Say when the doors open.';
     return crew.length === 0 ? 'Choose at least one person.' : undefined;
   };
 
@@ -64,10 +66,10 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
     event.preventDefault();
     const lacks = missing();
     setFault(lacks);
-    if (lacks || !doors) return;
+    if (lacks) return;
     try {
       const at = isNewPlace ? await addSite(place) : siteId;
-      const job = newJob(name.trim(), at, doors, crew);
+      const job = newJob(name.trim(), at, DateTime.fromISO(doors, { zone }), crew);
       await call('POST', '/jobs', job);
       await Promise.all([
         queryClient.invalidateQueries({ queryKey: keys.jobs }),
@@ -149,15 +151,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
                 </Stack>
               </>
             )}
-            <DateTimePicker
-              label="Doors"
-              value={doors}
-              onChange={setDoors}
-              timezone={zone}
-              ampm={false}
-              format="d LLL yyyy HH:mm"
-              slotProps={{ textField: { size: 'small' } }}
-            />
+            <DateTimeField label="Doors" value={doors} zone={zone} onCommit={setDoors} />
             <div>
               <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
               <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>

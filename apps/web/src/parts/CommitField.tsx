@@ -23,7 +23,11 @@ export function CommitField({ value, onCommit, helperText, ...field }: CommitFie
       value={typed ?? value}
       error={fault !== undefined}
       helperText={fault ?? helperText}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        // Gone while typing: vanishing only when left, it would move the button about to be clicked.
+        setFault(undefined);
+      }}
       onBlur={commit}
       onKeyDown={(event) => {
         if (event.key === 'Enter' && !field.multiline) commit();

@@ -128,11 +128,12 @@ export function Frame() {
           size="small"
           variant="outlined"
           onClick={palette.open}
-          aria-label="Find or do anything"
+          aria-label="find or do anything"
           sx={{ borderColor: 'line', fontWeight: 500, color: 'text.secondary', gap: 1, minWidth: 0, px: 1 }}
         >
           <Box
             component="kbd"
+            aria-hidden="true"
             sx={{ font: 'inherit', border: 1, borderRadius: 0.75, px: 0.75, lineHeight: 1.3 }}
           >
             /
@@ -145,7 +146,7 @@ export function Frame() {
           <Button
             size="small"
             onClick={() => setUnits(otherUnits)}
-            aria-label={`Lengths in ${units} units; change to ${otherUnits}`}
+            aria-label={`${units === 'imperial' ? 'ft · in' : 'm · cm'}: show ${otherUnits} lengths`}
             sx={{ minWidth: 0 }}
           >
             {units === 'imperial' ? 'ft · in' : 'm · cm'}

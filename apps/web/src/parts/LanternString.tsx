@@ -1,5 +1,6 @@
 import type { Fix, LampName, Plan } from '@early-lantern/contract';
 import { Box, ButtonBase, Skeleton, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { useState } from 'react';
 import { LampDialog } from './LampDialog.tsx';
 import { Lantern, stateWord } from './Lantern.tsx';
@@ -42,11 +43,6 @@ export function LanternString({ plan, compact = false, onApply }: LanternStringP
             key={name}
             onClick={() => setOpen(name)}
             disabled={!plan}
-            aria-label={
-              plan
-                ? `${lampWords[name].word}: ${stateWord[plan.lamps[name].state]}, ${plan.lamps[name].figure}`
-                : lampWords[name].word
-            }
             sx={{
               flexDirection: 'column',
               justifyContent: 'flex-start',
@@ -63,6 +59,11 @@ export function LanternString({ plan, compact = false, onApply }: LanternStringP
               sx={{ fontSize: compact ? 13 : 14, fontWeight: 700, lineHeight: 1.3, mt: 0.25 }}
             >
               {lampWords[name].word}
+              {plan && (
+                <Box component="span" sx={visuallyHidden}>
+                  : {stateWord[plan.lamps[name].state]},
+                </Box>
+              )}
             </Typography>
             {plan ? (
               <Typography

@@ -53,7 +53,11 @@ export function LengthField({
       value={typed ?? show(valueM)}
       error={fault !== undefined}
       helperText={fault ?? helperText}
-      onChange={(event) => setTyped(event.target.value)}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        // Gone while typing: vanishing only when left, it would move the button about to be clicked.
+        setFault(undefined);
+      }}
       onFocus={(event) => event.target.select()}
       onBlur={commit}
       onKeyDown={(event) => {

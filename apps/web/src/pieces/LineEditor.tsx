@@ -15,6 +15,8 @@ interface LineEditorProps {
   onLine: (line: Point[], gesture: string) => void;
 }
 
+/** The library would drag by arrow keys too, in pixels; here they move by inches. */
+const KEYS_ARE_OURS = { pointer: { keys: false } };
 /** How far beyond the wall's edges a point may go, metres. */
 const BEYOND_M = 0.3;
 
@@ -59,7 +61,7 @@ export function LineEditor({ line, spot, perM, snapM, onLine }: LineEditorProps)
     const start = (memo ?? line[index as number]) as Point;
     moved(index as number, start.xM + mx * px, start.yM - my * px, `drag-${gestures.current}`);
     return start;
-  });
+  }, KEYS_ARE_OURS);
 
   const onKey = (event: KeyboardEvent, index: number, point: Point) => {
     const step = event.shiftKey ? snapM * 6 : snapM;
