@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { readFile, rm } from 'node:fs/promises';
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
@@ -88,6 +88,15 @@ test('started twice it says where it runs; on a busy port it says what to do; st
   expect(busy.code).toBe(1);
   expect(busy.output).toContain(`--port ${port + 1}`);
   expect((await lantern(dataDir, 'start', '--port', 'many')).output).toContain('not a port');
+});
+
+test('a set-up cut short and the lock of a dead server are cleared away', async () => {
+  await mkdir(join(dataDir, 'postgres.new'), { recursive: true });
+  await writeFile(join(dataDir, 'postgres.new', 'PG_VERSION'), 'half');
+  await writeFile(join(dataDir, 'server.json'), JSON.stringify({ pid: 4_000_000, port: 1 }));
+  const stack = await startStack({ dataDir });
+  expect(await notes(stack.url)).not.toBe('');
+  await stack.stop();
 });
 
 test('an empty start has a workshop and no jobs; the demo does not come later', async () => {

@@ -68,6 +68,10 @@ test('pieces are added at the end, and taken out', async () => {
     'rope-garland',
     'second',
   ]);
+  const firstPage = (await server.call('GET', '/jobs/meadow-finish/pieces?limit=1')).body;
+  expect(firstPage).toMatchObject({ total: 2, next: 'rope-garland' });
+  const rest = (await server.call('GET', `/jobs/meadow-finish/pieces?limit=1&after=${firstPage.next}`)).body;
+  expect(rest).toMatchObject({ next: null, items: [{ data: { id: 'second' } }] });
   expect((await server.call('DELETE', '/jobs/meadow-finish/pieces/second?revision=7')).status).toBe(409);
   expect((await server.call('DELETE', '/jobs/meadow-finish/pieces/second?revision=1')).status).toBe(200);
   expect((await meadow()).pieces).toHaveLength(1);

@@ -1,4 +1,4 @@
-import { Id, Piece, PieceRow, update } from '@early-lantern/contract';
+import { Id, PageQuery, Piece, PieceRow, page, update } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { gives, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
@@ -14,8 +14,14 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.get(
     '/jobs/:jobId/pieces',
-    { schema: { tags, params: JobParams, response: gives(z.strictObject({ items: z.array(PieceRow) })) } },
-    async ({ params }) => ({ items: (await getJob(db, params.jobId)).pieces }),
+    { schema: { tags, params: JobParams, querystring: PageQuery, response: gives(page(PieceRow)) } },
+    async ({ params, query }) => {
+      const { pieces } = await getJob(db, params.jobId);
+      const start = query.after ? pieces.findIndex((piece) => piece.data.id === query.after) + 1 : 0;
+      const items = pieces.slice(start, start + query.limit);
+      const isLast = start + items.length >= pieces.length;
+      return { items, total: pieces.length, next: isLast ? null : (items.at(-1)?.data.id ?? null) };
+    },
   );
 
   server.get(

@@ -1,4 +1,4 @@
-import type { BalloonRow, StockRow, WorkshopRow } from '@early-lantern/contract';
+import type { BalloonRow, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import {
   Box,
   Paper,
@@ -12,14 +12,12 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { useMutation } from '@tanstack/react-query';
 import { Fragment } from 'react';
-import { ApiProblem, call } from '../api/client.ts';
-import { keys, queryClient, useSettings } from '../api/queries.ts';
+import { keys, useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
-import { useNotice } from '../parts/notices.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
+import { useRowSave } from '../parts/useRowSave.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { useUnits } from '../preferences.tsx';
 
@@ -186,29 +184,22 @@ interface StockFieldProps {
 }
 
 /** What is on the shelf of one product; typed after counting, kept when left. */
-function StockField({ nominalIn, colour, name, onHand }: StockFieldProps) {
+function StockField(props: StockFieldProps) {
   const settings = useSettings().data;
-  const tell = useNotice();
-  const save = useMutation({
-    mutationFn: ({ row, stock }: { row: WorkshopRow; stock: StockRow[] }) =>
-      call<WorkshopRow>('PUT', '/workshop', { revision: row.revision, data: { ...row.data, stock } }),
-    onSuccess: (row) => queryClient.setQueryData(keys.workshop, row),
-    onError: async (error) => {
-      await queryClient.invalidateQueries({ queryKey: keys.workshop });
-      const isStale = error instanceof ApiProblem && error.problem.status === 409;
-      tell({
-        text: isStale
-          ? 'The shelf was changed elsewhere: here is the newest. Type your count again.'
-          : `Not kept: ${error.message}`,
-      });
-    },
-    scope: { id: 'workshop' },
-  });
+  return settings ? <StockInput {...props} row={settings} /> : null;
+}
+
+function StockInput({ nominalIn, colour, name, onHand, row }: StockFieldProps & { row: WorkshopRow }) {
+  const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const commit = (text: string) => {
     const count = Number(text);
-    if (!settings || text.trim() === '' || !Number.isInteger(count) || count < 0 || count === onHand) return;
-    const others = settings.data.stock.filter((row) => row.nominalIn !== nominalIn || row.colour !== colour);
-    save.mutate({ row: settings, stock: [...others, { nominalIn, colour, onHand: count }] });
+    if (text.trim() === '' || !Number.isInteger(count) || count < 0 || count === onHand) return;
+    save(({ stock }) => ({
+      stock: [
+        ...stock.filter((held) => held.nominalIn !== nominalIn || held.colour !== colour),
+        { nominalIn, colour, onHand: count },
+      ],
+    }));
   };
   return (
     <TextField

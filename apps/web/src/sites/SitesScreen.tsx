@@ -76,16 +76,16 @@ export function SitesScreen() {
 }
 
 function SiteCard({ row }: { row: SiteRow }) {
-  const save = useRowSave<Site>(keys.sites);
   const tell = useNotice();
   const site = row.data;
-  const change = (edit: Partial<Site>) => save.mutate({ path: `/sites/${site.id}`, row, edit });
-  const changeSpot = (index: number, edit: Partial<Spot>) =>
-    change({ spots: site.spots.map((spot, i) => (i === index ? { ...spot, ...edit } : spot)) });
+  const save = useRowSave<Site>(keys.sites, `/sites/${site.id}`, row);
+  const change = (edit: Partial<Site>) => save(() => edit);
+  const changeSpot = (id: string, edit: Partial<Spot>) =>
+    save(({ spots }) => ({ spots: spots.map((spot) => (spot.id === id ? { ...spot, ...edit } : spot)) }));
   const addSpot = () =>
-    change({
+    save(({ spots }) => ({
       spots: [
-        ...site.spots,
+        ...spots,
         {
           id: newId('spot'),
           name: 'New wall',
@@ -95,7 +95,7 @@ function SiteCard({ row }: { row: SiteRow }) {
           surface: 'painted',
         },
       ],
-    });
+    }));
   const remove = async () => {
     try {
       await call('DELETE', `/sites/${site.id}?revision=${row.revision}`);
@@ -133,13 +133,13 @@ function SiteCard({ row }: { row: SiteRow }) {
             valueM={site.loadIn.distanceM}
             min={0}
             max={2000}
-            onCommit={(distanceM) => change({ loadIn: { ...site.loadIn, distanceM } })}
+            onCommit={(distanceM) => save(({ loadIn }) => ({ loadIn: { ...loadIn, distanceM } }))}
           />
           <CommitField
             label="Steps"
             value={String(site.loadIn.steps)}
             onCommit={(text) =>
-              wholeNumber(text, 0, 500, (steps) => change({ loadIn: { ...site.loadIn, steps } }))
+              wholeNumber(text, 0, 500, (steps) => save(({ loadIn }) => ({ loadIn: { ...loadIn, steps } })))
             }
           />
         </Box>
@@ -149,7 +149,7 @@ function SiteCard({ row }: { row: SiteRow }) {
           }
           label="Indoors"
         />
-        {site.spots.map((spot, i) => (
+        {site.spots.map((spot) => (
           <Box
             key={spot.id}
             sx={{
@@ -162,25 +162,25 @@ function SiteCard({ row }: { row: SiteRow }) {
             <CommitField
               label="Spot"
               value={spot.name}
-              onCommit={(text) => someName(text, (name) => changeSpot(i, { name }))}
+              onCommit={(text) => someName(text, (name) => changeSpot(spot.id, { name }))}
             />
             <LengthField
               label="Width"
               valueM={spot.widthM}
               max={60}
-              onCommit={(widthM) => changeSpot(i, { widthM })}
+              onCommit={(widthM) => changeSpot(spot.id, { widthM })}
             />
             <LengthField
               label="Height"
               valueM={spot.heightM}
               max={20}
-              onCommit={(heightM) => changeSpot(i, { heightM })}
+              onCommit={(heightM) => changeSpot(spot.id, { heightM })}
             />
             <TextField
               select
               label="Surface"
               value={spot.surface}
-              onChange={(event) => changeSpot(i, { surface: Surface.parse(event.target.value) })}
+              onChange={(event) => changeSpot(spot.id, { surface: Surface.parse(event.target.value) })}
             >
               {Surface.options.map((surface) => (
                 <MenuItem key={surface} value={surface}>
@@ -191,7 +191,7 @@ function SiteCard({ row }: { row: SiteRow }) {
             <IconButton
               aria-label={`Delete ${spot.name}`}
               disabled={site.spots.length === 1}
-              onClick={() => change({ spots: site.spots.filter((_, j) => j !== i) })}
+              onClick={() => save(({ spots }) => ({ spots: spots.filter((one) => one.id !== spot.id) }))}
             >
               <DeleteIcon />
             </IconButton>

@@ -43,10 +43,10 @@ export function CrewPanel({ rows }: { rows: CrewRow[] }) {
 }
 
 function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
-  const save = useRowSave<CrewMember>(keys.crew);
   const tell = useNotice();
   const member = row.data;
-  const change = (edit: Partial<CrewMember>) => save.mutate({ path: `/crew/${member.id}`, row, edit });
+  const save = useRowSave<CrewMember>(keys.crew, `/crew/${member.id}`, row);
+  const change = (edit: Partial<CrewMember>) => save(() => edit);
   const time = (label: string, edge: 'from' | 'to') => (
     <CommitField
       label={label}

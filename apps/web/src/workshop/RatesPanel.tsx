@@ -24,23 +24,22 @@ const parts = [
 
 /** How long each kind of work takes: the engine's figures until the business puts in its own. */
 export function RatesPanel({ row }: { row: WorkshopRow }) {
-  const save = useRowSave<WorkshopSettings>(keys.workshop);
+  const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const { rates } = row.data;
-  const change = (next: WorkshopSettings['rates']) =>
-    save.mutate({ path: '/workshop', row, edit: { rates: next } });
   const set = (key: RateKey, part: keyof Rate, text: string): string | undefined => {
     const seconds = Number(text);
     if (text.trim() === '' || !(seconds >= 0)) return 'Seconds';
     const { quickS, usualS, slowS } = { ...defaultRates[key], ...rates[key] };
     const rate = { quickS, usualS, slowS, [part]: seconds };
     if (rate.quickS > rate.usualS || rate.usualS > rate.slowS) return 'quick ≤ usual ≤ slow';
-    change({ ...rates, [key]: rate });
+    save((data) => ({ rates: { ...data.rates, [key]: rate } }));
     return undefined;
   };
-  const reset = (key: RateKey) => {
-    const { [key]: _, ...rest } = rates;
-    change(rest);
-  };
+  const reset = (key: RateKey) =>
+    save((data) => {
+      const { [key]: _, ...rest } = data.rates;
+      return { rates: rest };
+    });
   return (
     <Paper variant="outlined" sx={{ p: 2 }}>
       <Typography variant="h2">Working rates</Typography>

@@ -1,4 +1,4 @@
-import type { WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import type { Colour, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import {
@@ -20,9 +20,11 @@ import { useRowSave } from '../parts/useRowSave.ts';
 const zones = Intl.supportedValuesOf('timeZone');
 
 export function SettingsPanel({ row }: { row: WorkshopRow }) {
-  const save = useRowSave<WorkshopSettings>(keys.workshop);
   const { data } = row;
-  const change = (edit: Partial<WorkshopSettings>) => save.mutate({ path: '/workshop', row, edit });
+  const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
+  const change = (edit: Partial<WorkshopSettings>) => save(() => edit);
+  const changeColour = (id: string, edit: Partial<Colour>) =>
+    save(({ colours }) => ({ colours: colours.map((one) => (one.id === id ? { ...one, ...edit } : one)) }));
   return (
     <Paper variant="outlined" sx={{ p: 2 }}>
       <Stack spacing={1.75}>
@@ -60,7 +62,7 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
           />
         </Box>
         <Typography variant="h2">Colours</Typography>
-        {data.colours.map((colour, i) => (
+        {data.colours.map((colour) => (
           <Stack key={colour.id} direction="row" sx={{ gap: 1, alignItems: 'center' }}>
             <Box
               component="input"
@@ -70,8 +72,7 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
               defaultValue={colour.hex}
               onBlur={(event: React.FocusEvent<HTMLInputElement>) => {
                 const hex = event.target.value.toLowerCase();
-                if (hex !== colour.hex)
-                  change({ colours: data.colours.map((one, j) => (j === i ? { ...one, hex } : one)) });
+                if (hex !== colour.hex) changeColour(colour.id, { hex });
               }}
               sx={{ width: 44, height: 36, p: 0, border: 0, bgcolor: 'transparent' }}
             />
@@ -79,20 +80,16 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
               fullWidth
               label="Colour"
               value={colour.name}
-              onCommit={(text) =>
-                someName(text, (name) =>
-                  change({ colours: data.colours.map((one, j) => (j === i ? { ...one, name } : one)) }),
-                )
-              }
+              onCommit={(text) => someName(text, (name) => changeColour(colour.id, { name }))}
             />
             <IconButton
               aria-label={`Delete ${colour.name}`}
               disabled={data.colours.length === 1}
               onClick={() =>
-                change({
-                  colours: data.colours.filter((_, j) => j !== i),
-                  stock: data.stock.filter((held) => held.colour !== colour.id),
-                })
+                save(({ colours, stock }) => ({
+                  colours: colours.filter((one) => one.id !== colour.id),
+                  stock: stock.filter((held) => held.colour !== colour.id),
+                }))
               }
             >
               <DeleteIcon />
@@ -103,9 +100,9 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
           startIcon={<AddIcon />}
           sx={{ alignSelf: 'start' }}
           onClick={() =>
-            change({
-              colours: [...data.colours, { id: newId('colour'), name: 'New colour', hex: '#b7a6c4' }],
-            })
+            save(({ colours }) => ({
+              colours: [...colours, { id: newId('colour'), name: 'New colour', hex: '#b7a6c4' }],
+            }))
           }
         >
           Add a colour

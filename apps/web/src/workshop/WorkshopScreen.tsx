@@ -1,6 +1,7 @@
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useCrew, useSettings } from '../api/queries.ts';
 import { CrewPanel } from './CrewPanel.tsx';
+import { GearPanel } from './GearPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
 
@@ -27,6 +28,7 @@ export function WorkshopScreen() {
         <Box sx={{ display: 'grid', gap: 2 }}>
           <SettingsPanel row={settings.data} />
           <CrewPanel rows={crew.data} />
+          <GearPanel row={settings.data} />
         </Box>
         <RatesPanel row={settings.data} />
       </Box>

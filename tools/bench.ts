@@ -1,0 +1,209 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
+import { type JobFile, JobFile as JobFileSchema, type JobRow } from '@early-lantern/contract';
+import { pictureOf, planJob } from '@early-lantern/core';
+import { chromium as browserType } from '@playwright/test';
+import { chromium } from '../e2e/support/browser.ts';
+import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
+
+/**
+ * Speed in one run on this machine. Absolute figures differ between machines; the ratios to the unit of work (hashing
+ * one megabyte) may be compared.
+ */
+const demo = (name: string): JobFile =>
+  JobFileSchema.parse(JSON.parse(readFileSync(`demo/jobs/${name}.json`, 'utf8')));
+
+const quantile = (sorted: number[], q: number) =>
+  sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? Number.NaN;
+
+/** Median of the time one call takes, milliseconds, after warming up. */
+function medianMs(work: () => unknown, rounds = 60): number {
+  for (let i = 0; i < rounds; i++) work();
+  const times = Array.from({ length: rounds }, () => {
+    const started = performance.now();
+    work();
+    return performance.now() - started;
+  });
+  return quantile(
+    times.sort((a, b) => a - b),
+    0.5,
+  );
+}
+
+function unitMs(): number {
+  const data = new Float64Array(125_000).map((_, i) => i);
+  return medianMs(() => {
+    let hash = 0;
+    for (const value of data) hash = Math.imul(hash ^ value, 0x9e3779b1) >>> 0;
+    return hash;
+  });
+}
+
+const rows: { what: string; value: string }[] = [];
+const report = (what: string, value: string) => {
+  rows.push({ what, value });
+  console.log(`${what.padEnd(64)} ${value}`);
+};
+
+function benchPlan(): void {
+  const unit = unitMs();
+  const file = structuredClone(demo('02-engine-shed'));
+  const [first] = file.job.pieces;
+  if (!first) throw new Error('the demo job has no piece');
+  file.job.pieces.push({ ...first, id: 'third', name: 'Third' });
+  const ms = (work: () => unknown) => {
+    const median = medianMs(work);
+    return `${median.toFixed(1)} ms (${(median / unit).toFixed(0)} units)`;
+  };
+  const easy = structuredClone(file);
+  for (const row of easy.workshop.stock) row.onHand = 1000;
+  easy.job.access.from = easy.job.access.from.replace('T15:30', 'T12:00');
+  report(
+    'plan of a 3-piece job, all lamps lit',
+    ms(() => planJob(easy)),
+  );
+  report(
+    'plan of a 3-piece job, fixes tried for two lamps',
+    ms(() => planJob(file)),
+  );
+  report(
+    'balloons of 3 pieces placed for the picture',
+    ms(() => file.job.pieces.map(pictureOf)),
+  );
+}
+
+/** Fifty clients, each one request after the other: reads, updates and plans mixed. */
+async function benchApi({ url }: Stack): Promise<void> {
+  const CLIENTS = 50;
+  const EACH = 24;
+  const file = demo('01-meadow-finish');
+  const kinds: Record<string, number[]> = { read: [], update: [], plan: [] };
+  const timed = async (kind: string, request: () => Promise<Response>) => {
+    const started = performance.now();
+    const reply = await request();
+    if (!reply.ok) throw new Error(`${kind}: ${reply.status} ${await reply.text()}`);
+    const body: unknown = await reply.json();
+    kinds[kind]?.push(performance.now() - started);
+    return body;
+  };
+  const json = (method: string, body: unknown) => ({
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  const client = async (number: number) => {
+    const job = structuredClone(file);
+    job.job.id = `bench-${number}`;
+    await fetch(`${url}/api/v1/job-files`, json('POST', job));
+    for (let i = 0; i < EACH; i++) {
+      const row = (await timed('read', () => fetch(`${url}/api/v1/jobs/${job.job.id}`))) as JobRow;
+      const data = { ...row.data, notes: `round ${i}` };
+      await timed('update', () =>
+        fetch(`${url}/api/v1/jobs/${job.job.id}`, json('PUT', { revision: row.revision, data })),
+      );
+      if (i % 4 === 0) await timed('plan', () => fetch(`${url}/api/v1/plan`, json('POST', job)));
+    }
+  };
+  const started = performance.now();
+  await Promise.all(Array.from({ length: CLIENTS }, (_, number) => client(number)));
+  const seconds = (performance.now() - started) / 1000;
+  const count = Object.values(kinds).reduce((sum, times) => sum + times.length, 0);
+  for (const [kind, times] of Object.entries(kinds)) {
+    times.sort((a, b) => a - b);
+    report(
+      `API under ${CLIENTS} clients: ${kind}, p50 / p95`,
+      `${quantile(times, 0.5).toFixed(0)} / ${quantile(times, 0.95).toFixed(0)} ms`,
+    );
+  }
+  report('API requests a second', (count / seconds).toFixed(0));
+}
+
+async function benchFirstLoad({ url }: Stack): Promise<void> {
+  const browser = await browserType.launch(chromium);
+  try {
+    const page = await browser.newPage();
+    const session = await page.context().newCDPSession(page);
+    await session.send('Network.enable');
+    let bytes = 0;
+    session.on('Network.loadingFinished', (event) => {
+      bytes += event.encodedDataLength;
+    });
+    const started = performance.now();
+    await page.goto(url);
+    await page.getByRole('article').first().waitFor();
+    report('first load until jobs show, nothing cached', `${(performance.now() - started).toFixed(0)} ms`);
+    await page.getByText('in hand').first().waitFor();
+    report('first load until their lamps show', `${(performance.now() - started).toFixed(0)} ms`);
+    await page.waitForLoadState('networkidle');
+    report('first load, bytes over the wire', `${(bytes / 1024).toFixed(0)} KiB`);
+    await benchEdit(page, url);
+  } finally {
+    await browser.close();
+  }
+}
+
+/** From the key press on a point of the line to the new counts on screen. */
+async function benchEdit(page: import('@playwright/test').Page, url: string): Promise<void> {
+  await page.goto(`${url}/jobs/engine-shed-unveiled/pieces`);
+  await page.getByTestId('piece-counts').waitFor();
+  await page.getByRole('button', { name: /tip/ }).first().focus();
+  const times = await page.evaluate(async () => {
+    const point = document.activeElement as SVGElement;
+    const drawing = () => document.querySelector('svg[role="application"] g circle')?.getAttribute('cx');
+    const times: number[] = [];
+    for (let i = 0; i < 30; i++) {
+      const before = drawing();
+      const started = performance.now();
+      point.dispatchEvent(
+        new KeyboardEvent('keydown', {
+          key: i % 2 ? 'ArrowLeft' : 'ArrowRight',
+          shiftKey: true,
+          bubbles: true,
+        }),
+      );
+      while (drawing() === before && performance.now() - started < 2000)
+        await new Promise(requestAnimationFrame);
+      times.push(performance.now() - started);
+      await new Promise((done) => setTimeout(done, 60));
+    }
+    return times.sort((a, b) => a - b);
+  });
+  report(
+    'an edit of the line until balloons and counts are new, p50 / p95',
+    `${quantile(times, 0.5).toFixed(0)} / ${quantile(times, 0.95).toFixed(0)} ms`,
+  );
+}
+
+function reportSizes(): void {
+  const folder = 'apps/web/dist/assets';
+  const compressed = readdirSync(folder).filter((name) => name.endsWith('.js.br'));
+  const sizes = compressed.map((name) => readFileSync(join(folder, name)));
+  const plain = sizes.reduce((sum, content) => sum + brotliDecompressSync(content).length, 0);
+  const packed = sizes.reduce((sum, content) => sum + content.length, 0);
+  report(
+    'all scripts of the app, compressed / plain',
+    `${(packed / 1024).toFixed(0)} / ${(plain / 1024).toFixed(0)} KiB`,
+  );
+}
+
+async function bench(): Promise<void> {
+  benchPlan();
+  reportSizes();
+  const dataDir = await newDataDir();
+  const startedFirst = performance.now();
+  const first = await startStack({ dataDir });
+  report(
+    'first start with a new database and the demo',
+    `${((performance.now() - startedFirst) / 1000).toFixed(1)} s`,
+  );
+  await benchFirstLoad(first);
+  await benchApi(first);
+  await first.stop();
+  const startedSecond = performance.now();
+  const second = await startStack({ dataDir });
+  report('second start', `${((performance.now() - startedSecond) / 1000).toFixed(1)} s`);
+  await second.stop();
+}
+
+await bench();
