@@ -25,7 +25,7 @@ export function planJob(file: JobFile): Plan {
       ...plan.lamps,
       enough: {
         ...enough,
-        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countJob(tried).balloons)),
+        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countPieces(tried).balloons)),
       },
       onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => planWithoutFixes(tried).onTime) },
     },
@@ -60,20 +60,33 @@ function planWithoutFixes(file: JobFile): Plan {
 }
 
 /** Everything that does not depend on the hour. */
-function countJob({ workshop, job }: JobFile) {
-  // Survey and pieces: each piece's recipe, from its line on the surveyed spot.
-  // Bench: the batches it takes to make it.
-  const worked = job.pieces.map((piece): WorkedPiece => {
-    const recipe = recipeOf(piece);
-    return { piece, recipe, batches: benchBatches(piece, recipe, workshop) };
-  });
+function countJob(file: JobFile) {
+  const { lots, counted, balloons } = countPieces(file);
 
-  // Counts: every balloon with its spares; the chance of complete lots is shared by all lots of the job.
-  const lots = worked.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
-  const pieces = worked.map((one) =>
-    asPlanPiece(one, countBalloons(one.recipe.needs, one.piece.grade, lots, workshop)),
+  // Bench: the batches it takes to make each piece, before anybody has a time.
+  const worked = counted.map(
+    ({ piece, recipe }): WorkedPiece => ({
+      piece,
+      recipe,
+      batches: benchBatches(piece, recipe, file.workshop),
+    }),
   );
-  return { worked, lots, pieces, balloons: totalBalloons(pieces) };
+  const pieces = worked.map((one, i) => asPlanPiece(one, counted[i]?.balloons ?? []));
+  return { worked, lots, pieces, balloons };
+}
+
+/** Every balloon with its spares, piece by piece and in all. */
+function countPieces({ workshop, job }: JobFile) {
+  // Survey and pieces: each piece's recipe, from its line on the surveyed spot.
+  const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece) }));
+
+  // Counts: the chance of complete lots is shared by all lots of the job.
+  const lots = recipes.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
+  const counted = recipes.map((one) => ({
+    ...one,
+    balloons: countBalloons(one.recipe.needs, one.piece.grade, lots, workshop),
+  }));
+  return { lots, counted, balloons: totalBalloons(counted) };
 }
 
 function asPlanPiece({ piece, recipe, batches }: WorkedPiece, balloons: PlanPiece['balloons']): PlanPiece {

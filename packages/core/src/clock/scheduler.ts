@@ -54,14 +54,12 @@ const ORDERS = 16;
  * respects precedence, windows, shifts, skills, hands and gear.
  */
 export function latestSchedule(problem: Problem): Schedule {
-  return bestOf(problem, (placings) => Math.min(...[...placings.values()].map((placing) => placing.start)));
+  return bestOf(problem);
 }
 
 /** Everything as early as its limits allow; of several orders, the one that is done first. */
 export function earliestSchedule(problem: Problem): Schedule {
-  const mirrored = bestOf(mirror(problem), (placings) =>
-    Math.min(...[...placings.values()].map((placing) => placing.start)),
-  );
+  const mirrored = bestOf(mirror(problem));
   if (!mirrored.feasible) return mirrored;
   const placings = new Map(
     [...mirrored.placings].map(([id, placing]) => [
@@ -102,24 +100,59 @@ function followersOf(activities: readonly Activity[]): Map<string, string[]> {
   return followers;
 }
 
-function bestOf(problem: Problem, score: (placings: ReadonlyMap<string, Placing>) => number): Schedule {
+/** Tries the priority orders until one is as good as any could be, and keeps the best. */
+function bestOf(problem: Problem): Schedule {
   const chain = chainBefore(problem.activities);
+  const hopeless = closeWindows(problem.activities, chain);
+  if (hopeless) return { feasible: false, stuck: hopeless };
+  const bound = Math.min(
+    ...problem.activities.map(({ id, latest = Infinity }) => latest - (chain.get(id) as number)),
+  );
+  const followers = followersOf(problem.activities);
   let best: Schedule | undefined;
-  let bestScore = -Infinity;
+  let bestStart = -Infinity;
   let stuck = '';
-  for (let order = 0; order < ORDERS; order++) {
-    const attempt = placeBackwards(problem, (activity, index) => priority(order, activity, index, chain));
+  for (let order = 0; order < ORDERS && bestStart < bound; order++) {
+    const ranks = new Map(
+      problem.activities.map((activity, index) => [activity.id, priority(order, activity, index, chain)]),
+    );
+    const attempt = placeBackwards(problem, followers, ranks);
     if (!attempt.feasible) {
       stuck = attempt.stuck;
       continue;
     }
-    const points = problem.activities.length ? score(attempt.placings) : 0;
-    if (points > bestScore) {
+    const start = firstStart(attempt.placings);
+    if (!best || start > bestStart) {
       best = attempt;
-      bestScore = points;
+      bestStart = start;
     }
   }
   return best ?? { feasible: false, stuck };
+}
+
+const firstStart = (placings: ReadonlyMap<string, Placing>): number => {
+  let first = Infinity;
+  for (const placing of placings.values()) first = Math.min(first, placing.start);
+  return first;
+};
+
+/**
+ * An activity whose window is too small for the chain of work before it, whoever does it: then no order need be tried.
+ */
+function closeWindows(
+  activities: readonly Activity[],
+  chain: ReadonlyMap<string, number>,
+): string | undefined {
+  const byChain = [...activities].sort((a, b) => (chain.get(a.id) as number) - (chain.get(b.id) as number));
+  const ends = new Map<string, number>();
+  for (const activity of byChain) {
+    let start = activity.earliest ?? -Infinity;
+    for (const before of activity.after) start = Math.max(start, ends.get(before) as number);
+    const end = start + activity.minutes;
+    if (end > (activity.latest ?? Infinity)) return activity.id;
+    ends.set(activity.id, end);
+  }
+  return undefined;
 }
 
 /** Longest chain of minutes up to and with each activity. */
@@ -156,69 +189,98 @@ function priority(
   return length * shake;
 }
 
-function placeBackwards(problem: Problem, rank: (activity: Activity, index: number) => number): Schedule {
-  const followers = followersOf(problem.activities);
-  const ranks = new Map(problem.activities.map((activity, index) => [activity.id, rank(activity, index)]));
-  const rankOf = (activity: Activity) => ranks.get(activity.id) as number;
-  const placings = new Map<string, Placing>();
-  const busy = new Map<string, Placing[]>();
-  const waiting = new Set(problem.activities);
+/** What is taken so far: by whom and what, and the moments at which something starts or a shift ends, latest first. */
+interface Board {
+  busy: Map<string, Placing[]>;
+  moments: number[];
+}
 
+function placeBackwards(
+  problem: Problem,
+  followers: ReadonlyMap<string, readonly string[]>,
+  ranks: ReadonlyMap<string, number>,
+): Schedule {
+  const placings = new Map<string, Placing>();
+  const board: Board = {
+    busy: new Map(),
+    moments: [...new Set(problem.workers.flatMap((worker) => worker.shifts.map(([, to]) => to)))].sort(
+      (a, b) => b - a,
+    ),
+  };
+  const waiting = new Set(problem.activities);
   while (waiting.size > 0) {
     let next: Activity | undefined;
+    let nextRank = -Infinity;
     for (const activity of waiting) {
-      const free = (followers.get(activity.id) as string[]).every((id) => placings.has(id));
-      if (free && (!next || rankOf(activity) > rankOf(next))) next = activity;
+      const rank = ranks.get(activity.id) as number;
+      if (rank <= nextRank) continue;
+      if ((followers.get(activity.id) as string[]).every((id) => placings.has(id))) {
+        next = activity;
+        nextRank = rank;
+      }
     }
     // chainBefore has ruled out circles, so one activity is always free.
     const activity = next as Activity;
-    const bound = Math.min(
-      activity.latest ?? Infinity,
-      ...(followers.get(activity.id) as string[]).map((id) => (placings.get(id) as Placing).start),
-    );
-    const placing = latestPlace(activity, bound, problem, busy);
+    let bound = activity.latest ?? Infinity;
+    for (const id of followers.get(activity.id) as string[])
+      bound = Math.min(bound, (placings.get(id) as Placing).start);
+    const placing = latestPlace(activity, bound, problem, board);
     if (!placing) return { feasible: false, stuck: activity.id };
     placings.set(activity.id, placing);
-    for (const id of [...placing.crew, ...placing.gear]) {
-      const list = busy.get(id);
-      if (list) list.push(placing);
-      else busy.set(id, [placing]);
-    }
+    takeUp(board, placing);
     waiting.delete(activity);
   }
   return { feasible: true, placings };
 }
 
-/** The latest place that ends by `bound`: an end at the bound itself, at a shift's end or where something else starts. */
-function latestPlace(
+function takeUp({ busy, moments }: Board, placing: Placing): void {
+  for (const id of placing.crew) busy.set(id, [...(busy.get(id) ?? []), placing]);
+  for (const id of placing.gear) busy.set(id, [...(busy.get(id) ?? []), placing]);
+  const at = moments.findIndex((moment) => moment <= placing.start);
+  if (at < 0) moments.push(placing.start);
+  else if (moments[at] !== placing.start) moments.splice(at, 0, placing.start);
+}
+
+/** The latest place that ends by `bound`: at the bound itself, or where a shift ends or something else starts. */
+function latestPlace(activity: Activity, bound: number, problem: Problem, board: Board): Placing | undefined {
+  if (Number.isFinite(bound)) {
+    const placing = placeEnding(activity, bound, problem, board.busy);
+    if (placing) return placing;
+  }
+  for (const end of board.moments) {
+    if (end >= bound) continue;
+    if (end - activity.minutes < (activity.earliest ?? -Infinity)) return undefined;
+    const placing = placeEnding(activity, end, problem, board.busy);
+    if (placing) return placing;
+  }
+  return undefined;
+}
+
+/** The activity placed to end just then, if hands, skills and gear are free for it. */
+function placeEnding(
   activity: Activity,
-  bound: number,
+  end: number,
   problem: Problem,
   busy: ReadonlyMap<string, readonly Placing[]>,
 ): Placing | undefined {
-  const ends = new Set<number>();
-  if (Number.isFinite(bound)) ends.add(bound);
-  for (const worker of problem.workers) for (const [, to] of worker.shifts) ends.add(Math.min(to, bound));
-  for (const list of busy.values()) for (const placing of list) ends.add(Math.min(placing.start, bound));
-
-  for (const end of [...ends].sort((a, b) => b - a)) {
-    const start = end - activity.minutes;
-    if (start < (activity.earliest ?? -Infinity)) return undefined;
-    const isFree = (id: string) =>
-      (busy.get(id) ?? []).every((placing) => placing.end <= start || placing.start >= end);
-    const gear = activity.gear.map((kind) => (problem.gear[kind] ?? []).find(isFree));
-    if (gear.some((id) => id === undefined)) continue;
-    const crew = chooseCrew(
-      activity,
-      problem.workers.filter(
-        (worker) => isFree(worker.id) && worker.shifts.some(([from, to]) => from <= start && end <= to),
-      ),
-      busy,
-      end,
-    );
-    if (crew) return { start, end, crew, gear: gear as string[] };
+  const start = end - activity.minutes;
+  if (start < (activity.earliest ?? -Infinity)) return undefined;
+  const isFree = (id: string) => {
+    for (const placing of busy.get(id) ?? []) if (placing.end > start && placing.start < end) return false;
+    return true;
+  };
+  const gear: string[] = [];
+  for (const kind of activity.gear) {
+    const item = problem.gear[kind]?.find((id) => !gear.includes(id) && isFree(id));
+    if (item === undefined) return undefined;
+    gear.push(item);
   }
-  return undefined;
+  const free = problem.workers.filter(
+    (worker) => worker.shifts.some(([from, to]) => from <= start && end <= to) && isFree(worker.id),
+  );
+  if (free.length < activity.hands) return undefined;
+  const crew = chooseCrew(activity, free, busy, end);
+  return crew && { start, end, crew, gear };
 }
 
 /** Those with a skill that is asked for first, then whoever has the least idle time before their next work. */
@@ -228,15 +290,17 @@ function chooseCrew(
   busy: ReadonlyMap<string, readonly Placing[]>,
   end: number,
 ): string[] | undefined {
-  if (free.length < activity.hands) return undefined;
-  const idle = (worker: Worker) =>
-    Math.min(
-      Infinity,
-      ...(busy.get(worker.id) ?? [])
-        .filter((placing) => placing.start >= end)
-        .map((placing) => placing.start - end),
-    );
-  const byIdle = [...free].sort((a, b) => (idle(a) === idle(b) ? 0 : idle(a) - idle(b)));
+  const idle = (worker: Worker) => {
+    let least = Infinity;
+    for (const placing of busy.get(worker.id) ?? []) {
+      if (placing.start >= end) least = Math.min(least, placing.start - end);
+    }
+    return least;
+  };
+  const byIdle = free
+    .map((worker) => ({ worker, idle: idle(worker) }))
+    .sort((a, b) => (a.idle === b.idle ? 0 : a.idle - b.idle))
+    .map(({ worker }) => worker);
   const chosen: Worker[] = [];
   for (const skill of activity.skills) {
     if (chosen.some((worker) => worker.skills.includes(skill))) continue;

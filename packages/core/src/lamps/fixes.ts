@@ -3,18 +3,22 @@ import { DateTime } from 'luxon';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { productNeeds } from '../stock/needs.ts';
 
-/** The file with changes made: JSON pointers into it, each set to a value. The file itself stays as it is. */
+/**
+ * The file with changes made: JSON pointers into it, each set to a value. The file itself stays as it is, and what a
+ * change does not touch stays the same object, so that its recipe need not be worked out again.
+ */
 export function applyChanges(file: JobFile, changes: readonly Change[]): JobFile {
-  const copy = structuredClone(file);
-  for (const { path, value } of changes) {
-    const keys = path.split('/').slice(1);
-    const last = keys.pop();
-    let at: unknown = copy;
-    for (const key of keys) at = (at as Record<string, unknown>)[key];
-    if (last === undefined || typeof at !== 'object' || at === null)
-      throw new RangeError(`no place "${path}" in the job`);
-    (at as Record<string, unknown>)[last] = value;
-  }
+  return changes.reduce<JobFile>(
+    (changed, { path, value }) => withValue(changed, path.split('/').slice(1), value, path) as JobFile,
+    file,
+  );
+}
+
+function withValue(tree: unknown, [key, ...rest]: string[], value: unknown, path: string): unknown {
+  if (key === undefined) return value;
+  if (typeof tree !== 'object' || tree === null) throw new RangeError(`no place "${path}" in the job`);
+  const copy = (Array.isArray(tree) ? [...tree] : { ...tree }) as Record<string, unknown>;
+  copy[key] = withValue(copy[key], rest, value, path);
   return copy;
 }
 
