@@ -75,9 +75,14 @@ export type StockRow = z.infer<typeof StockRow>;
 export const Inflator = z.strictObject({ id: Id, name: Name, nozzles: z.int().min(1).max(4) });
 export const Vehicle = z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(20) });
 
+/** Zones found sound before: asking is slow, and a workshop asks for the same one at every validation. */
+const knownZones = new Set<string>();
+
 function isTimeZone(zone: string): boolean {
+  if (knownZones.has(zone)) return true;
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone });
+    knownZones.add(zone);
     return true;
   } catch {
     return false;

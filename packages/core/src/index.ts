@@ -3,5 +3,5 @@ export { defaultRates } from './bench/rates.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';
 export { type DrawnBalloon, pictureOf } from './piece/picture-of.ts';
-export { planJob } from './plan.ts';
+export { draftPlan, planJob } from './plan.ts';
 export * from './quantity/length.ts';

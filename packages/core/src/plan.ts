@@ -17,7 +17,7 @@ import { recipeOf } from './piece/recipe-of.ts';
  * @param file a validated job file: the job with its site, pieces and the workshop's data
  */
 export function planJob(file: JobFile): Plan {
-  const plan = planWithoutFixes(file);
+  const plan = draftPlan(file);
   const { enough, onTime } = plan.lamps;
   return {
     ...plan,
@@ -27,12 +27,16 @@ export function planJob(file: JobFile): Plan {
         ...enough,
         fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countPieces(tried).balloons)),
       },
-      onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => planWithoutFixes(tried).onTime) },
+      onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
     },
   };
 }
 
-function planWithoutFixes(file: JobFile): Plan {
+/**
+ * The plan before any fix has been tried: for while a line is dragged, and to try the fixes with. Else the same as
+ * `planJob`.
+ */
+export function draftPlan(file: JobFile): Plan {
   const { workshop, job } = file;
 
   // Survey, pieces, counts, bench: what there is to do.

@@ -1,29 +1,50 @@
 import { isDeepStrictEqual } from 'node:util';
 import {
+  type CrewMember,
   type ImportResult,
-  type Job,
   JobFile,
-  type JobRow,
+  type Piece,
   read,
   type Site,
-  type Workshop,
 } from '@early-lantern/contract';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crewRows, siteRows } from '../db/rows.ts';
-import { refused } from '../http/problem.ts';
-import { addJob, getJob, jobIdTaken, liveJobIds } from '../jobs/store.ts';
+import { crew, jobs, pieces, sites, workshop } from '../db/schema.ts';
+import { notFound, refused } from '../http/problem.ts';
+import { addJob, jobIdTaken, liveJobIds } from '../jobs/store.ts';
 import { addPiece } from '../pieces/store.ts';
-import { addSettings, findSettings, getWorkshop, updateSettings } from '../workshop/store.ts';
+import { addSettings, findSettings, updateSettings } from '../workshop/store.ts';
 
-/** The job file of a stored job. */
+/** The job file of a stored job, in one query: it is asked for at the end of every change. */
 export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFile> {
-  const row = await getJob(db, jobId);
-  return asFile(row, await getWorkshop(db), (await siteRows.get(db, row.data.siteId)).data);
-}
-
-function asFile(row: JobRow, workshop: Workshop, site: Site): JobFile {
-  const job: Job = { ...row.data, pieces: row.pieces.map((piece) => piece.data) };
-  return { format: 'early-lantern/job', version: 1, workshop, site, job };
+  const theirPieces = sql<Piece[]>`(
+    select coalesce(jsonb_agg(${pieces.data} order by ${pieces.position}, ${pieces.id}), '[]')
+    from ${pieces} where ${pieces.jobId} = ${jobs.id}
+  )`;
+  const allCrew = sql<
+    CrewMember[]
+  >`(select coalesce(jsonb_agg(${crew.data} order by ${crew.id}), '[]') from ${crew})`;
+  const [row] = await db
+    .select({
+      head: jobs.data,
+      site: sites.data,
+      settings: workshop.data,
+      crew: allCrew,
+      pieces: theirPieces,
+    })
+    .from(jobs)
+    .innerJoin(sites, eq(sites.id, jobs.siteId))
+    .innerJoin(workshop, sql`true`)
+    .where(and(eq(jobs.id, jobId), isNull(jobs.deletedAt)));
+  if (!row) throw notFound(`job "${jobId}"`);
+  return {
+    format: 'early-lantern/job',
+    version: 1,
+    workshop: { ...row.settings, crew: row.crew },
+    site: row.site,
+    job: { ...row.head, pieces: row.pieces },
+  };
 }
 
 /**
@@ -53,16 +74,16 @@ export async function importJobFile(
   const site = await receiveSite(db, file.site, newId);
   if (site.note) notes.push(site.note);
   const renamed = await jobIdTaken(db, file.job.id);
-  const { pieces, ...head } = file.job;
+  const { pieces: theirs, ...head } = file.job;
   const jobId = renamed ? newId(head.id) : head.id;
   await addJob(db, { ...head, id: jobId, siteId: site.id });
-  for (const piece of pieces) await addPiece(db, jobId, piece);
+  for (const piece of theirs) await addPiece(db, jobId, piece);
   await requireSound(db, jobId);
   return { jobId, renamed, notes };
 }
 
-async function receiveWorkshop(db: Queries, { workshop, job }: JobFile): Promise<string[]> {
-  const { crew: _, ...settings } = workshop;
+async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
+  const { crew: _, ...settings } = theirs;
   const own = await findSettings(db);
   if (!own) {
     await addSettings(db, settings);
@@ -70,16 +91,16 @@ async function receiveWorkshop(db: Queries, { workshop, job }: JobFile): Promise
   }
   const known = new Set(own.data.colours.map((colour) => colour.id));
   const used = new Set(job.pieces.flatMap((piece) => piece.colours.map((share) => share.colour)));
-  const missing = workshop.colours.filter((colour) => used.has(colour.id) && !known.has(colour.id));
+  const missing = theirs.colours.filter((colour) => used.has(colour.id) && !known.has(colour.id));
   if (missing.length === 0) return [];
   await updateSettings(db, own.revision, { ...own.data, colours: [...own.data.colours, ...missing] });
   return [`Colours added: ${missing.map((colour) => colour.name).join(', ')}.`];
 }
 
-async function receiveCrew(db: Queries, { workshop, job }: JobFile): Promise<string[]> {
+async function receiveCrew(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
   const added: string[] = [];
   const first = (await crewRows.all(db)).length === 0;
-  for (const member of workshop.crew) {
+  for (const member of theirs.crew) {
     const wanted = first || job.crew.includes(member.id);
     if (!wanted || (await crewRows.find(db, member.id))) continue;
     await crewRows.add(db, member);

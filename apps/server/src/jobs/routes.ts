@@ -1,8 +1,6 @@
 import { Id, Instant, JobHead, JobRow, PageQuery, update } from '@early-lantern/contract';
 import { z } from 'zod';
-import type { Queries } from '../db/database.ts';
 import { changeHouse, changeJob } from '../db/locks.ts';
-import { siteRows } from '../db/rows.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/store.ts';
@@ -14,9 +12,16 @@ const Listing = PageQuery.extend({
   until: Instant.optional().describe('doors before'),
 });
 
-/** The database would refuse it too, but not in words. */
-async function requireSite(db: Queries, siteId: string): Promise<void> {
-  if (!(await siteRows.find(db, siteId))) throw refused([{ path: 'siteId', reason: `no site "${siteId}"` }]);
+/** PostgreSQL's code for a row that names one that is not there. */
+const FOREIGN_KEY_VIOLATION = '23503';
+
+/** Says in words what the database refuses: the only row a job names directly is its site. */
+async function withSite<T>(siteId: string, change: Promise<T>): Promise<T> {
+  return change.catch((error: Error & { cause?: { code?: string } }) => {
+    if (error.cause?.code === FOREIGN_KEY_VIOLATION)
+      throw refused([{ path: 'siteId', reason: `no site "${siteId}"` }]);
+    throw error;
+  });
 }
 
 export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<void> {
@@ -35,8 +40,7 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
     { schema: { tags, body: JobHead, response: makes(JobRow) } },
     async ({ body }, reply) => {
       const row = await changeJob(db, async (tx) => {
-        await requireSite(tx, body.siteId);
-        const added = await addJob(tx, body);
+        const added = await withSite(body.siteId, addJob(tx, body));
         await requireSound(tx, body.id);
         return added;
       });
@@ -49,8 +53,8 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
     { schema: { tags, params: Params, body: update(JobHead), response: gives(JobRow) } },
     ({ params, body }) =>
       changeJob(db, async (tx) => {
-        await requireSite(tx, body.data.siteId);
-        const row = await updateJob(tx, params.id, body.revision, { ...body.data, id: params.id });
+        const data = { ...body.data, id: params.id };
+        const row = await withSite(data.siteId, updateJob(tx, params.id, body.revision, data));
         await requireSound(tx, params.id);
         return row;
       }),

@@ -92,36 +92,32 @@ export async function addJob(db: Queries, data: JobHead): Promise<JobRow> {
   return withPieces(db, row);
 }
 
-/** The row, locked; refused when it changed since `revision`. */
-async function lockJob(db: Queries, id: string, revision: number): Promise<void> {
-  const [row] = await db
-    .select()
-    .from(jobs)
-    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)))
-    .for('update');
-  if (!row) throw notFound(`job "${id}"`);
-  if (row.revision !== revision) throw stale(`"${row.data.name}"`, await withPieces(db, row));
-}
-
-export async function updateJob(db: Queries, id: string, revision: number, data: JobHead): Promise<JobRow> {
-  await lockJob(db, id, revision);
+/** The row still as it was at `revision`, changed; else why not. */
+async function changeJobRow(
+  db: Queries,
+  id: string,
+  revision: number,
+  set: Partial<typeof jobs.$inferInsert>,
+): Promise<JobRow> {
+  const live = and(eq(jobs.id, id), isNull(jobs.deletedAt));
   const [row] = await db
     .update(jobs)
-    .set({ ...columns(data), ...touched })
-    .where(eq(jobs.id, id))
+    .set({ ...set, ...touched })
+    .where(and(live, eq(jobs.revision, revision)))
     .returning();
-  return withPieces(db, row as StoredJob);
+  if (row) return withPieces(db, row);
+  const [current] = await db.select().from(jobs).where(live);
+  if (!current) throw notFound(`job "${id}"`);
+  throw stale(`"${current.data.name}"`, await withPieces(db, current));
+}
+
+export function updateJob(db: Queries, id: string, revision: number, data: JobHead): Promise<JobRow> {
+  return changeJobRow(db, id, revision, columns(data));
 }
 
 /** Marks the job deleted; `restoreJob` brings it back with all its pieces. */
-export async function removeJob(db: Queries, id: string, revision: number): Promise<JobRow> {
-  await lockJob(db, id, revision);
-  const [row] = await db
-    .update(jobs)
-    .set({ deletedAt: sql`now()`, ...touched })
-    .where(eq(jobs.id, id))
-    .returning();
-  return withPieces(db, row as StoredJob);
+export function removeJob(db: Queries, id: string, revision: number): Promise<JobRow> {
+  return changeJobRow(db, id, revision, { deletedAt: new Date() });
 }
 
 export async function restoreJob(db: Queries, id: string): Promise<JobRow> {

@@ -49,7 +49,6 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
     { schema: { tags, params: Params, body: update(Piece), response: gives(PieceRow) } },
     ({ params, body }) =>
       changeJob(db, async (tx) => {
-        await getJob(tx, params.jobId);
         const data = { ...body.data, id: params.id };
         const row = await updatePiece(tx, params.jobId, params.id, body.revision, data);
         await requireSound(tx, params.jobId);

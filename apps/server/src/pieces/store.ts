@@ -39,10 +39,13 @@ export async function addPiece(db: Queries, jobId: string, data: Piece): Promise
   return toRow(row);
 }
 
-async function checkRevision(db: Queries, jobId: string, id: string, revision: number): Promise<void> {
-  const [row] = await db.select().from(pieces).where(one(jobId, id)).for('update');
-  if (!row) throw notFound(`piece "${id}" in job "${jobId}"`);
-  if (row.revision !== revision) throw stale(`"${row.data.name}"`, toRow(row));
+const asSeen = (jobId: string, id: string, revision: number) =>
+  and(one(jobId, id), eq(pieces.revision, revision));
+
+/** Why a change from an old revision cannot be made. */
+async function refuse(db: Queries, jobId: string, id: string): Promise<never> {
+  const current = await getPiece(db, jobId, id);
+  throw stale(`"${current.data.name}"`, current);
 }
 
 export async function updatePiece(
@@ -52,13 +55,12 @@ export async function updatePiece(
   revision: number,
   data: Piece,
 ): Promise<PieceRow> {
-  await checkRevision(db, jobId, id, revision);
   const [row] = await db
     .update(pieces)
     .set({ data, ...touched })
-    .where(one(jobId, id))
+    .where(asSeen(jobId, id, revision))
     .returning();
-  return toRow(row as NonNullable<typeof row>);
+  return row ? toRow(row) : refuse(db, jobId, id);
 }
 
 export async function removePiece(
@@ -67,7 +69,9 @@ export async function removePiece(
   id: string,
   revision: number,
 ): Promise<PieceRow> {
-  await checkRevision(db, jobId, id, revision);
-  const [row] = await db.delete(pieces).where(one(jobId, id)).returning();
-  return toRow(row as NonNullable<typeof row>);
+  const [row] = await db
+    .delete(pieces)
+    .where(asSeen(jobId, id, revision))
+    .returning();
+  return row ? toRow(row) : refuse(db, jobId, id);
 }

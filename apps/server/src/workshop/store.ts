@@ -1,7 +1,7 @@
-import type { Workshop, WorkshopSettings } from '@early-lantern/contract';
+import type { WorkshopSettings } from '@early-lantern/contract';
 import { eq } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
-import { crewRows, type Row, toRow, touched } from '../db/rows.ts';
+import { type Row, toRow, touched } from '../db/rows.ts';
 import { workshop } from '../db/schema.ts';
 import { notFound, stale } from '../http/problem.ts';
 
@@ -17,12 +17,6 @@ export async function getSettings(db: Queries): Promise<Row<WorkshopSettings>> {
   const row = await findSettings(db);
   if (!row) throw notFound('workshop yet');
   return row;
-}
-
-/** The business with its people, as a job file carries it. */
-export async function getWorkshop(db: Queries): Promise<Workshop> {
-  const { data } = await getSettings(db);
-  return { ...data, crew: await crewRows.all(db) };
 }
 
 export async function addSettings(db: Queries, data: WorkshopSettings): Promise<void> {

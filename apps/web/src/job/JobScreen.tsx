@@ -1,11 +1,11 @@
 import type { Fix, JobFile, Site, Workshop } from '@early-lantern/contract';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Box, IconButton, LinearProgress, Stack, Tooltip, Typography } from '@mui/material';
+import { Box, IconButton, LinearProgress, Stack, Tooltip } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { Outlet, useNavigate, useParams } from 'react-router';
 import { keys, queryClient, useSites, useWorkshop } from '../api/queries.ts';
 import { LanternString } from '../parts/LanternString.tsx';
 import { useNotice } from '../parts/notices.tsx';
@@ -16,17 +16,11 @@ import { usePlanned } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
+import { JobTitle } from './JobTitle.tsx';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
+import { tabs } from './tabs.ts';
 import { Verdict } from './Verdict.tsx';
-
-const tabs = [
-  { path: 'brief', label: 'Brief', key: 'b' },
-  { path: 'pieces', label: 'Pieces', key: 'p' },
-  { path: 'counts', label: 'Counts', key: 'c' },
-  { path: 'clock', label: 'Clock', key: 'k' },
-  { path: 'run-sheet', label: 'Run sheet', key: 'r' },
-];
 
 /** Opens a job afresh each time it is visited. */
 export function JobScreen() {
@@ -69,30 +63,32 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   useKeys(Object.fromEntries(tabs.map((tab) => [tab.key, () => void navigate(`${jobPath}/${tab.path}`)])));
   useLeaving(store);
 
+  // Read when a fix is applied, so that the function itself stays the same while the job changes.
+  const latest = useRef(file);
+  useEffect(() => {
+    latest.current = file;
+  }, [file]);
   const applyFix = useCallback(
     (fix: Fix) => {
-      store.change(() => withFix(file, fix));
+      store.change(() => withFix(latest.current, fix));
       tell({ text: `Applied: ${fix.label}`, undo: store.undo });
     },
-    [store, file, tell],
+    [store, tell],
+  );
+  const changePiece = useCallback<JobContextValue['changePiece']>(
+    (id, edit, gesture) =>
+      store.change(
+        (before) => ({
+          ...before,
+          pieces: before.pieces.map((piece) => (piece.id === id ? edit(piece) : piece)),
+        }),
+        gesture,
+      ),
+    [store],
   );
   const value = useMemo<JobContextValue>(
-    () => ({
-      store,
-      document,
-      file,
-      planned,
-      applyFix,
-      changePiece: (id, edit, gesture) =>
-        store.change(
-          (before) => ({
-            ...before,
-            pieces: before.pieces.map((piece) => (piece.id === id ? edit(piece) : piece)),
-          }),
-          gesture,
-        ),
-    }),
-    [store, document, file, planned, applyFix],
+    () => ({ store, document, file, planned, changePiece }),
+    [store, document, file, planned, changePiece],
   );
   useCommands(
     useMemo<PaletteCommand[]>(
@@ -130,42 +126,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ minWidth: 0 }}>
-          <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-            <Box component={Link} to="/" sx={{ color: 'inherit' }}>
-              Horizon
-            </Box>{' '}
-            / {dayName(document.head.doors, workshop.timeZone)} · {site.name}
-          </Typography>
-          <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>
-            {document.head.name}
-          </Typography>
-          <Stack
-            component="nav"
-            aria-label="Pages of this job"
-            direction="row"
-            sx={{ gap: 2.5, mt: 0.75, overflowX: 'auto' }}
-          >
-            {tabs.map((tab) => (
-              <Box
-                key={tab.path}
-                component={NavLink}
-                to={tab.path}
-                sx={{
-                  color: 'text.secondary',
-                  fontWeight: 650,
-                  textDecoration: 'none',
-                  whiteSpace: 'nowrap',
-                  py: 0.5,
-                  borderBottom: '3px solid transparent',
-                  '&.active': { color: 'text.primary', borderColor: 'text.primary' },
-                }}
-              >
-                {tab.label}
-              </Box>
-            ))}
-          </Stack>
-        </Box>
+        <JobTitle
+          name={document.head.name}
+          day={dayName(document.head.doors, workshop.timeZone)}
+          place={site.name}
+        />
         <LanternString plan={planned?.plan} onApply={applyFix} />
       </Box>
       <Stack

@@ -1,6 +1,6 @@
 import type { Fix, LampName, LampState, Plan } from '@early-lantern/contract';
 import { Button, Stack, Typography } from '@mui/material';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { LampDialog } from '../parts/LampDialog.tsx';
 import { stateWord } from '../parts/Lantern.tsx';
 import { lampWords } from '../parts/lamp-words.ts';
@@ -15,7 +15,7 @@ export function worstLamp(plan: Plan): LampName | undefined {
 }
 
 /** The sentence that says what is wrong first, with the fix that gains most. */
-export function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
+export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
   const [isOpen, setOpen] = useState(false);
   const name = worstLamp(plan);
   if (!name) return null;
@@ -59,4 +59,4 @@ export function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => 
       {isOpen && <LampDialog name={name} lamp={lamp} onApply={onApply} onClose={() => setOpen(false)} />}
     </Stack>
   );
-}
+});

@@ -1,4 +1,4 @@
-import type { Fix, JobFile, Piece } from '@early-lantern/contract';
+import type { JobFile, Piece } from '@early-lantern/contract';
 import { createContext, useContext } from 'react';
 import type { Planned } from '../workers/planner.ts';
 import type { JobDocument } from './document.ts';
@@ -11,7 +11,6 @@ export interface JobContextValue {
   /** The job with its site and workshop, as it is planned. */
   file: JobFile;
   planned: Planned | undefined;
-  applyFix: (fix: Fix) => void;
   /** Changes one piece. Changes of one gesture undo as one. */
   changePiece: (id: string, edit: (piece: Piece) => Piece, gesture?: string) => void;
 }

@@ -1,7 +1,7 @@
 import type { Fix, LampName, Plan } from '@early-lantern/contract';
 import { Box, ButtonBase, Skeleton, Typography } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { LampDialog } from './LampDialog.tsx';
 import { Lantern, stateWord } from './Lantern.tsx';
 import { lampWords } from './lamp-words.ts';
@@ -19,7 +19,11 @@ interface LanternStringProps {
 }
 
 /** The six answers on a line: word and figure under each lantern; each opens into its reason, working and fixes. */
-export function LanternString({ plan, compact = false, onApply }: LanternStringProps) {
+export const LanternString = memo(function LanternString({
+  plan,
+  compact = false,
+  onApply,
+}: LanternStringProps) {
   const [open, setOpen] = useState<LampName>();
   return (
     <Box sx={{ position: 'relative', width: '100%' }} role="group" aria-label="The six lamps">
@@ -94,4 +98,4 @@ export function LanternString({ plan, compact = false, onApply }: LanternStringP
       )}
     </Box>
   );
-}
+});

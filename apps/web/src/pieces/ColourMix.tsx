@@ -14,123 +14,125 @@ import {
   Tooltip,
   Typography,
 } from '@mui/material';
-import { useState } from 'react';
-import { useJob } from '../job/context.ts';
+import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
+import { alikeButLine, type MixProps } from './mix-props.ts';
 import { withShare } from './shares.ts';
 
-interface MixProps {
-  piece: OrganicGarland;
-  onChange: (edit: Partial<OrganicGarland>, gesture?: string) => void;
+interface ColourMixProps extends MixProps {
+  /** The workshop's colours. */
+  known: readonly Colour[];
 }
 
 /** Colours with their shares; moving one moves the others in proportion, so that they always make up the whole. */
-export function ColourMix({ piece, onChange }: MixProps) {
-  const { workshop } = useJob().file;
-  const known = (id: string) => workshop.colours.find((colour) => colour.id === id);
-  const unused = workshop.colours.filter(
-    (colour) => !piece.colours.some((share) => share.colour === colour.id),
-  );
-  const shares = piece.colours.map((share) => share.sharePct);
-  const setShares = (next: number[], gesture?: string) =>
-    onChange(
-      { colours: piece.colours.map((share, i) => ({ ...share, sharePct: next[i] as number })) },
-      gesture,
-    );
-  const remove = (index: number) => {
-    const next = withShare(shares, index, 0);
-    onChange({
-      colours: piece.colours
-        .map((share, i) => ({ ...share, sharePct: next[i] as number }))
-        .filter((_, i) => i !== index),
-    });
-  };
-  const add = (id: string) => {
-    const next = withShare([...shares, 0], shares.length, Math.round(100 / (shares.length + 1)));
-    onChange({
-      colours: [...piece.colours, { colour: id, sharePct: 0 }].map((share, i) => ({
-        ...share,
-        sharePct: next[i] as number,
-      })),
-    });
-  };
+export const ColourMix = memo(
+  function ColourMix({ piece, known: colours, onChange }: ColourMixProps) {
+    const known = (id: string) => colours.find((colour) => colour.id === id);
+    const unused = colours.filter((colour) => !piece.colours.some((share) => share.colour === colour.id));
+    const shares = piece.colours.map((share) => share.sharePct);
+    const setShares = (next: number[], gesture?: string) =>
+      onChange(
+        { colours: piece.colours.map((share, i) => ({ ...share, sharePct: next[i] as number })) },
+        gesture,
+      );
+    const remove = (index: number) => {
+      const next = withShare(shares, index, 0);
+      onChange({
+        colours: piece.colours
+          .map((share, i) => ({ ...share, sharePct: next[i] as number }))
+          .filter((_, i) => i !== index),
+      });
+    };
+    const add = (id: string) => {
+      const next = withShare([...shares, 0], shares.length, Math.round(100 / (shares.length + 1)));
+      onChange({
+        colours: [...piece.colours, { colour: id, sharePct: 0 }].map((share, i) => ({
+          ...share,
+          sharePct: next[i] as number,
+        })),
+      });
+    };
 
-  return (
-    <Box component="section" aria-label="Colours">
-      <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 0.5 }}>
-        <Typography variant="h3">Colours</Typography>
-        <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
-          {unused.length > 0 && piece.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
-          <TextField
-            select
-            variant="standard"
-            value={piece.colourPlan}
-            onChange={(event) => onChange({ colourPlan: event.target.value as OrganicGarland['colourPlan'] })}
-            slotProps={{ htmlInput: { 'aria-label': 'How the colours are dealt' } }}
-          >
-            <MenuItem value="blocks">in blocks</MenuItem>
-            <MenuItem value="even">evenly mixed</MenuItem>
-          </TextField>
-          <Tooltip title="Deal the balloons again">
-            <IconButton
-              size="small"
-              aria-label="Deal the balloons again"
-              onClick={() => onChange({ seed: (piece.seed + 1) % 2 ** 31 })}
-            >
-              <CasinoIcon fontSize="small" />
-            </IconButton>
-          </Tooltip>
-        </Stack>
-      </Stack>
-      <Stack
-        direction="row"
-        aria-hidden="true"
-        sx={{ height: 16, borderRadius: 2, overflow: 'hidden', border: 1, borderColor: 'divider' }}
-      >
-        {piece.colours.map((share) => (
-          <Box key={share.colour} sx={{ width: `${share.sharePct}%`, bgcolor: known(share.colour)?.hex }} />
-        ))}
-      </Stack>
-      {piece.colours.map((share, i) => {
-        const name = known(share.colour)?.name ?? share.colour;
-        return (
-          <Box
-            key={share.colour}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: '20px 84px minmax(0, 1fr) 44px 28px',
-              alignItems: 'center',
-              gap: 1,
-            }}
-          >
-            <Swatch hex={known(share.colour)?.hex ?? '#888888'} />
-            <Typography noWrap title={name}>
-              {name}
-            </Typography>
-            <Slider
-              size="small"
-              aria-label={`${name}, share in per cent`}
-              value={share.sharePct}
-              disabled={piece.colours.length === 1}
-              onChange={(_, value) =>
-                setShares(withShare(shares, i, value as number), `colour-${share.colour}`)
+    return (
+      <Box component="section" aria-label="Colours">
+        <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 0.5 }}>
+          <Typography variant="h3">Colours</Typography>
+          <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
+            {unused.length > 0 && piece.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
+            <TextField
+              select
+              variant="standard"
+              value={piece.colourPlan}
+              onChange={(event) =>
+                onChange({ colourPlan: event.target.value as OrganicGarland['colourPlan'] })
               }
-            />
-            <Typography sx={{ textAlign: 'right' }}>{Math.round(share.sharePct)} %</Typography>
-            <IconButton
-              size="small"
-              aria-label={`Leave ${name} out`}
-              disabled={piece.colours.length === 1}
-              onClick={() => remove(i)}
+              slotProps={{ htmlInput: { 'aria-label': 'How the colours are dealt' } }}
             >
-              <CloseIcon fontSize="small" />
-            </IconButton>
-          </Box>
-        );
-      })}
-    </Box>
-  );
-}
+              <MenuItem value="blocks">in blocks</MenuItem>
+              <MenuItem value="even">evenly mixed</MenuItem>
+            </TextField>
+            <Tooltip title="Deal the balloons again">
+              <IconButton
+                size="small"
+                aria-label="Deal the balloons again"
+                onClick={() => onChange({ seed: (piece.seed + 1) % 2 ** 31 })}
+              >
+                <CasinoIcon fontSize="small" />
+              </IconButton>
+            </Tooltip>
+          </Stack>
+        </Stack>
+        <Stack
+          direction="row"
+          aria-hidden="true"
+          sx={{ height: 16, borderRadius: 2, overflow: 'hidden', border: 1, borderColor: 'divider' }}
+        >
+          {piece.colours.map((share) => (
+            <Box key={share.colour} sx={{ width: `${share.sharePct}%`, bgcolor: known(share.colour)?.hex }} />
+          ))}
+        </Stack>
+        {piece.colours.map((share, i) => {
+          const name = known(share.colour)?.name ?? share.colour;
+          return (
+            <Box
+              key={share.colour}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: '20px 84px minmax(0, 1fr) 44px 28px',
+                alignItems: 'center',
+                gap: 1,
+              }}
+            >
+              <Swatch hex={known(share.colour)?.hex ?? '#888888'} />
+              <Typography noWrap title={name}>
+                {name}
+              </Typography>
+              <Slider
+                size="small"
+                aria-label={`${name}, share in per cent`}
+                value={share.sharePct}
+                disabled={piece.colours.length === 1}
+                onChange={(_, value) =>
+                  setShares(withShare(shares, i, value as number), `colour-${share.colour}`)
+                }
+              />
+              <Typography sx={{ textAlign: 'right' }}>{Math.round(share.sharePct)} %</Typography>
+              <IconButton
+                size="small"
+                aria-label={`Leave ${name} out`}
+                disabled={piece.colours.length === 1}
+                onClick={() => remove(i)}
+              >
+                <CloseIcon fontSize="small" />
+              </IconButton>
+            </Box>
+          );
+        })}
+      </Box>
+    );
+  },
+  (before, after) => before.known === after.known && alikeButLine(before, after),
+);
 
 /** A button that offers the colours not in the mix. */
 function AddColour({ colours, onAdd }: { colours: readonly Colour[]; onAdd: (id: string) => void }) {

@@ -1,11 +1,13 @@
 import type { OrganicGarland } from '@early-lantern/contract';
-import { chainLength, METRES_PER_FOOT, scaleToLength, smoothLine } from '@early-lantern/core';
+import { chainLength, scaleToLength, smoothLine } from '@early-lantern/core';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, IconButton, MenuItem, Slider, Stack, TextField, Tooltip, Typography } from '@mui/material';
+import { Box, IconButton, Stack, TextField, Tooltip, Typography } from '@mui/material';
+import { useCallback } from 'react';
 import { useJob } from '../job/context.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { ColourMix } from './ColourMix.tsx';
+import { Making } from './Making.tsx';
 import { SizeMix } from './SizeMix.tsx';
 
 interface GarlandPanelProps {
@@ -17,10 +19,13 @@ const points = (piece: OrganicGarland) => piece.line.map(({ xM, yM }) => ({ x: x
 
 /** Everything about an organic garland but its line. */
 export function GarlandPanel({ piece, onRemove }: GarlandPanelProps) {
-  const { planned, changePiece } = useJob();
+  const { planned, changePiece, file } = useJob();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
-  const change = (edit: Partial<OrganicGarland>, gesture?: string) =>
-    changePiece(piece.id, (before) => ({ ...before, ...edit }), gesture && `${piece.id}-${gesture}`);
+  const change = useCallback(
+    (edit: Partial<OrganicGarland>, gesture?: string) =>
+      changePiece(piece.id, (before) => ({ ...before, ...edit }), gesture && `${piece.id}-${gesture}`),
+    [changePiece, piece.id],
+  );
   const lengthM = chainLength(smoothLine(points(piece)));
   const setLength = (wanted: number) =>
     change({
@@ -76,78 +81,9 @@ export function GarlandPanel({ piece, onRemove }: GarlandPanelProps) {
           onCommit={(tipM) => change({ taper: Number((tipM / piece.widthM).toFixed(4)) })}
         />
       </Box>
-      <ColourMix piece={piece} onChange={change} />
+      <ColourMix piece={piece} known={file.workshop.colours} onChange={change} />
       <SizeMix piece={piece} onChange={change} />
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <TextField
-          select
-          label="Cluster of"
-          value={String(piece.clusterSize)}
-          onChange={(event) =>
-            change({ clusterSize: event.target.value === 'auto' ? 'auto' : Number(event.target.value) })
-          }
-        >
-          <MenuItem value="auto">what suits the width</MenuItem>
-          {[4, 5, 6, 7, 8].map((n) => (
-            <MenuItem key={n} value={String(n)}>
-              {n}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          select
-          label="Strung"
-          value={piece.strung}
-          onChange={(event) => change({ strung: event.target.value as OrganicGarland['strung'] })}
-        >
-          <MenuItem value="tight">pushed up tight</MenuItem>
-          <MenuItem value="loose">with play</MenuItem>
-        </TextField>
-        <TextField
-          select
-          label="Joined by"
-          value={piece.joining}
-          onChange={(event) => change({ joining: event.target.value as OrganicGarland['joining'] })}
-        >
-          <MenuItem value="string-260">modelling balloon</MenuItem>
-          <MenuItem value="string-neck">neck to neck</MenuItem>
-          <MenuItem value="string-line">fishing line</MenuItem>
-        </TextField>
-        <TextField
-          select
-          label="Quality"
-          value={piece.grade}
-          onChange={(event) => change({ grade: event.target.value as OrganicGarland['grade'] })}
-        >
-          <MenuItem value="professional">professional</MenuItem>
-          <MenuItem value="standard">standard</MenuItem>
-          <MenuItem value="budget">budget</MenuItem>
-        </TextField>
-      </Box>
-      <Box>
-        <Typography id="fillers" sx={{ fontSize: 14 }}>
-          Fillers: {(piece.fillers.triosPerM * METRES_PER_FOOT).toFixed(1)} trios a foot at 22 in wide
-        </Typography>
-        <Slider
-          size="small"
-          aria-labelledby="fillers"
-          value={piece.fillers.triosPerM * METRES_PER_FOOT}
-          min={0}
-          max={5}
-          step={0.25}
-          onChange={(_, perFoot) =>
-            change(
-              {
-                fillers: {
-                  ...piece.fillers,
-                  triosPerM: Number(((perFoot as number) / METRES_PER_FOOT).toFixed(4)),
-                },
-              },
-              'fillers',
-            )
-          }
-        />
-      </Box>
+      <Making piece={piece} onChange={change} />
       {plan?.notes.map((note) => (
         <Typography
           key={note}

@@ -1,4 +1,4 @@
-import type { OrganicGarland, SizeShare } from '@early-lantern/contract';
+import type { SizeShare } from '@early-lantern/contract';
 import { catalogueSizes, inchesToMetres, metresToInches } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import {
@@ -12,17 +12,14 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
+import { memo } from 'react';
 import { LengthField } from '../parts/LengthField.tsx';
+import { alikeButLine, type MixProps } from './mix-props.ts';
 import { usualRange } from './new-garland.ts';
 import { withShare } from './shares.ts';
 
-interface MixProps {
-  piece: OrganicGarland;
-  onChange: (edit: Partial<OrganicGarland>, gesture?: string) => void;
-}
-
 /** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
-export function SizeMix({ piece, onChange }: MixProps) {
+export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
   const shares = piece.sizes.map((size) => size.sharePct);
   const largest = Math.max(...piece.sizes.map((size) => size.inflatedIn.max));
   const unused = catalogueSizes.filter(
@@ -164,4 +161,4 @@ export function SizeMix({ piece, onChange }: MixProps) {
       )}
     </Box>
   );
-}
+}, alikeButLine);

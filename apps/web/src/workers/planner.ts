@@ -9,9 +9,13 @@ const planner = Comlink.wrap<Planner>(
   new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }),
 );
 
+/** Quiet after an edit before fixes are tried, milliseconds: a drag goes on within it. */
+const QUIET_MS = 150;
+
 /**
  * The plan of a job file, kept up with its changes: one request at a time, and of the files that came meanwhile only
- * the newest. While a new plan is under way the last one stays.
+ * the newest. Lamps and balloons answer at once; ways out are tried when the edits pause. While a new plan is under
+ * way the last one stays.
  */
 export function usePlanned(file: JobFile | undefined): Planned | undefined {
   const [planned, setPlanned] = useState<Planned>();
@@ -19,10 +23,14 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   const queue = useRef<{ busy: boolean; next: JobFile | undefined }>({ busy: false, next: undefined });
 
   useEffect(() => {
-    queue.current.next = file;
+    if (!file) return;
+    const state = queue.current;
+    let isNewest = true;
+    const tryFixes = async () => {
+      const plan = await planner.plan(file);
+      if (isNewest) setPlanned((now) => now && { ...now, plan });
+    };
     const pump = async () => {
-      const state = queue.current;
-      if (state.busy) return;
       state.busy = true;
       try {
         while (state.next) {
@@ -30,13 +38,17 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           state.next = undefined;
           setPlanned(await planner.work(wanted));
         }
-      } catch (error) {
-        setFailure(error as Error);
       } finally {
         state.busy = false;
       }
     };
-    void pump();
+    state.next = file;
+    if (!state.busy) pump().catch(setFailure);
+    const timer = setTimeout(() => void tryFixes().catch(setFailure), QUIET_MS);
+    return () => {
+      isNewest = false;
+      clearTimeout(timer);
+    };
   }, [file]);
 
   // The screen's error boundary shows it.

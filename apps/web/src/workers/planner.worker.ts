@@ -1,5 +1,5 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
-import { type DrawnBalloon, pictureOf, planJob } from '@early-lantern/core';
+import { type DrawnBalloon, draftPlan, pictureOf, planJob } from '@early-lantern/core';
 import * as Comlink from 'comlink';
 
 /** A plan with the drawn balloons of each piece, by piece id. */
@@ -9,12 +9,12 @@ export interface Planned {
 }
 
 const planner = {
-  /** Plans a job and places its balloons. */
+  /** Plans a job and places its balloons, fast enough to be asked while dragging: fixes are not tried yet. */
   work(file: JobFile): Planned {
     const pictures = Object.fromEntries(file.job.pieces.map((piece) => [piece.id, pictureOf(piece)]));
-    return { plan: planJob(file), pictures };
+    return { plan: draftPlan(file), pictures };
   },
-  /** The plan alone, where nothing is drawn. */
+  /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };
 
