@@ -148,7 +148,9 @@ function KeyTimes({ plan }: { plan: Plan }) {
           >
             {spanText(minutesInHand)}
           </Typography>
-          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>between sign-off and doors</Typography>
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+            {minutesInHand < 0 ? 'sign-off after doors' : 'between sign-off and doors'}
+          </Typography>
         </Box>
       )}
     </Stack>

@@ -111,12 +111,14 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
                 <Stack direction="row" spacing={2}>
                   <LengthField
                     label="Wall width"
+                    fullWidth
                     valueM={place.widthM}
                     max={60}
                     onCommit={(widthM) => setPlace({ ...place, widthM })}
                   />
                   <LengthField
                     label="Wall height"
+                    fullWidth
                     valueM={place.heightM}
                     max={20}
                     onCommit={(heightM) => setPlace({ ...place, heightM })}

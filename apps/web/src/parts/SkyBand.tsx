@@ -103,6 +103,9 @@ export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
               left: labels[i]?.left ?? 0,
               maxWidth: width,
               lineHeight: `${LEVEL_PX - 4}px`,
+              // Where there is no room beside the lines, the label stands over them.
+              bgcolor: 'background.default',
+              zIndex: 1,
               whiteSpace: 'nowrap',
               fontSize: 13,
               fontWeight: 650,

@@ -2,6 +2,7 @@ import type { CrewMember, JobFile, Piece, Task, Working, WorkshopSettings } from
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort } from '../bench/rates.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 
@@ -179,7 +180,7 @@ function unloadWork(site: JobFile['site'], settings: WorkshopSettings, hands: nu
   const share = Math.max(1 / 3, metres / 30.48);
   return {
     id: 'unload',
-    label: `Unload, ${Math.round(site.loadIn.distanceM)} m${site.loadIn.steps ? ` and ${site.loadIn.steps} steps` : ''} to the spot`,
+    label: `Unload, ${formatLength(site.loadIn.distanceM, settings.units)}${site.loadIn.steps ? ` and ${site.loadIn.steps} steps` : ''} to the spot`,
     place: 'site',
     ...shared(effort('unload-30m', share, settings), hands),
     hands,
