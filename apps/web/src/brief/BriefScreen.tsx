@@ -1,9 +1,11 @@
 import type { JobHead } from '@early-lantern/contract';
 import DownloadIcon from '@mui/icons-material/Download';
-import { Box, Button, Chip, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
-import { exportJob } from '../job/JobScreen.tsx';
+import { exportJob } from '../job/export-job.ts';
+import { withDoors } from '../job/times.ts';
+import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
 
@@ -20,10 +22,6 @@ export function BriefScreen() {
   const time = (label: string, value: string, take: (iso: string) => void) => (
     <DateTimeField label={label} value={value} zone={workshop.timeZone} onCommit={take} />
   );
-  const toggle = (id: string) => {
-    const crew = head.crew.includes(id) ? head.crew.filter((one) => one !== id) : [...head.crew, id];
-    if (crew.length) change({ crew });
-  };
 
   return (
     <Box
@@ -89,7 +87,7 @@ export function BriefScreen() {
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={2}>
             <Typography variant="h2">The times</Typography>
-            {time('Doors', head.doors, (doors) => change({ doors }))}
+            {time('Doors', head.doors, (doors) => change(withDoors(head, doors)))}
             <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
               {time('Access from', head.access.from, (from) => change({ access: { ...head.access, from } }))}
               {time('Access until', head.access.until, (until) =>
@@ -105,21 +103,11 @@ export function BriefScreen() {
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={1.5}>
             <Typography variant="h2">The crew</Typography>
-            <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
-              {workshop.crew.map((member) => {
-                const isOn = head.crew.includes(member.id);
-                return (
-                  <Chip
-                    key={member.id}
-                    label={`${isOn ? '✓ ' : ''}${member.name}`}
-                    color={isOn ? 'primary' : 'default'}
-                    variant={isOn ? 'filled' : 'outlined'}
-                    aria-pressed={isOn}
-                    onClick={() => toggle(member.id)}
-                  />
-                );
-              })}
-            </Stack>
+            <CrewPicker
+              crew={workshop.crew}
+              chosen={head.crew}
+              onChange={(crew) => crew.length > 0 && change({ crew })}
+            />
             <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
               At least one person stays on the job.
             </Typography>

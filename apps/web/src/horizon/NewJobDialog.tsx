@@ -1,7 +1,6 @@
 import { type JobHead, type Site, Surface, type Workshop } from '@early-lantern/contract';
 import {
   Button,
-  Chip,
   Dialog,
   DialogActions,
   DialogContent,
@@ -16,6 +15,7 @@ import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
@@ -156,23 +156,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
             <DateTimeField label="Doors" value={doors} zone={zone} onCommit={setDoors} />
             <div>
               <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
-              <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
-                {workshop.crew.map((member) => {
-                  const isOn = crew.includes(member.id);
-                  return (
-                    <Chip
-                      key={member.id}
-                      label={`${isOn ? '✓ ' : ''}${member.name}`}
-                      color={isOn ? 'primary' : 'default'}
-                      variant={isOn ? 'filled' : 'outlined'}
-                      aria-pressed={isOn}
-                      onClick={() =>
-                        setCrew(isOn ? crew.filter((id) => id !== member.id) : [...crew, member.id])
-                      }
-                    />
-                  );
-                })}
-              </Stack>
+              <CrewPicker crew={workshop.crew} chosen={crew} onChange={setCrew} />
             </div>
             {fault && (
               <Typography role="alert" sx={{ color: 'var(--mui-palette-out)', fontWeight: 650 }}>

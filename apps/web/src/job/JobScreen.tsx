@@ -16,6 +16,7 @@ import { usePlanned } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
+import { exportJob } from './export-job.ts';
 import { JobTitle } from './JobTitle.tsx';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
@@ -177,10 +178,4 @@ function useLeaving(store: JobStore): void {
       void store.flush().finally(() => queryClient.invalidateQueries({ queryKey: keys.jobs }));
     };
   }, [store]);
-}
-
-/** Saves first, so that the file holds what is on screen. */
-export async function exportJob(store: JobStore, jobId: string): Promise<void> {
-  await store.flush();
-  window.location.assign(`/api/v1/jobs/${jobId}/file`);
 }

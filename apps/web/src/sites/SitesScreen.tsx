@@ -21,6 +21,7 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { useNotice } from '../parts/notices.tsx';
+import { useRowDelete } from '../parts/useRowDelete.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 
 /** Places once surveyed, kept for next time. */
@@ -76,7 +77,6 @@ export function SitesScreen() {
 }
 
 function SiteCard({ row }: { row: SiteRow }) {
-  const tell = useNotice();
   const site = row.data;
   const save = useRowSave<Site>(keys.sites, `/sites/${site.id}`, row);
   const change = (edit: Partial<Site>) => save(() => edit);
@@ -96,17 +96,7 @@ function SiteCard({ row }: { row: SiteRow }) {
         },
       ],
     }));
-  const remove = async () => {
-    try {
-      await call('DELETE', `/sites/${site.id}?revision=${row.revision}`);
-      const undo = () =>
-        void call('POST', '/sites', site).then(() => queryClient.invalidateQueries({ queryKey: keys.sites }));
-      tell({ text: `Deleted “${site.name}”.`, undo });
-    } catch (error) {
-      tell({ text: `Not deleted. ${(error as Error).message}` });
-    }
-    await queryClient.invalidateQueries({ queryKey: keys.sites });
-  };
+  const remove = useRowDelete<Site>(keys.sites, '/sites');
 
   return (
     <Paper variant="outlined" component="article" aria-label={site.name} sx={{ p: 2 }}>
@@ -118,7 +108,7 @@ function SiteCard({ row }: { row: SiteRow }) {
             value={site.name}
             onCommit={(text) => someName(text, (name) => change({ name }))}
           />
-          <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove()}>
+          <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove(row)}>
             <DeleteIcon />
           </IconButton>
         </Stack>

@@ -7,6 +7,7 @@ import { keys, queryClient } from '../api/queries.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { useRowDelete } from '../parts/useRowDelete.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 
 const refresh = () => queryClient.invalidateQueries({ queryKey: keys.crew });
@@ -43,7 +44,6 @@ export function CrewPanel({ rows }: { rows: CrewRow[] }) {
 }
 
 function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
-  const tell = useNotice();
   const member = row.data;
   const save = useRowSave<CrewMember>(keys.crew, `/crew/${member.id}`, row);
   const change = (edit: Partial<CrewMember>) => save(() => edit);
@@ -61,15 +61,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       }}
     />
   );
-  const remove = async () => {
-    try {
-      await call('DELETE', `/crew/${member.id}?revision=${row.revision}`);
-      tell({ text: `Deleted ${member.name}.`, undo: () => void call('POST', '/crew', member).then(refresh) });
-    } catch (error) {
-      tell({ text: `Not deleted. ${(error as Error).message}` });
-    }
-    await refresh();
-  };
+  const remove = useRowDelete<CrewMember>(keys.crew, '/crew');
   return (
     <Box
       sx={{
@@ -99,7 +91,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       </TextField>
       {time('From', 'from')}
       {time('To', 'to')}
-      <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove()}>
+      <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove(row)}>
         <DeleteIcon />
       </IconButton>
     </Box>

@@ -1,0 +1,208 @@
+import type { JobHead, JobRow, Piece } from '@early-lantern/contract';
+import { JobStore } from './job-store.ts';
+
+const kept = new Map<string, unknown>();
+jest.mock('idb-keyval', () => ({
+  get: async (key: string) => structuredClone(kept.get(key)),
+  set: async (key: string, value: unknown) => {
+    kept.set(key, structuredClone(value));
+  },
+  del: async (key: string) => {
+    kept.delete(key);
+  },
+}));
+
+const DRAFT = 'early-lantern-draft:job';
+const head = { id: 'job', name: 'Job', notes: '' } as unknown as JobHead;
+const piece = (id: string, name = id) => ({ id, name, widthM: 0.6 }) as unknown as Piece;
+
+interface Stored<D> {
+  revision: number;
+  data: D;
+}
+
+/** A server of one job in memory, with revisions, that can be told to fail. */
+class FakeServer {
+  head: Stored<JobHead> = { revision: 1, data: head };
+  pieces = new Map<string, Stored<Piece>>([['a', { revision: 1, data: piece('a') }]]);
+  /** Takes the request without an answer, or refuses the connection, once. */
+  next: 'answer' | 'lose answer' | 'no connection' | 'refuse' = 'answer';
+  requests: string[] = [];
+
+  private row(): JobRow {
+    const rows = [...this.pieces.values()].map((one) => ({ ...one, updatedAt: '' }));
+    return { ...this.head, updatedAt: '', pieces: rows };
+  }
+
+  readonly fetch = async (url: string, init: { method: string; body?: string }): Promise<Response> => {
+    const path = url.replace('/api/v1/jobs/job', '');
+    const mode = this.next;
+    if (init.method !== 'GET') {
+      this.requests.push(`${init.method} ${path}`);
+      this.next = 'answer';
+      if (mode === 'no connection') throw new TypeError('no connection');
+      if (mode === 'refuse')
+        return this.problem(422, { faults: [{ path: 'name', reason: 'must not be blank' }] });
+    }
+    const answer = this.handle(init.method, path, init.body ? JSON.parse(init.body) : undefined);
+    if (init.method !== 'GET' && mode === 'lose answer') throw new TypeError('connection lost');
+    return answer;
+  };
+
+  private handle(method: string, path: string, body: { revision: number; data: never } & Piece): Response {
+    const id = /^\/pieces\/([^?]+)/.exec(path)?.[1];
+    if (method === 'GET') return this.json(id ? this.pieces.get(id) : this.row());
+    if (method === 'POST') {
+      if (this.pieces.has(body.id)) return this.problem(409, {});
+      this.pieces.set(body.id, { revision: 1, data: body });
+      return this.json(this.pieces.get(body.id));
+    }
+    const stored = id ? this.pieces.get(id) : this.head;
+    if (!stored) return this.problem(404, {});
+    const revision = body?.revision ?? Number(/revision=(\d+)/.exec(path)?.[1]);
+    if (revision !== stored.revision) return this.problem(409, { current: stored });
+    if (method === 'DELETE') this.pieces.delete(id as string);
+    else Object.assign(stored, { revision: revision + 1, data: body.data });
+    return this.json(id ? stored : this.row());
+  }
+
+  private json = (body: unknown, status = 200) =>
+    new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+  private problem = (status: number, more: object) =>
+    this.json({ type: 'about:blank', title: 'No', status, ...more }, status);
+}
+
+let server: FakeServer;
+beforeEach(() => {
+  kept.clear();
+  server = new FakeServer();
+  globalThis.fetch = server.fetch as unknown as typeof fetch;
+});
+
+const rename = (store: JobStore, name: string, gesture?: string) =>
+  store.change((before) => ({ ...before, head: { ...before.head, name } }), gesture);
+const state = (store: JobStore) => store.getSnapshot().save.kind;
+
+test('changes show at once, are kept in the browser, then saved row by row; a gesture is one request', async () => {
+  const store = await JobStore.open('job');
+  rename(store, 'J', 'typing');
+  rename(store, 'Jo', 'typing');
+  store.change((before) => ({ ...before, pieces: [...before.pieces, piece('b')] }));
+  expect(store.getSnapshot().document.pieces).toHaveLength(2);
+  expect(state(store)).toBe('saving');
+  await Promise.resolve();
+  expect(kept.has(DRAFT)).toBe(true);
+  await store.flush();
+  expect(state(store)).toBe('saved');
+  expect(server.requests).toEqual(['PUT ', 'POST /pieces']);
+  expect(server.head.data.name).toBe('Jo');
+  expect(kept.has(DRAFT)).toBe(false);
+});
+
+test('undo and redo are saved like any change, a deleted piece comes back', async () => {
+  const store = await JobStore.open('job');
+  store.change((before) => ({ ...before, pieces: [] }));
+  await store.flush();
+  expect(server.pieces.size).toBe(0);
+  store.undo();
+  await store.flush();
+  expect(server.pieces.get('a')?.data).toEqual(piece('a'));
+  store.redo();
+  await store.flush();
+  expect(server.pieces.size).toBe(0);
+  expect(store.getSnapshot()).toMatchObject({ canUndo: true, canRedo: false });
+});
+
+test.each(['mine', 'theirs'] as const)(
+  'changed elsewhere: nothing is overwritten until %s is chosen',
+  async (choice) => {
+    const store = await JobStore.open('job');
+    server.head = { revision: 2, data: { ...head, name: 'Theirs' } };
+    rename(store, 'Mine');
+    await store.flush();
+    expect(store.getSnapshot().save).toMatchObject({
+      kind: 'conflict',
+      conflict: { part: 'job', mine: { name: 'Mine' }, theirs: { data: { name: 'Theirs' } } },
+    });
+    expect(server.head.data.name).toBe('Theirs');
+    rename(store, 'Mine, further');
+    await store.flush();
+    expect(server.head.data.name).toBe('Theirs');
+    store.resolve(choice);
+    await store.flush();
+    const wanted = choice === 'mine' ? 'Mine, further' : 'Theirs';
+    expect(server.head.data.name).toBe(wanted);
+    expect(store.getSnapshot()).toMatchObject({
+      save: { kind: 'saved' },
+      document: { head: { name: wanted } },
+    });
+  },
+);
+
+test('a piece deleted elsewhere while it is changed here: kept again, or let go', async () => {
+  for (const choice of ['mine', 'theirs'] as const) {
+    server = new FakeServer();
+    globalThis.fetch = server.fetch as unknown as typeof fetch;
+    const store = await JobStore.open('job');
+    server.pieces.delete('a');
+    store.change((before) => ({ ...before, pieces: [piece('a', 'changed')] }));
+    await store.flush();
+    expect(store.getSnapshot().save).toMatchObject({ kind: 'conflict', conflict: { theirs: null } });
+    store.resolve(choice);
+    await store.flush();
+    expect(server.pieces.get('a')?.data.name).toBe(choice === 'mine' ? 'changed' : undefined);
+    expect(store.getSnapshot().document.pieces).toHaveLength(choice === 'mine' ? 1 : 0);
+  }
+});
+
+test('an answer lost on the way is no conflict: the server already holds just this', async () => {
+  const store = await JobStore.open('job');
+  server.next = 'lose answer';
+  rename(store, 'Sent');
+  await store.flush();
+  expect(state(store)).toBe('offline');
+  expect(kept.has(DRAFT)).toBe(true);
+  await store.flush();
+  expect(state(store)).toBe('saved');
+  server.next = 'lose answer';
+  store.change((before) => ({ ...before, pieces: [...before.pieces, piece('b')] }));
+  await store.flush();
+  await store.flush();
+  expect(state(store)).toBe('saved');
+  expect(server.pieces.size).toBe(2);
+});
+
+test('a refusal is told with its reasons, the work stays, and the next sound change is saved', async () => {
+  const store = await JobStore.open('job');
+  server.next = 'refuse';
+  rename(store, '');
+  await store.flush();
+  expect(store.getSnapshot()).toMatchObject({
+    save: { kind: 'refused', faults: [{ path: 'name', reason: 'must not be blank' }] },
+    document: { head: { name: '' } },
+  });
+  rename(store, 'Sound');
+  await store.flush();
+  expect(server.head.data.name).toBe('Sound');
+});
+
+test('work that no server took is found at the next opening and saved; if the row moved on, it is a conflict', async () => {
+  for (const movedOn of [false, true]) {
+    kept.clear();
+    server = new FakeServer();
+    globalThis.fetch = server.fetch as unknown as typeof fetch;
+    const first = await JobStore.open('job');
+    server.next = 'no connection';
+    rename(first, 'Unsaved');
+    await first.flush();
+    expect(state(first)).toBe('offline');
+    if (movedOn) server.head = { revision: 2, data: { ...head, notes: 'theirs' } };
+    const second = await JobStore.open('job');
+    expect(second.getSnapshot().document.head.name).toBe('Unsaved');
+    await second.flush();
+    expect(state(second)).toBe(movedOn ? 'conflict' : 'saved');
+    second.resolve('mine');
+    await second.flush();
+    expect(server.head.data.name).toBe('Unsaved');
+  }
+});

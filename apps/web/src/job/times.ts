@@ -1,0 +1,23 @@
+import type { JobHead } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+
+type Times = Pick<JobHead, 'doors' | 'access' | 'strike'>;
+
+/**
+ * The times of a job with its doors moved. Access and strike stay where they still fit round the new hour; else, as
+ * when the day changes, they move along, so that the job never stands refused half-way.
+ */
+export function withDoors(times: Times, doors: string): Times {
+  const at = Date.parse(doors);
+  const fits = Date.parse(times.access.from) < at && at < Date.parse(times.strike.from);
+  if (fits) return { doors, access: times.access, strike: times.strike };
+  const delta = at - Date.parse(times.doors);
+  const { zone } = DateTime.fromISO(doors, { setZone: true });
+  const moved = (iso: string) =>
+    DateTime.fromMillis(Date.parse(iso) + delta, { zone }).toISO({ suppressMilliseconds: true }) as string;
+  return {
+    doors,
+    access: { from: moved(times.access.from), until: moved(times.access.until) },
+    strike: { from: moved(times.strike.from), until: moved(times.strike.until) },
+  };
+}
