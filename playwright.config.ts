@@ -9,6 +9,11 @@ export default defineConfig({
   timeout: 60_000,
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
+  // What changes the workshop for everybody runs on a product of its own: projects do not share workers.
+  projects: [
+    { name: 'journeys', testIgnore: '**/shared-things.spec.ts' },
+    { name: 'shared things', testMatch: '**/shared-things.spec.ts' },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: chromium,

@@ -10,7 +10,10 @@ interface Page<T> {
 
 export const queryClient = new QueryClient({
   defaultOptions: {
+    mutations: { networkMode: 'always' },
     queries: {
+      // The server is this machine: whether the browser thinks itself online says nothing of it.
+      networkMode: 'always',
       staleTime: 5_000,
       // A refusal will not change by asking again; silence may.
       retry: (failures, error) => !(error instanceof ApiProblem) && failures < 5,

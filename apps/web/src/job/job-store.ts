@@ -46,6 +46,7 @@ interface Draft {
 
 const SETTLE_MS = 350;
 const RETRY_MS = 2_000;
+const DRAFT_PATIENCE_MS = 3_000;
 const draftKey = (jobId: string) => `early-lantern-draft:${jobId}`;
 
 const baselineOf = (row: JobRow): Baseline => ({
@@ -87,10 +88,7 @@ export class JobStore {
 
   /** Opens a job, with work this browser still keeps of it. */
   static async open(jobId: string): Promise<JobStore> {
-    const [row, draft] = await Promise.all([
-      call<JobRow>('GET', `/jobs/${jobId}`),
-      get<Draft>(draftKey(jobId)).catch(() => undefined),
-    ]);
+    const [row, draft] = await Promise.all([call<JobRow>('GET', `/jobs/${jobId}`), readDraft(jobId)]);
     return new JobStore(row, draft);
   }
 
@@ -275,6 +273,16 @@ export class JobStore {
     if (sameData(theirs.data, mine)) return theirs;
     throw new ConflictFound({ part, id, mine, theirs });
   }
+}
+
+/** The draft kept in this browser; none when the browser's store is closed to us or does not answer in time. */
+async function readDraft(jobId: string): Promise<Draft | undefined> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<undefined>((done) => {
+    timer = setTimeout(done, DRAFT_PATIENCE_MS, undefined);
+  });
+  const draft = get<Draft>(draftKey(jobId)).catch(() => undefined);
+  return Promise.race([draft, late]).finally(() => clearTimeout(timer));
 }
 
 class ConflictFound extends Error {

@@ -1,0 +1,156 @@
+import { getJob, getPlan, ownJob } from './support/api.ts';
+import { expect, test } from './support/test.ts';
+
+test('what is counted on the shelf lights the lamp, and is kept', async ({ page, request }) => {
+  await ownJob(request, 'shelf');
+  await page.goto('/jobs/shelf/counts');
+  await expect(page.getByRole('button', { name: /^Enough ?: out/ })).toBeVisible();
+  for (const row of (await getPlan(request, 'shelf')).totals.balloons.filter(
+    (one) => one.colour === 'brick',
+  )) {
+    const field = page.getByLabel(`${row.nominalIn} in. Brick on the shelf`);
+    await field.fill('400');
+    await field.press('Tab');
+    await expect(field).toHaveValue('400');
+  }
+  await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
+  await expect.poll(async () => (await getPlan(request, 'shelf')).lamps.enough.state).toBe('lit');
+});
+
+test('people, hours and rates of the workshop move the clock of a job', async ({ page, request }) => {
+  await ownJob(request, 'pace');
+  const bench = async () => (await getPlan(request, 'pace')).pieces[0]?.benchMin ?? 0;
+  const before = await bench();
+  await page.goto('/workshop');
+  const usual = page.getByLabel('Inflate and tie, 16 to 19 in., slow');
+  await usual.fill('10');
+  await usual.press('Enter');
+  await expect(page.getByText('quick ≤ usual ≤ slow')).toBeVisible();
+  await usual.fill('500');
+  await usual.press('Enter');
+  await expect.poll(bench).toBeGreaterThan(before);
+  await page.getByRole('button', { name: 'Reset' }).click();
+  await expect.poll(bench).toBe(before);
+
+  await page.getByRole('button', { name: 'Add a person' }).click();
+  // Held by hand: its value is what finds it, and what changes.
+  const name = await page.waitForSelector('input[value="New person"]');
+  await name.fill('Tamsin Weir');
+  await name.press('Enter');
+  await page.goto('/jobs/pace/brief');
+  await page.getByRole('button', { name: 'Tamsin Weir' }).click();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  expect((await getJob(request, 'pace')).data.crew).toHaveLength(4);
+
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Delete Tamsin Weir' }).click();
+  await expect(page.getByText(/Not deleted.*Shed pace/)).toBeVisible();
+});
+
+test('a site changed is seen by its jobs; a spot in use stays', async ({ page, request }) => {
+  await ownJob(request, 'place');
+  await page.goto('/sites');
+  const card = page.getByRole('article', { name: 'The Old Engine Shed, Lock Street' });
+  const drive = card.getByLabel('Drive, minutes');
+  await drive.fill('many');
+  await drive.press('Enter');
+  await expect(card.getByText('A whole number from 0 to 720')).toBeVisible();
+  await drive.fill('55');
+  await drive.press('Enter');
+  await expect
+    .poll(async () => {
+      const task = (await getPlan(request, 'place')).tasks.find((one) => one.id === 'drive-out');
+      return task && (Date.parse(task.end) - Date.parse(task.start)) / 60_000;
+    })
+    .toBe(55);
+  await card.getByRole('button', { name: 'Delete Podium front' }).click();
+  await expect(page.getByText(/Not kept\..*podium/)).toBeVisible();
+  await expect(card.getByLabel('Spot', { exact: true }).nth(1)).toHaveValue('Podium front');
+});
+
+test('doors moved to another day take the rest of the day along', async ({ page, request }) => {
+  const before = await ownJob(request, 'moved');
+  await page.goto('/jobs/moved/brief');
+  const doors = page.getByRole('group', { name: 'Doors' });
+  await doors.getByRole('spinbutton', { name: 'Year' }).click();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Tab');
+  await page.getByRole('heading', { name: 'The crew' }).click();
+  await expect.poll(async () => (await getJob(request, 'moved')).revision).toBeGreaterThan(before.revision);
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  const after = (await getJob(request, 'moved')).data;
+  expect(new Date(after.doors).getFullYear()).toBe(new Date(before.data.doors).getFullYear() + 1);
+  expect(Date.parse(after.doors) - Date.parse(after.access.from)).toBe(
+    Date.parse(before.data.doors) - Date.parse(before.data.access.from),
+  );
+});
+
+test('the line is drawn with a finger, in metric, and the units stay chosen', async ({
+  browser,
+  baseURL,
+  request,
+}) => {
+  const before = await ownJob(request, 'finger');
+  const context = await browser.newContext({
+    baseURL,
+    hasTouch: true,
+    viewport: { width: 390, height: 844 },
+  });
+  const page = await context.newPage();
+  await page.goto('/jobs/finger/pieces');
+  await page.getByRole('button', { name: /show metric lengths/ }).click();
+  await expect(page.getByLabel('Length', { exact: true })).toHaveValue(/^\d\.\d+ m$/);
+  const point = page.getByRole('button', { name: /^Point 1 of 5, thick end/ });
+  await point.scrollIntoViewIfNeeded();
+  const box = (await point.boundingBox()) as { x: number; y: number; width: number; height: number };
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const session = await context.newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx: number, dy: number) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: x + dx, y: y + dy }],
+    });
+  await touch('touchStart', 0, 0);
+  for (const step of [8, 16, 24, 32]) await touch('touchMove', step, -step);
+  await touch('touchEnd', 0, 0);
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  const moved = (await getJob(request, 'finger')).pieces[0]?.data.line[0];
+  expect(moved?.xM).toBeGreaterThan(before.pieces[0]?.data.line[0]?.xM ?? 0);
+  expect(moved?.yM).toBeGreaterThan(before.pieces[0]?.data.line[0]?.yM ?? 0);
+  await page.reload();
+  await expect(page.getByLabel('Length', { exact: true })).toHaveValue(/ m$/);
+  await context.close();
+});
+
+test('a duplicate stands a week later; a job that is not there says so and loses nothing', async ({
+  page,
+  request,
+}) => {
+  const job = await ownJob(request, 'twice');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'More about Shed twice' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Shed twice (copy)' })).toBeVisible();
+  const copy = await getJob(request, page.url().split('/').at(-2) as string);
+  expect(Date.parse(copy.data.doors) - Date.parse(job.data.doors)).toBe(7 * 86_400_000);
+  expect(copy.pieces.map((piece) => piece.data)).toEqual(job.pieces.map((piece) => piece.data));
+  await page.goto('/jobs/never-was/clock');
+  await expect(page.getByRole('heading', { level: 1, name: 'Not here' })).toBeVisible();
+  await expect(page.getByText('Nothing was lost')).toBeVisible();
+});
+
+test('with no answer from the server a page says so, and works again when it answers', async ({ page }) => {
+  await page.route('**/api/v1/crew*', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: '{"type":"about:blank","title":"Down","status":503,"detail":"The database is away."}',
+    }),
+  );
+  await page.goto('/workshop');
+  await expect(page.getByRole('heading', { level: 1, name: 'This page broke' })).toBeVisible();
+  await expect(page.getByText('The database is away.')).toBeVisible();
+  await page.unrouteAll();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Workshop' })).toBeVisible();
+});

@@ -1,0 +1,153 @@
+import type { JobFile, Task } from '@early-lantern/contract';
+import fc from 'fast-check';
+import { DateTime } from 'luxon';
+import { draftPlan, planJob } from '../plan.ts';
+import { demoJob, garland } from '../test/samples.ts';
+
+const ms = (iso: string) => Date.parse(iso);
+const doors = DateTime.fromISO('2027-06-19T17:30:00', { zone: 'America/Chicago' });
+const iso = (moment: DateTime) => moment.toISO({ suppressMilliseconds: true }) as string;
+
+interface Day {
+  lengths: number[];
+  crew: string[];
+  accessHours: number;
+  untilMin: number;
+  drive: number;
+  inflators: number;
+  shiftFrom: number;
+}
+
+function fileFor(day: Day): JobFile {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  file.site.driveMin = day.drive;
+  file.workshop.inflators = file.workshop.inflators.slice(0, day.inflators);
+  for (const member of file.workshop.crew)
+    member.shift = { from: `${String(day.shiftFrom).padStart(2, '0')}:00`, to: '20:00' };
+  file.job.crew = day.crew;
+  file.job.access = {
+    from: iso(doors.minus({ hours: day.accessHours })),
+    until: iso(doors.minus({ minutes: day.untilMin })),
+  };
+  file.job.pieces = day.lengths.map((length, i) => ({
+    ...garland(length, { seed: i }),
+    id: `piece-${i}`,
+    spotId: 'north-wall',
+  }));
+  return file;
+}
+
+const days = fc.record({
+  lengths: fc.array(fc.integer({ min: 4, max: 30 }), { minLength: 1, maxLength: 4 }),
+  crew: fc.subarray(['wren', 'ilo', 'sefa', 'bram'], { minLength: 1 }),
+  accessHours: fc.integer({ min: 1, max: 8 }),
+  untilMin: fc.constantFrom(0, 15, 45),
+  drive: fc.integer({ min: 0, max: 90 }),
+  inflators: fc.integer({ min: 1, max: 2 }),
+  shiftFrom: fc.integer({ min: 6, max: 11 }),
+});
+
+const overlap = (a: Task, b: Task) => ms(a.start) < ms(b.end) && ms(b.start) < ms(a.end);
+
+/** The rules of a day, one by one, written from the rules and not from the scheduler. */
+function breaches(file: JobFile): string[] {
+  const plan = draftPlan(file);
+  const { workshop, job } = file;
+  const found: string[] = [];
+  const setUp = plan.tasks.filter((task) => ms(task.start) < ms(job.strike.from));
+  for (const task of setUp) {
+    if (task.place === 'site' && ms(task.start) < ms(job.access.from)) found.push(`${task.id} before access`);
+    for (const id of task.crew) {
+      const member = workshop.crew.find((one) => one.id === id);
+      if (!member || !job.crew.includes(id)) found.push(`${id} is not on the job`);
+      const [from, to] = [task.start, task.end].map((at) =>
+        DateTime.fromISO(at, { zone: workshop.timeZone }).toFormat('HH:mm'),
+      );
+      if (member && ((from as string) < member.shift.from || (to as string) > member.shift.to))
+        found.push(`${id} off shift at ${task.id}`);
+    }
+    for (const earlier of task.after) {
+      const other = setUp.find((one) => one.id === earlier);
+      if (!other || ms(other.end) > ms(task.start)) found.push(`${task.id} does not wait for ${earlier}`);
+    }
+    const isBlowing = /--(inflate|fillers)-/.test(task.id);
+    if (isBlowing && !workshop.inflators.some((inflator) => task.gear.includes(inflator.id)))
+      found.push(`${task.id} without inflator`);
+    for (const other of setUp) {
+      if (other.id <= task.id || !overlap(task, other)) continue;
+      const shared = [...task.crew, ...task.gear].filter((id) => [...other.crew, ...other.gear].includes(id));
+      if (shared.length) found.push(`${shared} at ${task.id} and ${other.id}`);
+    }
+  }
+  const drive = setUp.find((task) => task.id === 'drive-out');
+  if (
+    drive &&
+    !drive.crew.some((id) => workshop.crew.find((member) => member.id === id)?.skills.includes('driver'))
+  )
+    found.push('nobody may drive');
+  return found;
+}
+
+test('random days break no rule: access, shifts, order, people and gear in one place at a time', () => {
+  let planned = 0;
+  fc.assert(
+    fc.property(days, (day) => {
+      const file = fileFor(day);
+      expect(breaches(file)).toEqual([]);
+      if (draftPlan(file).onTime.ready) planned += 1;
+    }),
+    { numRuns: 70, seed: 7 },
+  );
+  expect(planned).toBeGreaterThan(35);
+});
+
+test('more time on site never leaves less in hand', () => {
+  fc.assert(
+    fc.property(days, (day) => {
+      const inHand = (hours: number) =>
+        draftPlan(fileFor({ ...day, accessHours: hours })).onTime.minutesInHand ?? -Infinity;
+      // The search is heuristic: what it reaches with more room may fall short by a little, not by much.
+      expect(inHand(day.accessHours + 1)).toBeGreaterThanOrEqual(inHand(day.accessHours) - 12);
+    }),
+    { numRuns: 25, seed: 11 },
+  );
+});
+
+test('the window that closes first is the deadline: access until, or the minutes wanted before doors', () => {
+  const day = { lengths: [8], crew: ['wren', 'ilo'], accessHours: 6, drive: 10, inflators: 2, shiftFrom: 7 };
+  expect(planJob(fileFor({ ...day, untilMin: 0 })).onTime.minutesInHand).toBe(30);
+  expect(planJob(fileFor({ ...day, untilMin: 45 })).onTime.minutesInHand).toBe(45);
+});
+
+test('work that does not fit before the shift of the day goes to the day before', () => {
+  const file = fileFor({
+    lengths: [30, 30, 30],
+    crew: ['wren'],
+    accessHours: 10,
+    untilMin: 0,
+    drive: 10,
+    inflators: 1,
+    shiftFrom: 9,
+  });
+  const plan = planJob(file);
+  expect(breaches(file)).toEqual([]);
+  expect(plan.onTime.benchFrom?.slice(0, 10)).toBe('2027-06-18');
+});
+
+test('nobody who may drive: no plan, and the drive is named', () => {
+  const file = fileFor({
+    lengths: [8],
+    crew: ['bram'],
+    accessHours: 6,
+    untilMin: 0,
+    drive: 10,
+    inflators: 1,
+    shiftFrom: 9,
+  });
+  const { lamps, onTime, tasks } = planJob(file);
+  expect(onTime.ready).toBeNull();
+  expect(tasks).toEqual([]);
+  expect(lamps.onTime).toMatchObject({ state: 'out', figure: 'no plan' });
+  expect(lamps.onTime.reason).toContain('Drive to');
+  expect(lamps.onTime.fixes[0]?.label).toMatch(/^Add (Wren Haddock|Ilo Marsh) to the crew$/);
+});

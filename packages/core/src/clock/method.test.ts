@@ -1,0 +1,96 @@
+import { benchBatches } from '../bench/bench.ts';
+import { recipeOf } from '../piece/recipe-of.ts';
+import { demoJob } from '../test/samples.ts';
+import { setUpWork, strikeWork, type Work } from './method.ts';
+
+function workOf(name: string, crew?: string[]) {
+  const file = structuredClone(demoJob(name));
+  if (crew) file.job.crew = crew;
+  const pieces = file.job.pieces.map((piece) => {
+    const recipe = recipeOf(piece);
+    return { piece, recipe, batches: benchBatches(piece, recipe, file.workshop) };
+  });
+  return { file, pieces, work: setUpWork(file, pieces), strike: strikeWork(file, pieces) };
+}
+
+/** Everything that must be over before a task, near and far. */
+function before(work: Work[], id: string): Set<string> {
+  const found = new Set<string>();
+  const visit = (one: string) => {
+    for (const earlier of work.find((task) => task.id === one)?.after ?? []) {
+      if (found.has(earlier)) continue;
+      found.add(earlier);
+      visit(earlier);
+    }
+  };
+  visit(id);
+  return found;
+}
+
+// The order of the work: common practice, no source.
+test.each([
+  ['a clean floor before the first balloon', 'clean-floor', 'beam-garland--inflate-17'],
+  ['balloons before clusters', 'beam-garland--inflate-11', 'beam-garland--cluster'],
+  ['bags before loading', 'podium-garland--bag', 'load-vehicle'],
+  ['loading before driving', 'load-vehicle', 'drive-out'],
+  ['unloading before hanging', 'unload', 'beam-garland--hang'],
+  ['the floor protected before hanging', 'protect-floor', 'podium-garland--hang'],
+  ['base before fluff', 'beam-garland--hang', 'beam-garland--dress'],
+  ['fluff before fillers', 'beam-garland--dress', 'beam-garland--fill'],
+  ['all pieces before the step-back', 'podium-garland--fill', 'step-back'],
+  ['mending before sign-off', 'touch-up', 'sign-off'],
+])('%s', (_, first, then) => {
+  const { work } = workOf('02-engine-shed');
+  expect(work.some((task) => task.id === first)).toBe(true);
+  expect(before(work, then)).toContain(first);
+});
+
+test('sign-off comes after everything, and nothing waits for what does not exist', () => {
+  const { work } = workOf('02-engine-shed');
+  expect(before(work, 'sign-off').size).toBe(work.length - 1);
+  const ids = new Set(work.map((task) => task.id));
+  for (const task of work) for (const earlier of task.after) expect(ids.has(earlier)).toBe(true);
+});
+
+test('above reach it is ladder work: two pairs of hands, somebody trusted with ladders, the caution and who decides', () => {
+  const { work } = workOf('02-engine-shed');
+  const hang = work.find((task) => task.id === 'beam-garland--hang');
+  expect(hang).toMatchObject({ hands: 2, skills: ['ladder'] });
+  expect(hang?.cautions.join()).toMatch(/OSHA 29 CFR 1926\.1053/);
+  expect(hang?.cautions.join()).toMatch(/Local code and licensed practice decide/);
+  const low = work.find((task) => task.id === 'podium-garland--hang');
+  expect(low).toMatchObject({ hands: 1, skills: [], cautions: [] });
+});
+
+test('one person alone does everything alone; the drive takes the whole crew and a driver', () => {
+  const alone = workOf('02-engine-shed', ['wren']);
+  expect(Math.max(...alone.work.map((task) => task.hands))).toBe(1);
+  const three = workOf('02-engine-shed');
+  expect(three.work.find((task) => task.id === 'drive-out')).toMatchObject({
+    hands: 3,
+    skills: ['driver'],
+    minutes: 15,
+  });
+});
+
+test('a longer way and more steps take longer to carry, and hands shorten it', () => {
+  const minutes = (distanceM: number, steps: number, crew: string[]) => {
+    const file = structuredClone(demoJob('01-meadow-finish'));
+    file.site.loadIn = { distanceM, steps };
+    file.job.crew = crew;
+    return setUpWork(file, []).find((task) => task.id === 'unload')?.minutes ?? 0;
+  };
+  // 100 ft on the level: (600 + 4·1080 + 1800)/6 s = 18.7 min for one. From memory, an editable default.
+  expect(minutes(30.48, 0, ['wren'])).toBe(19);
+  expect(minutes(30.48, 0, ['wren', 'ilo'])).toBe(10);
+  expect(minutes(60.96, 0, ['wren'])).toBe(38);
+  expect(minutes(30.48, 20, ['wren'])).toBeGreaterThan(minutes(30.48, 0, ['wren']));
+});
+
+test('strike: down, home, counted, one after the other', () => {
+  const { strike, pieces } = workOf('02-engine-shed');
+  expect(strike.map((task) => task.id)).toEqual(['strike', 'drive-back', 'return-gear']);
+  const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections, 0);
+  expect(strike[0]?.label).toContain(`${sections} sections`);
+  expect(strike[0]?.cautions.join()).toContain('16 CFR 1500.19');
+});
