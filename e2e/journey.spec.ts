@@ -38,6 +38,7 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
   await page.getByRole('button', { name: 'Colour', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Slate' }).click();
   await expect(page.getByRole('slider', { name: 'Slate, share in per cent' })).toHaveValue('25');
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
   const handle = page.getByRole('button', { name: /^Point 4 of 4/ });
   const box = (await handle.boundingBox()) as { x: number; y: number; width: number; height: number };
   const afterLength = await counts.textContent();

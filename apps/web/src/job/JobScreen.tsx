@@ -134,10 +134,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
         />
         <LanternString plan={planned?.plan} onApply={applyFix} />
       </Box>
+      {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
       <Stack
         className="no-print"
         direction="row"
-        sx={{ px: { xs: 1.5, sm: 3 }, pb: 1, gap: 2, alignItems: 'center', minHeight: 40 }}
+        sx={{ px: { xs: 1.5, sm: 3 }, pb: 1, gap: 2, alignItems: 'center', minHeight: { xs: 40, sm: 54 } }}
       >
         <Box sx={{ flexGrow: 1, minWidth: 0 }}>
           {planned && <Verdict plan={planned.plan} onApply={applyFix} />}

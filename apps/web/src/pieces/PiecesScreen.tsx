@@ -56,7 +56,7 @@ export function PiecesScreen() {
         display: 'grid',
         gap: 2,
         gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 372px' },
-        gridTemplateRows: { md: 'minmax(440px, calc(100vh - 232px))' },
+        gridTemplateRows: { md: 'minmax(440px, calc(100vh - 236px))' },
       }}
     >
       <Paper
