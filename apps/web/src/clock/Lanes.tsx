@@ -51,7 +51,7 @@ export function Lanes({ plan, crew, chosenId, onChoose }: LanesProps) {
           }}
         >
           <Box sx={{ position: 'absolute', top: 12, left: -11 }}>
-            <Lantern state="lit" size={29} />
+            <Lantern state={plan.lamps.onTime.state} size={29} />
           </Box>
           <Box
             component="span"

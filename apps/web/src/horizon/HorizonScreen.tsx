@@ -16,12 +16,14 @@ import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import { fileOf, queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
+import { usePlan } from '../workers/planner.ts';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
 
@@ -69,6 +71,12 @@ function useReadyJobs(
       return [made];
     });
   }, [rows, workshop, sites]);
+}
+
+/** A job's *On time* lamp, small: whether those doors will open on finished work. */
+function DoorsLantern({ file }: { file: JobFile }) {
+  const plan = usePlan(file);
+  return <Lantern state={plan?.lamps.onTime.state ?? 'unlit'} size={26} />;
 }
 
 interface DaysProps {
@@ -176,8 +184,9 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
               day={first}
               zone={zone}
               now={now}
-              doors={ofDay.map(({ row }) => ({
+              doors={ofDay.map(({ row, file }) => ({
                 key: row.data.id,
+                lantern: <DoorsLantern file={file} />,
                 at: row.data.doors,
                 label: `${row.data.name}, ${clockTime(row.data.doors, zone)}`,
               }))}

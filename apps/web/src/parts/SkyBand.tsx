@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import { DateTime } from 'luxon';
-import { Fragment, useRef } from 'react';
-import { Lantern } from './Lantern.tsx';
+import { Fragment, type ReactNode, useRef } from 'react';
+import { placeLabels } from './place-labels.ts';
 import { useSize } from './useSize.ts';
 
 /** Colour of the sky by hour of the day: night, dawn, noon, dusk. A picture of the day, not an almanac. */
@@ -40,6 +40,8 @@ interface DoorsMark {
   at: string;
   label: string;
   key: string;
+  /** What hangs there: the job's lantern. */
+  lantern: ReactNode;
 }
 
 interface SkyBandProps {
@@ -49,6 +51,9 @@ interface SkyBandProps {
   doors: readonly DoorsMark[];
   now: number;
 }
+
+/** Height of one level of labels. */
+const LEVEL_PX = 22;
 
 /** One day as light from night to night, doors hanging from a line as little lanterns, now as a hairline. */
 export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
@@ -91,9 +96,7 @@ export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
               zIndex: 1,
             }}
           >
-            <Box sx={{ position: 'absolute', bottom: -18, left: -10, color: '#1f2637' }}>
-              <Lantern state="lit" size={26} />
-            </Box>
+            <Box sx={{ position: 'absolute', bottom: -18, left: -10, color: '#1f2637' }}>{mark.lantern}</Box>
           </Box>
           <Box
             component="span"
@@ -156,40 +159,4 @@ export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
       </Box>
     </Box>
   );
-}
-
-const LEVEL_PX = 22;
-/** Room a character takes at the labels' size, pixels; a little more than the mean. */
-const CHARACTER_PX = 7.3;
-const GAP_PX = 8;
-
-/**
- * Where labels stand beside their marks: on the right, else on the left, else one level down, so that none lies over
- * another.
- */
-function placeLabels(
-  marks: readonly { x: number; text: string }[],
-  width: number,
-): { left: number; level: number }[] {
-  const taken: { level: number; from: number; to: number }[] = [];
-  const isFree = (level: number, from: number, to: number) =>
-    from >= 0 &&
-    to <= width &&
-    taken.every((other) => other.level !== level || to + GAP_PX <= other.from || from >= other.to + GAP_PX) &&
-    // A label must not lie on another mark's line either.
-    marks.every((mark) => mark.x < from - 2 || mark.x > to + 2);
-  return marks.map(({ x, text }) => {
-    const size = Math.min(width, text.length * CHARACTER_PX);
-    const sides = [x + GAP_PX, x - GAP_PX - size];
-    for (let level = 0; level <= marks.length; level++) {
-      const left = sides.find((side) => isFree(level, side, side + size));
-      if (left === undefined) continue;
-      taken.push({ level, from: left, to: left + size });
-      return { left, level };
-    }
-    const left = Math.max(0, Math.min(width - size, x - size / 2));
-    const level = Math.max(-1, ...taken.map((other) => other.level)) + 1;
-    taken.push({ level, from: left, to: left + size });
-    return { left, level };
-  });
 }
