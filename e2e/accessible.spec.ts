@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import type { Browser, BrowserContextOptions, Page } from '@playwright/test';
 import type { AxeResults } from 'axe-core';
 import { expect, test } from './support/test.ts';
 
@@ -17,23 +18,55 @@ const screens: [name: string, path: string][] = [
   ['a page that is not there', '/nowhere'],
 ];
 
+/** Serious and critical faults of the page as it stands. */
+async function seriousFaults(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { axe: run } = window as unknown as { axe: { run: () => Promise<AxeResults> } };
+    const { violations } = await run.run();
+    return violations
+      .filter((one) => one.impact === 'serious' || one.impact === 'critical')
+      .map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
+  });
+}
+
+/** A page once it has settled. */
+async function open(browser: Browser, path: string, options: BrowserContextOptions): Promise<Page> {
+  const page = await browser.newPage({ ...options, reducedMotion: 'reduce' });
+  await page.goto(path);
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  await page.getByRole('progressbar').waitFor({ state: 'detached' });
+  await page.waitForTimeout(400);
+  return page;
+}
+
+const dialogs: [name: string, path: string, open: (page: Page) => Promise<unknown>][] = [
+  ['New job', '/', (page) => page.getByRole('button', { name: 'New job' }).first().click()],
+  ['a lamp', `${shed}/pieces`, (page) => page.getByRole('button', { name: /^On time/ }).click()],
+  ['the palette', `${shed}/pieces`, (page) => page.keyboard.press('/')],
+  [
+    'a working',
+    `${shed}/counts`,
+    (page) => page.getByRole('button', { name: 'show working', exact: true }).click(),
+  ],
+];
+
 for (const colorScheme of ['light', 'dark'] as const) {
   for (const [name, path] of screens) {
     test(`${name}, ${colorScheme}: no serious fault`, async ({ browser, baseURL }) => {
-      const page = await browser.newPage({ baseURL, colorScheme, reducedMotion: 'reduce' });
-      await page.goto(path);
-      await page.getByRole('heading', { level: 1 }).first().waitFor();
-      await page.getByRole('progressbar').waitFor({ state: 'detached' });
-      await page.waitForTimeout(400);
-      await page.evaluate(axe);
-      const found = await page.evaluate(async () => {
-        const { axe: run } = window as unknown as { axe: { run: () => Promise<AxeResults> } };
-        const { violations } = await run.run();
-        return violations
-          .filter((one) => one.impact === 'serious' || one.impact === 'critical')
-          .map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
-      });
-      expect(found).toEqual([]);
+      const page = await open(browser, path, { baseURL, colorScheme });
+      expect(await seriousFaults(page)).toEqual([]);
+      await page.close();
+    });
+  }
+
+  for (const [name, path, show] of dialogs) {
+    test(`the dialog of ${name}, ${colorScheme}: no serious fault`, async ({ browser, baseURL }) => {
+      const page = await open(browser, path, { baseURL, colorScheme });
+      await show(page);
+      await page.getByRole('dialog').waitFor();
+      await page.waitForTimeout(300);
+      expect(await seriousFaults(page)).toEqual([]);
       await page.close();
     });
   }

@@ -1,4 +1,5 @@
-import { Dialog } from '@mui/material';
+import { Dialog, DialogTitle } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { Command } from 'cmdk';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -53,13 +54,8 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
   return (
     <PaletteContext value={palette}>
       {children}
-      <Dialog
-        open={isOpen}
-        onClose={() => setOpen(false)}
-        fullWidth
-        maxWidth="sm"
-        aria-label="Find or do anything"
-      >
+      <Dialog open={isOpen} onClose={() => setOpen(false)} fullWidth maxWidth="sm">
+        <DialogTitle sx={visuallyHidden}>Find or do anything</DialogTitle>
         <Command className="palette" loop label="Find or do anything">
           <Command.Input autoFocus placeholder="Find or do anything" />
           <Command.List>
