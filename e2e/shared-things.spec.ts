@@ -10,8 +10,8 @@ test('what is counted on the shelf lights the lamp, and is kept', async ({ page,
   )) {
     const field = page.getByLabel(`${row.nominalIn} in. Brick on the shelf`);
     await field.fill('400');
+    // One after the other, as fast as a person tabs: each is saved on top of the one before.
     await field.press('Tab');
-    await expect(field).toHaveValue('400');
   }
   await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
   await expect.poll(async () => (await getPlan(request, 'shelf')).lamps.enough.state).toBe('lit');

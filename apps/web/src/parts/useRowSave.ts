@@ -1,12 +1,21 @@
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
 import { queryClient } from '../api/queries.ts';
 import { useNotice } from './notices.tsx';
 
 interface SavedRow<D> {
   revision: number;
+  updatedAt: string;
   data: D;
+}
+
+/** The newest state known of each row, by path: the fields of one row are saved by many hands on a page. */
+const newest = new Map<string, SavedRow<unknown>>();
+
+function learn(path: string, row: SavedRow<unknown>): void {
+  const known = newest.get(path);
+  if (!known || row.updatedAt > known.updatedAt) newest.set(path, row);
 }
 
 /**
@@ -22,24 +31,19 @@ export function useRowSave<D>(
   row: SavedRow<D>,
 ): (edit: (data: D) => Partial<D>) => void {
   const tell = useNotice();
-  const newest = useRef(row);
-  useEffect(() => {
-    if (row.revision > newest.current.revision) newest.current = row;
-  }, [row]);
+  useEffect(() => learn(path, row), [path, row]);
 
   const { mutate } = useMutation({
     mutationFn: (edit: (data: D) => Partial<D>) => {
-      const { revision, data } = newest.current;
+      const { revision, data } = (newest.get(path) ?? row) as SavedRow<D>;
       return call<SavedRow<D>>('PUT', path, { revision, data: { ...data, ...edit(data) } });
     },
     scope: { id: path },
-    onSuccess: (saved) => {
-      newest.current = saved;
-    },
+    onSuccess: (saved) => learn(path, saved),
     onError: (error) => {
       const problem = error instanceof ApiProblem ? error.problem : undefined;
       const isStale = problem?.status === 409 && problem.current !== undefined;
-      if (isStale) newest.current = problem.current as SavedRow<D>;
+      if (isStale) learn(path, problem.current as SavedRow<D>);
       const why =
         problem?.faults?.map((fault) => `${fault.path}: ${fault.reason}`).join('; ') ?? error.message;
       tell({
