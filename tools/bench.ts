@@ -198,9 +198,12 @@ async function bench(): Promise<void> {
     'first start with a new database and the demo',
     `${((performance.now() - startedFirst) / 1000).toFixed(1)} s`,
   );
-  await benchFirstLoad(first);
-  await benchApi(first);
-  await first.stop();
+  try {
+    await benchFirstLoad(first);
+    await benchApi(first);
+  } finally {
+    await first.stop();
+  }
   const startedSecond = performance.now();
   const second = await startStack({ dataDir });
   report('second start', `${((performance.now() - startedSecond) / 1000).toFixed(1)} s`);
