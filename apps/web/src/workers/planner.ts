@@ -10,7 +10,7 @@ const planner = Comlink.wrap<Planner>(
 );
 
 /** Quiet after an edit before fixes are tried, milliseconds: a drag goes on within it. */
-const QUIET_MS = 150;
+const QUIET_MS = 300;
 
 /**
  * The plan of a job file, kept up with its changes: one request at a time, and of the files that came meanwhile only
