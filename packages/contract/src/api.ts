@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { JobHead } from './job.ts';
-import { Piece } from './piece.ts';
+import { Piece } from './piece/index.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
 import { CrewMember, WorkshopSettings } from './workshop.ts';

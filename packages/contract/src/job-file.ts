@@ -25,8 +25,28 @@ const spotNames = z.object({
 });
 const colourNames = z.object({
   workshop: z.object({ colours: z.array(z.object({ id: Id })) }),
-  job: z.object({ pieces: z.array(z.object({ colours: z.array(z.object({ colour: Id })) })) }),
+  job: z.object({ pieces: z.array(z.unknown()) }),
 });
+
+/** Every colour that a piece names, with its place: wherever a key says `colour` or `colours`. */
+export function coloursNamed(
+  value: unknown,
+  path: Breach['path'] = [],
+): { colour: string; path: Breach['path'] }[] {
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, inner]) => {
+    const at = [...path, Array.isArray(value) ? Number(key) : key];
+    if (typeof inner === 'string') {
+      const last = path.at(-1);
+      const names = Array.isArray(value) ? isColourList(last) : isColourKey(key);
+      return names ? [{ colour: inner, path: at }] : [];
+    }
+    return coloursNamed(inner, at);
+  });
+}
+
+const isColourKey = (key: unknown) => typeof key === 'string' && /^(colour|\w+Colour)$/.test(key);
+const isColourList = (key: unknown) => typeof key === 'string' && /^(colours|\w+Colours|repeat)$/.test(key);
 
 function unknownName(names: Iterable<string>, wanted: string, path: Breach['path'], what: string): Breach[] {
   return new Set(names).has(wanted) ? [] : [{ path, reason: `no ${what} "${wanted}" in this file` }];
@@ -58,14 +78,12 @@ const withSpotNames = withRule(withSiteName, spotNames, ({ site, job }) =>
 
 /** One job in one document, with all that planning it needs. */
 export const JobFile = withRule(withSpotNames, colourNames, ({ workshop, job }) =>
-  job.pieces.flatMap((piece, p) =>
-    piece.colours.flatMap(({ colour }, c) =>
-      unknownName(
-        workshop.colours.map((known) => known.id),
-        colour,
-        ['job', 'pieces', p, 'colours', c, 'colour'],
-        'colour',
-      ),
+  coloursNamed(job.pieces).flatMap(({ colour, path }) =>
+    unknownName(
+      workshop.colours.map((known) => known.id),
+      colour,
+      ['job', 'pieces', ...path],
+      'colour',
     ),
   ),
 );

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { Piece } from './piece.ts';
+import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
+import { Site } from './site.ts';
 
 const Window = z.strictObject({ from: Instant, until: Instant });
 
@@ -20,6 +21,8 @@ const HeadFields = z.strictObject({
   /** Crew members on this job, by id. */
   crew: z.array(Id).min(1, 'a job needs at least one person'),
   notes: Text,
+  /** The survey as it was when somebody last looked at it for this job. */
+  siteSeen: Site.optional(),
 });
 
 const timesRead = HeadFields.pick({ doors: true, access: true, strike: true });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { InflatedRange } from './piece.ts';
+import { InflatedRange, StandIn } from './piece/common.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
 
 /** How a figure came about. */
@@ -50,6 +50,59 @@ export const BalloonRow = z.strictObject({
 });
 export type BalloonRow = z.infer<typeof BalloonRow>;
 
+/** A thing besides balloons that a piece takes, by the catalogue's item name. */
+export const MaterialRow = z.strictObject({
+  item: Id,
+  label: z.string(),
+  count: z.number().nonnegative(),
+  unit: z.string(),
+  /** Comes back from the strike and is used again. */
+  isGear: z.boolean(),
+  working: z.array(Working),
+});
+export type MaterialRow = z.infer<typeof MaterialRow>;
+
+/** What one person inflates in one go: alike balloons for one part of a piece, pre-counted with their spares. */
+export const Lot = z.strictObject({
+  /** Piece by letter, lot by number: `B3`. */
+  id: z.string(),
+  nominalIn: DiameterIn,
+  inflatedIn: InflatedRange,
+  colour: Id,
+  count: z.int().nonnegative(),
+  spare: z.int().nonnegative(),
+  /** What it is tied into: `quads`, `trios`, `singles`. */
+  cluster: z.string(),
+  /** How many of `count` go into each section's bag; they add up to `count`. */
+  perSection: z.array(z.int().nonnegative()),
+  /** Holes of the sizing template: one for balloons blown alike, two for a range. */
+  holesIn: z.array(z.number()),
+  /** One bag a section. */
+  bags: z.array(z.string()),
+});
+export type Lot = z.infer<typeof Lot>;
+
+/** A way to a balloon that does not exist in its colour and size. */
+export const Alternative = z.strictObject({
+  label: z.string(),
+  standIn: StandIn,
+  /** Balloons taken in place of those missing, and minutes of work more (or, below zero, fewer). */
+  balloons: z.int(),
+  minutes: z.number(),
+  note: z.string(),
+  rows: z.array(z.strictObject({ nominalIn: DiameterIn, colour: Id, count: z.int() })),
+});
+export type Alternative = z.infer<typeof Alternative>;
+
+/** A size that a colour is not made in. */
+export const Unmade = z.strictObject({
+  nominalIn: DiameterIn,
+  colour: Id,
+  count: z.int(),
+  alternatives: z.array(Alternative),
+});
+export type Unmade = z.infer<typeof Unmade>;
+
 export const PlanPiece = z.strictObject({
   id: Id,
   kind: z.string(),
@@ -63,6 +116,14 @@ export const PlanPiece = z.strictObject({
   /** Person-minutes at the bench. */
   benchMin: z.number(),
   balloons: z.array(BalloonRow),
+  group: z.string().optional(),
+  /** Clusters, layers, bunches: so many of one make. */
+  assemblies: z.array(z.strictObject({ name: z.string(), size: z.int(), count: z.int(), part: z.string() })),
+  lots: z.array(Lot),
+  materials: z.array(MaterialRow),
+  unmade: z.array(Unmade),
+  /** How it is put together, step by step. */
+  steps: z.array(z.string()),
   notes: z.array(z.string()),
   working: z.array(Working),
 });
@@ -99,7 +160,11 @@ export const Plan = z.strictObject({
   jobId: Id,
   timeZone: z.string(),
   pieces: z.array(PlanPiece),
-  totals: z.strictObject({ balloons: z.array(BalloonRow), working: z.array(Working) }),
+  totals: z.strictObject({
+    balloons: z.array(BalloonRow),
+    materials: z.array(MaterialRow),
+    working: z.array(Working),
+  }),
   tasks: z.array(Task),
   onTime: OnTime,
   lamps: z.strictObject({ enough: Lamp, lasts: Lamp, fits: Lamp, holds: Lamp, full: Lamp, onTime: Lamp }),

@@ -1,19 +1,103 @@
 import { z } from 'zod';
+import { Point } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
-import { Id, LengthM, Name, Text } from './scalars.ts';
+import { Id, LengthM, Name, Text, TimeOfDay } from './scalars.ts';
 
-export const Surface = z.enum(['painted', 'brick', 'glass', 'iron', 'wood', 'fabric', 'mesh']);
+/** `iron` stands for metal that holds a magnet, `metal` for metal that does not; `mesh` for greenery on mesh. */
+export const Surface = z.enum([
+  'painted',
+  'brick',
+  'glass',
+  'tile',
+  'wallpaper',
+  'wood',
+  'iron',
+  'metal',
+  'fabric',
+  'mesh',
+]);
 export type Surface = z.infer<typeof Surface>;
 
-/** A place at a site where a piece can hang or stand, seen in elevation: 0,0 is its lower left corner. */
-export const Spot = z.strictObject({
+export const SpotKind = z.enum([
+  'wall',
+  'window',
+  'tree',
+  'open-floor',
+  'table',
+  'ceiling-run',
+  'stair',
+  'fence',
+  'backdrop-stand',
+]);
+export type SpotKind = z.infer<typeof SpotKind>;
+
+const Coordinate = z.number().min(-60).max(120);
+const place = { id: Id, xM: Coordinate, yM: Coordinate };
+const area = { ...place, widthM: LengthM.max(60), heightM: LengthM.max(20) };
+
+/** A part of the spot of another surface; `xM`, `yM` its lower left corner. */
+export const Region = z.strictObject({ ...area, surface: Surface });
+export type Region = z.infer<typeof Region>;
+
+/** Something there to tie or hang from; a rod, gutter or beam runs `lengthM` to the right. */
+export const Fixing = z.strictObject({
+  ...place,
+  kind: z.enum(['rod', 'gutter', 'beam', 'nail', 'branch', 'frame']),
+  lengthM: z.number().min(0).max(60),
+});
+export type Fixing = z.infer<typeof Fixing>;
+
+/** Something nothing may cover or come near. */
+export const KeepClear = z.strictObject({
+  ...area,
+  kind: z.enum(['exit', 'sign', 'sprinkler', 'alarm', 'extinguisher', 'heater', 'candle']),
+});
+export type KeepClear = z.infer<typeof KeepClear>;
+
+export const PowerPoint = z.strictObject(place);
+export type PowerPoint = z.infer<typeof PowerPoint>;
+
+export const Floor = z.enum(['polished', 'carpet', 'grass', 'gravel', 'paving']);
+export type Floor = z.infer<typeof Floor>;
+
+const SpotFields = z.strictObject({
   id: Id,
   name: Name,
-  kind: z.enum(['wall', 'window', 'fence']),
+  kind: SpotKind,
   widthM: LengthM.max(60),
   heightM: LengthM.max(20),
+  /** Where it is no plain rectangle: its corners in order. */
+  outline: z.array(Point).min(3).max(24).optional(),
   surface: Surface,
+  // What is left out has not been looked at yet; an empty list says that there is none.
+  regions: z.array(Region).max(40).optional(),
+  fixings: z.array(Fixing).max(60).optional(),
+  keepClear: z.array(KeepClear).max(60).optional(),
+  power: z.array(PowerPoint).max(20).optional(),
+  floor: Floor.optional(),
+  /** Where it differs from the site. */
+  indoors: z.boolean().optional(),
+  /** Hours of direct sun by the workshop's clock; an empty list for none. */
+  sun: z
+    .array(z.strictObject({ from: TimeOfDay, to: TimeOfDay }))
+    .max(4)
+    .optional(),
+  note: Text.optional(),
 });
+
+/** A place at a site where a piece can hang or stand, seen in elevation: 0,0 is its lower left corner. */
+export const Spot = withRule(
+  SpotFields,
+  SpotFields.pick({ regions: true, fixings: true, keepClear: true, power: true }),
+  (spot) =>
+    (['regions', 'fixings', 'keepClear', 'power'] as const).flatMap((list) =>
+      repeated(
+        (spot[list] ?? []).map((one) => one.id),
+        list,
+        'id',
+      ),
+    ),
+);
 export type Spot = z.infer<typeof Spot>;
 
 const SiteFields = z.strictObject({
@@ -26,9 +110,21 @@ const SiteFields = z.strictObject({
     /** From set-down to the spot, on foot. */
     distanceM: z.number().min(0).max(2000),
     steps: z.int().min(0).max(500),
+    /** The narrowest door or passage on the way, clear width. */
+    doorM: LengthM.max(20).optional(),
+    lift: z.boolean().optional(),
+    parking: Text.optional(),
   }),
   spots: z.array(Spot).min(1),
   rules: Text,
+  /** What the house forbids; left out, nobody has asked yet. */
+  forbids: z
+    .array(z.enum(['adhesive', 'helium', 'confetti', 'stakes', 'candles']))
+    .max(5)
+    .optional(),
+  quiet: z.strictObject({ from: TimeOfDay, to: TimeOfDay }).nullable().optional(),
+  /** Who opens, where to sign in, which way in. */
+  access: Text.optional(),
   contact: Text,
 });
 

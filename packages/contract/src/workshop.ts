@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { Schools } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
-import { DiameterIn, Hex, Id, Name, SharePct, TimeOfDay } from './scalars.ts';
+import { Id, Name, SharePct, TimeOfDay } from './scalars.ts';
+import { Colour, MaterialStock, OnOrder, Pack, Reserved, SizeEntry, StockRow, Supplier } from './stock.ts';
 
 /** What a crew member is trusted with. */
 export const Skill = z.enum(['lead', 'driver', 'ladder', 'tying', 'helium']);
@@ -34,12 +36,33 @@ export const RateKey = z.enum([
   'string-260',
   'string-neck',
   'string-line',
+  'press-quad',
+  'twist-on-pipe',
+  'link-chain',
+  'tie-bunch',
+  'fill-helium',
+  'foil-shape',
   'fix-filler',
+  'fix-band',
+  'fix-dash',
+  'fix-single',
+  'shine-wipe',
+  'shine-spray',
   'bag-section',
   'load-vehicle',
   'unload-30m',
   'protect-floor',
   'hang-point',
+  'arch-frame',
+  'column-stand',
+  'frame-stand',
+  'backdrop-stand',
+  'greenery-stand',
+  'panel-mount',
+  'clamp-kit',
+  'tie-topper',
+  'place-furniture',
+  'template-check',
   'step-back',
   'touch-up',
   'sign-off',
@@ -59,18 +82,6 @@ export const Rate = withRule(RateFields, RateFields, (rate) => [
   ...(rate.slowS < rate.usualS ? [{ path: ['slowS'], reason: 'slow is quicker than usual' }] : []),
 ]);
 export type Rate = z.infer<typeof Rate>;
-
-/** A colour the business buys balloons in. */
-export const Colour = z.strictObject({ id: Id, name: Name, hex: Hex });
-export type Colour = z.infer<typeof Colour>;
-
-/** Balloons on the shelf, uninflated. */
-export const StockRow = z.strictObject({
-  nominalIn: DiameterIn,
-  colour: Id,
-  onHand: z.int().nonnegative(),
-});
-export type StockRow = z.infer<typeof StockRow>;
 
 export const Inflator = z.strictObject({ id: Id, name: Name, nozzles: z.int().min(1).max(4) });
 export const Vehicle = z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(20) });
@@ -101,6 +112,16 @@ const SettingsFields = z.strictObject({
   inHandTargetMin: z.int().min(0).max(240),
   colours: z.array(Colour).min(1),
   stock: z.array(StockRow),
+  /** Own figures for sizes; the catalogue's defaults stand for the rest. */
+  sizes: z.array(SizeEntry).max(40).optional(),
+  packs: z.array(Pack).max(400).optional(),
+  suppliers: z.array(Supplier).max(60).optional(),
+  onOrder: z.array(OnOrder).max(400).optional(),
+  /** Held for other jobs at the moment this was read; worked out, never typed. */
+  reserved: z.array(Reserved).max(4000).optional(),
+  materials: z.array(MaterialStock).max(200).optional(),
+  /** How this house works where a piece does not say otherwise. */
+  schools: Schools.partial().optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
 });
@@ -110,6 +131,8 @@ function settingsBreaches(settings: {
   stock: StockRow[];
   inflators: { id: string }[];
   vehicles: { id: string }[];
+  suppliers?: Supplier[] | undefined;
+  onOrder?: OnOrder[] | undefined;
 }) {
   const colours = new Set(settings.colours.map((colour) => colour.id));
   return [
@@ -132,6 +155,21 @@ function settingsBreaches(settings: {
       settings.stock.map((row) => `${row.nominalIn} in. ${row.colour}`),
       'stock',
     ),
+    ...repeated(
+      (settings.suppliers ?? []).map((supplier) => supplier.id),
+      'suppliers',
+      'id',
+    ),
+    ...repeated(
+      (settings.onOrder ?? []).map((order) => order.id),
+      'onOrder',
+      'id',
+    ),
+    ...(settings.onOrder ?? []).flatMap((row, index) =>
+      colours.has(row.colour)
+        ? []
+        : [{ path: ['onOrder', index, 'colour'], reason: `no colour "${row.colour}" in the workshop` }],
+    ),
     ...settings.stock.flatMap((row, index) =>
       colours.has(row.colour)
         ? []
@@ -140,7 +178,14 @@ function settingsBreaches(settings: {
   ];
 }
 
-const settingsRead = SettingsFields.pick({ colours: true, stock: true, inflators: true, vehicles: true });
+const settingsRead = SettingsFields.pick({
+  colours: true,
+  stock: true,
+  inflators: true,
+  vehicles: true,
+  suppliers: true,
+  onOrder: true,
+});
 
 /** The business itself, without its people: what the workshop row in the database holds. */
 export const WorkshopSettings = withRule(SettingsFields, settingsRead, settingsBreaches);

@@ -1,7 +1,30 @@
-export { catalogueSizes } from './balloon/catalogue.ts';
+export {
+  catalogueSizes,
+  comesIn,
+  defaultPacks,
+  packsOf,
+  productLoss,
+  sizeName,
+  sizeOf,
+} from './balloon/catalogue.ts';
+export { colourDifference, labOf } from './balloon/colour-difference.ts';
+export { latexMassG } from './balloon/mass.ts';
 export { defaultRates } from './bench/rates.ts';
+export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';
-export { type DrawnBalloon, pictureOf } from './piece/picture-of.ts';
+export { materialItems } from './materials/materials.ts';
+export type { PatternCard } from './pattern/card.ts';
+export { type Match, matchOf } from './pattern/chirality.ts';
+export { type ColourSpread, colourSpread } from './pattern/colour-plan.ts';
+export { recoloured } from './piece/colours.ts';
+export { moved, movesWith } from './piece/moved.ts';
+export { kindNames, newPiece } from './piece/new-piece.ts';
+export { type PiecePattern, patternOf } from './piece/pattern-of.ts';
+export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
+export { pictureOf, schoolsOf } from './piece/recipe-of.ts';
+export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { draftPlan, planJob } from './plan.ts';
 export * from './quantity/length.ts';
+export { type BuyRow, buyList, type Substitute, substitutes, wantedDay } from './stock/buy.ts';
+export { type ProductNeed, productNeeds } from './stock/needs.ts';

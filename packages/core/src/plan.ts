@@ -2,12 +2,14 @@ import type { JobFile, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { clockFor } from './clock/clock.ts';
 import type { WorkedPiece } from './clock/method.ts';
-import { enoughLamp } from './lamps/enough.ts';
+import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { enoughFixes, onTimeFixes } from './lamps/fixes.ts';
 import { onTimeLamp } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
-import { countBalloons, countLots, spareWorking, totalBalloons } from './piece/counts.ts';
-import { recipeOf } from './piece/recipe-of.ts';
+import { materialRows, totalMaterials } from './materials/materials.ts';
+import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
+import { unmadeOf } from './stock/stand-ins.ts';
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → counts → bench → clock → lamps → fixes.
@@ -25,7 +27,7 @@ export function planJob(file: JobFile): Plan {
       ...plan.lamps,
       enough: {
         ...enough,
-        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countPieces(tried).balloons)),
+        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countPieces(tried))),
       },
       onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
     },
@@ -39,73 +41,82 @@ export function planJob(file: JobFile): Plan {
 export function draftPlan(file: JobFile): Plan {
   const { workshop, job } = file;
 
-  // Survey, pieces, counts, bench: what there is to do.
-  const { worked, lots, pieces, balloons } = countJob(file);
-
-  // Clock: who does it when, counted back from doors.
-  const clock = clockFor(file, worked);
-
-  return {
-    jobId: job.id,
-    timeZone: workshop.timeZone,
-    pieces,
-    totals: {
-      balloons,
-      working: spareWorking(
-        job.pieces.map((piece) => piece.grade),
-        lots,
-        workshop,
-      ),
-    },
-    tasks: clock.tasks,
-    onTime: clock.onTime,
-    lamps: { ...waitingLamps, enough: enoughLamp(file, balloons), onTime: onTimeLamp(file, clock) },
-  };
-}
-
-/** Everything that does not depend on the hour. */
-function countJob(file: JobFile) {
-  const { lots, counted, balloons } = countPieces(file);
-
+  // Survey, pieces, counts: what there is to have.
+  const counts = countPieces(file);
   // Bench: the batches it takes to make each piece, before anybody has a time.
-  const worked = counted.map(
+  const worked = counts.counted.map(
     ({ piece, recipe }): WorkedPiece => ({
       piece,
       recipe,
-      batches: benchBatches(piece, recipe, file.workshop),
+      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
     }),
   );
-  const pieces = worked.map((one, i) => asPlanPiece(one, counted[i]?.balloons ?? []));
-  return { worked, lots, pieces, balloons };
+  // Clock: who does it when, counted back from doors.
+  const clock = clockFor(file, worked);
+  return {
+    jobId: job.id,
+    timeZone: workshop.timeZone,
+    pieces: worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece)),
+    totals: {
+      balloons: counts.balloons,
+      materials: counts.materials,
+      working: spareWorking(file, counts.lots, counts.balloons),
+    },
+    tasks: clock.tasks,
+    onTime: clock.onTime,
+    lamps: { ...waitingLamps, enough: enoughLamp(file, counts), onTime: onTimeLamp(file, clock) },
+  };
 }
 
-/** Every balloon with its spares, piece by piece and in all. */
+/** A piece's counts: its lots with spares, the balloons and materials they make up, and what is not to be had. */
+type CountedPiece = ReturnType<typeof countPieces>['counted'][number];
+
+/** Every balloon with its spares and every material, piece by piece and in all. */
 function countPieces({ workshop, job }: JobFile) {
-  // Survey and pieces: each piece's recipe, from its line on the surveyed spot.
-  const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece) }));
-
+  // Survey and pieces: each piece's recipe, from its line or place on the surveyed spot.
+  const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) }));
   // Counts: the chance of complete lots is shared by all lots of the job.
-  const lots = recipes.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
-  const counted = recipes.map((one) => ({
-    ...one,
-    balloons: countBalloons(one.recipe.needs, one.piece.grade, lots, workshop),
-  }));
-  return { lots, counted, balloons: totalBalloons(counted) };
+  const lotCount = recipes.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
+  const counted = recipes.map((one, index) => {
+    const lots = lotsOf({ ...one, index }, lotCount, workshop);
+    return {
+      ...one,
+      name: one.piece.name,
+      lots,
+      balloons: balloonsOf(lots),
+      materials: materialRows(one.recipe.materials),
+      unmade: unmadeOf(rawNeedsOf(one.piece, workshop.schools), workshop),
+      stillUnmade: unmadeOf(one.recipe.needs, workshop),
+    };
+  });
+  return {
+    lots: lotCount,
+    counted,
+    balloons: totalBalloons(counted),
+    materials: totalMaterials(counted),
+    unmade: counted.flatMap((one) => one.stillUnmade),
+  } satisfies Counted & Record<string, unknown>;
 }
 
-function asPlanPiece({ piece, recipe, batches }: WorkedPiece, balloons: PlanPiece['balloons']): PlanPiece {
+function asPlanPiece({ piece, recipe, batches }: WorkedPiece, counted: CountedPiece): PlanPiece {
   return {
     id: piece.id,
     kind: piece.kind,
     name: piece.name,
+    ...(piece.group ? { group: piece.group } : {}),
     lengthM: recipe.lengthM,
     visibleWidthM: recipe.visibleWidthM,
     clusterSize: recipe.clusterSize,
     clusters: recipe.spineClusters + recipe.sideClusters,
     fillerTrios: recipe.fillerTrios,
-    sections: recipe.sections,
+    sections: recipe.sections.length,
     benchMin: benchMinutes(batches),
-    balloons,
+    balloons: counted.balloons,
+    assemblies: recipe.assemblies.map(({ name, size, count, part }) => ({ name, size, count, part })),
+    lots: counted.lots,
+    materials: counted.materials,
+    unmade: counted.unmade,
+    steps: recipe.steps,
     notes: recipe.notes,
     working: recipe.working,
   };

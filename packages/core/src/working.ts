@@ -3,7 +3,7 @@ import type { Working } from '@early-lantern/contract';
 export const COMMON_PRACTICE = 'common practice, no source';
 export const DERIVED = 'derived in the engine';
 
-type Input = [name: string, value: number | string, unit?: string];
+export type Input = [name: string, value: number | string, unit?: string];
 
 /** Figures people read need no more than four digits after the point. */
 const tidy = (value: number | string): number | string =>

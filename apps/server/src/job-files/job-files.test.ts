@@ -1,4 +1,4 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, OrganicGarland } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
 import { loadDemo } from '../setup/demo.ts';
 import { demoFolder, demoJob, type TestServer, testServer } from '../test/server.ts';
@@ -45,7 +45,7 @@ test('from another workshop: missing people, colours and a differing site are ad
   });
   foreign.job.crew = ['guest', 'ilo'];
   foreign.workshop.colours.push({ id: 'dusk', name: 'Dusk', hex: '#5b4a7a' });
-  (foreign.job.pieces[0] as JobFile['job']['pieces'][0]).colours = [{ colour: 'dusk', sharePct: 100 }];
+  (foreign.job.pieces[0] as OrganicGarland).colours = [{ colour: 'dusk', sharePct: 100 }];
   const result = await server.call('POST', '/job-files', foreign);
   expect(result.body.notes).toEqual(['Colours added: Dusk.', 'Crew added: Guest Hand.']);
   expect((await server.call('GET', '/workshop')).body.data.spareTargetPct).toBe(97);
@@ -55,7 +55,7 @@ test('a file with faults is refused with all of them, and nothing of it is kept'
   const bad = structuredClone(shed) as JobFile & { extra?: boolean };
   bad.extra = true;
   bad.job.crew = [];
-  (bad.job.pieces[0] as JobFile['job']['pieces'][0]).widthM = -2;
+  (bad.job.pieces[0] as OrganicGarland).widthM = -2;
   const reply = await server.call('POST', '/job-files', bad);
   expect(reply.status).toBe(422);
   expect(reply.type).toContain('application/problem+json');

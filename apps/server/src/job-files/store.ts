@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import {
   type CrewMember,
+  coloursNamed,
   type ImportResult,
   JobFile,
   type Piece,
@@ -90,7 +91,7 @@ async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile):
     return [];
   }
   const known = new Set(own.data.colours.map((colour) => colour.id));
-  const used = new Set(job.pieces.flatMap((piece) => piece.colours.map((share) => share.colour)));
+  const used = new Set(coloursNamed(job.pieces).map(({ colour }) => colour));
   const missing = theirs.colours.filter((colour) => used.has(colour.id) && !known.has(colour.id));
   if (missing.length === 0) return [];
   await updateSettings(db, own.revision, { ...own.data, colours: [...own.data.colours, ...missing] });

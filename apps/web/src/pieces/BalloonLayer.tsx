@@ -3,6 +3,7 @@ import type { DrawnBalloon } from '@early-lantern/core';
 import { memo } from 'react';
 
 const gradientId = (colour: string) => `balloon-${colour}`;
+const OUTLINE = { stroke: '#151a26', strokeOpacity: 0.22, strokeWidth: 0.004 };
 
 /** Gradients that make discs into balloons, one for each colour. */
 export const BalloonGradients = memo(function BalloonGradients({ colours }: { colours: readonly Colour[] }) {
@@ -26,20 +27,66 @@ export const BalloonLayer = memo(function BalloonLayer({
 }) {
   return (
     <g aria-hidden="true">
-      {balloons.map((ball, i) => (
-        <circle
+      {balloons.map((ball, i) =>
+        ball.form ? (
           // The order is the drawing order and is made anew with each plan.
           // biome-ignore lint/suspicious/noArrayIndexKey: see above
-          key={i}
-          cx={ball.xM.toFixed(4)}
-          cy={(heightM - ball.yM).toFixed(4)}
-          r={ball.rM.toFixed(4)}
-          fill={`url(#${gradientId(ball.colour)})`}
-          stroke="#151a26"
-          strokeOpacity="0.22"
-          strokeWidth="0.004"
-        />
-      ))}
+          <Formed key={i} ball={ball} cy={heightM - ball.yM} />
+        ) : (
+          <circle
+            // biome-ignore lint/suspicious/noArrayIndexKey: see above
+            key={i}
+            cx={ball.xM.toFixed(4)}
+            cy={(heightM - ball.yM).toFixed(4)}
+            r={ball.rM.toFixed(4)}
+            fill={`url(#${gradientId(ball.colour)})`}
+            {...OUTLINE}
+          />
+        ),
+      )}
     </g>
   );
 });
+
+/** Points of a five-pointed star round 0,0. */
+const star = Array.from({ length: 10 }, (_, i) => {
+  const angle = (i / 10) * 2 * Math.PI - Math.PI / 2;
+  const reach = i % 2 ? 0.46 : 1;
+  return `${(Math.cos(angle) * reach).toFixed(3)},${(Math.sin(angle) * reach).toFixed(3)}`;
+}).join(' ');
+
+/** A link, star, crescent or letter. */
+function Formed({ ball, cy }: { ball: DrawnBalloon; cy: number }) {
+  const fill = ball.colour ? `url(#${gradientId(ball.colour)})` : '#fffaf0';
+  const at = `translate(${ball.xM.toFixed(4)} ${cy.toFixed(4)}) scale(${ball.rM.toFixed(4)})`;
+  const outline = { ...OUTLINE, strokeWidth: 0.05 };
+  switch (ball.form) {
+    case 'link':
+      return (
+        <g transform={at} fill="none">
+          <ellipse rx="1" ry="0.62" stroke="#151a26" strokeOpacity="0.3" strokeWidth="0.42" />
+          <ellipse rx="1" ry="0.62" stroke={fill} strokeWidth="0.36" />
+        </g>
+      );
+    case 'star':
+      return <polygon transform={at} points={star} fill={fill} {...outline} strokeLinejoin="round" />;
+    case 'moon':
+      return (
+        <path
+          transform={at}
+          d="M.25 -.97A1 1 0 1 0 .25 .97A.78 .78 0 1 1 .25 -.97Z"
+          fill={fill}
+          {...outline}
+        />
+      );
+    default:
+      return (
+        <g transform={at}>
+          <rect x="-0.86" y="-1" width="1.72" height="2" rx="0.3" fill={fill} {...outline} />
+          <text y="0.5" fontSize="1.5" fontWeight="700" textAnchor="middle" fill="#1f2637">
+            {ball.text}
+          </text>
+        </g>
+      );
+  }
+}

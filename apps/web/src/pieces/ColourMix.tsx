@@ -1,4 +1,4 @@
-import type { Colour, OrganicGarland } from '@early-lantern/contract';
+import type { Colour, Mix } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import CloseIcon from '@mui/icons-material/Close';
 import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
@@ -26,19 +26,19 @@ interface ColourMixProps extends MixProps {
 
 /** Colours with their shares; moving one moves the others in proportion, so that they always make up the whole. */
 export const ColourMix = memo(
-  function ColourMix({ piece, known: colours, onChange }: ColourMixProps) {
+  function ColourMix({ mix, known: colours, onChange }: ColourMixProps) {
     const known = (id: string) => colours.find((colour) => colour.id === id);
-    const unused = colours.filter((colour) => !piece.colours.some((share) => share.colour === colour.id));
-    const shares = piece.colours.map((share) => share.sharePct);
+    const unused = colours.filter((colour) => !mix.colours.some((share) => share.colour === colour.id));
+    const shares = mix.colours.map((share) => share.sharePct);
     const setShares = (next: number[], gesture?: string) =>
       onChange(
-        { colours: piece.colours.map((share, i) => ({ ...share, sharePct: next[i] as number })) },
+        { colours: mix.colours.map((share, i) => ({ ...share, sharePct: next[i] as number })) },
         gesture,
       );
     const remove = (index: number) => {
       const next = withShare(shares, index, 0);
       onChange({
-        colours: piece.colours
+        colours: mix.colours
           .map((share, i) => ({ ...share, sharePct: next[i] as number }))
           .filter((_, i) => i !== index),
       });
@@ -46,7 +46,7 @@ export const ColourMix = memo(
     const add = (id: string) => {
       const next = withShare([...shares, 0], shares.length, Math.round(100 / (shares.length + 1)));
       onChange({
-        colours: [...piece.colours, { colour: id, sharePct: 0 }].map((share, i) => ({
+        colours: [...mix.colours, { colour: id, sharePct: 0 }].map((share, i) => ({
           ...share,
           sharePct: next[i] as number,
         })),
@@ -58,24 +58,23 @@ export const ColourMix = memo(
         <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 0.5 }}>
           <Typography variant="h3">Colours</Typography>
           <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
-            {unused.length > 0 && piece.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
+            {unused.length > 0 && mix.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
             <TextField
               select
               variant="standard"
-              value={piece.colourPlan}
-              onChange={(event) =>
-                onChange({ colourPlan: event.target.value as OrganicGarland['colourPlan'] })
-              }
+              value={mix.colourPlan}
+              onChange={(event) => onChange({ colourPlan: event.target.value as Mix['colourPlan'] })}
               slotProps={{ htmlInput: { 'aria-label': 'How the colours are dealt' } }}
             >
               <MenuItem value="blocks">in blocks</MenuItem>
               <MenuItem value="even">evenly mixed</MenuItem>
+              <MenuItem value="weighted">by weight</MenuItem>
             </TextField>
             <Tooltip title="Deal the balloons again">
               <IconButton
                 size="small"
                 aria-label="Deal the balloons again"
-                onClick={() => onChange({ seed: (piece.seed + 1) % 2 ** 31 })}
+                onClick={() => onChange({ seed: (mix.seed + 1) % 2 ** 31 })}
               >
                 <CasinoIcon fontSize="small" />
               </IconButton>
@@ -87,11 +86,11 @@ export const ColourMix = memo(
           aria-hidden="true"
           sx={{ height: 16, borderRadius: 2, overflow: 'hidden', border: 1, borderColor: 'divider' }}
         >
-          {piece.colours.map((share) => (
+          {mix.colours.map((share) => (
             <Box key={share.colour} sx={{ width: `${share.sharePct}%`, bgcolor: known(share.colour)?.hex }} />
           ))}
         </Stack>
-        {piece.colours.map((share, i) => {
+        {mix.colours.map((share, i) => {
           const name = known(share.colour)?.name ?? share.colour;
           return (
             <Box
@@ -111,16 +110,39 @@ export const ColourMix = memo(
                 size="small"
                 aria-label={`${name}, share in per cent`}
                 value={share.sharePct}
-                disabled={piece.colours.length === 1}
+                disabled={mix.colours.length === 1}
                 onChange={(_, value) =>
                   setShares(withShare(shares, i, value as number), `colour-${share.colour}`)
                 }
               />
               <Typography sx={{ textAlign: 'right' }}>{Math.round(share.sharePct)} %</Typography>
+              {mix.colourPlan === 'weighted' && (
+                <Slider
+                  size="small"
+                  aria-label={`${name}, from thick end to tip`}
+                  value={share.lean ?? 0}
+                  min={-1}
+                  max={1}
+                  step={0.1}
+                  track={false}
+                  marks={[{ value: 0 }]}
+                  onChange={(_, value) =>
+                    onChange(
+                      {
+                        colours: mix.colours.map((one, j) =>
+                          j === i ? { ...one, lean: value as number } : one,
+                        ),
+                      },
+                      `lean-${share.colour}`,
+                    )
+                  }
+                  sx={{ gridRow: 2, gridColumn: '3 / 4', py: 0.5 }}
+                />
+              )}
               <IconButton
                 size="small"
                 aria-label={`Leave ${name} out`}
-                disabled={piece.colours.length === 1}
+                disabled={mix.colours.length === 1}
                 onClick={() => remove(i)}
               >
                 <CloseIcon fontSize="small" />

@@ -1,14 +1,16 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
-import { METRES_PER_FOOT, METRES_PER_INCH } from '@early-lantern/core';
+import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
-import { BalloonGradients, BalloonLayer } from './BalloonLayer.tsx';
+import { BalloonGradients } from './BalloonLayer.tsx';
+import { editorOf, type Grip } from './editors/index.ts';
+import { GripLayer } from './GripLayer.tsx';
 import { LineEditor } from './LineEditor.tsx';
-import { PERSON_M, Person } from './Person.tsx';
-import { SurfacePattern } from './surface-patterns.tsx';
+import { MovablePiece } from './MovablePiece.tsx';
+import { SpotDrawing, spotFrame } from './SpotDrawing.tsx';
 
 interface ElevationProps {
   spot: Spot;
@@ -20,34 +22,19 @@ interface ElevationProps {
   chosenId: string | undefined;
   onChoose: (id: string) => void;
   onLine: (id: string, line: Point[], gesture: string) => void;
+  onPull: (id: string, grip: Grip<Piece>, to: Point, gesture: string) => void;
+  /** A piece, and whatever moves with it, carried so far from where it was when the drag began. */
+  onMove: (id: string, dxM: number, dyM: number, gesture: string) => void;
 }
 
-/** Room round the wall for ruler and floor, metres at least. */
-const MARGIN = { left: 0.62, right: 0.3, top: 0.3, bottom: 0.62 };
-
-/** The spot seen from the front, to scale: surface, floor, ruler, a person for size, and the pieces on it. */
-export function Elevation({
-  spot,
-  indoors,
-  workshop,
-  pieces,
-  planned,
-  chosenId,
-  onChoose,
-  onLine,
-}: ElevationProps) {
+/** The spot seen from the front, to scale: surface, floor, what was surveyed, a person for size, and its pieces. */
+export function Elevation(props: ElevationProps) {
+  const { spot, indoors, workshop, pieces, planned, chosenId, onChoose, onLine, onPull, onMove } = props;
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units } = useUnits();
-  const topM = Math.max(spot.heightM, PERSON_M + 0.2);
-  const need = { w: spot.widthM + MARGIN.left + MARGIN.right, h: topM + MARGIN.top + MARGIN.bottom };
-  const perM = Math.max(1, Math.min(size.width / need.w, size.height / need.h));
-  // What is left over is shared out, so that the wall stands in the middle and the floor runs from edge to edge.
-  const spare = { w: size.width / perM - need.w, h: size.height / perM - need.h };
-  const left = MARGIN.left + spare.w / 2;
-  const top = MARGIN.top + spare.h / 2;
-  const box = { x: -left, y: -top - (topM - spot.heightM), w: size.width / perM, h: size.height / perM };
-  const hairline = 1 / perM;
+  const { box, perM } = spotFrame(spot, size);
+  const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   const chosen = pieces.find((piece) => piece.id === chosenId);
 
   return (
@@ -62,96 +49,46 @@ export function Elevation({
           style={{ position: 'absolute', inset: 0, display: 'block', borderRadius: 10 }}
         >
           <defs>
-            <SurfacePattern surface={spot.surface} id="surface" />
             <BalloonGradients colours={workshop.colours} />
           </defs>
-          <rect x={box.x} y={box.y} width={box.w} height={box.h} fill={indoors ? '#f1ead9' : '#dfe9ee'} />
-          <rect
-            width={spot.widthM}
-            height={spot.heightM}
-            fill="url(#surface)"
-            stroke="#1f2637"
-            strokeOpacity="0.35"
-            strokeWidth={hairline}
-          />
-          <rect
-            x={box.x}
-            y={spot.heightM}
-            width={box.w}
-            height={box.h}
-            fill={indoors ? '#cfc4ad' : '#b9c3a0'}
-          />
-          <path d={`M${box.x} ${spot.heightM}h${box.w}`} stroke="#1f2637" strokeWidth={1.5 * hairline} />
-          <Rulers spot={spot} perM={perM} imperial={units === 'imperial'} />
-          <g transform={`translate(${spot.widthM - 0.35} ${spot.heightM})`}>
-            <Person />
-            <text
-              x="0"
-              y={-PERSON_M - 5 * hairline}
-              fontSize={12 * hairline}
-              textAnchor="middle"
-              fill="#3b4256"
-            >
-              {units === 'imperial' ? '5 ft 8' : '1.73 m'}
-            </text>
-          </g>
+          <SpotDrawing spot={spot} indoors={indoors} box={box} perM={perM} />
           {pieces.map((piece) => (
-            <g
+            <MovablePiece
               key={piece.id}
-              onPointerDown={() => onChoose(piece.id)}
-              style={{ cursor: piece.id === chosenId ? 'default' : 'pointer' }}
-            >
-              <BalloonLayer balloons={planned?.pictures[piece.id] ?? []} heightM={spot.heightM} />
-            </g>
+              piece={piece}
+              picture={planned?.pictures[piece.id]}
+              colours={workshop.colours}
+              heightM={spot.heightM}
+              perM={perM}
+              snapM={snapM}
+              isChosen={piece.id === chosenId}
+              onChoose={onChoose}
+              onMove={onMove}
+            />
           ))}
-          {chosen && (
+          {chosen?.kind === 'organic-garland' && (
             <LineEditor
               key={chosen.id}
               line={chosen.line}
               spot={spot}
               perM={perM}
-              snapM={units === 'imperial' ? METRES_PER_INCH : 0.02}
+              snapM={snapM}
               onLine={(line, gesture) => onLine(chosen.id, line, gesture)}
+            />
+          )}
+          {chosen && chosen.kind !== 'organic-garland' && (
+            <GripLayer
+              key={chosen.id}
+              piece={chosen}
+              grips={editorOf(chosen).grips}
+              spot={spot}
+              perM={perM}
+              snapM={snapM}
+              onPull={(grip, to, gesture) => onPull(chosen.id, grip, to, gesture)}
             />
           )}
         </svg>
       )}
     </Box>
-  );
-}
-
-/** Marks along the left and the floor: every foot with its number every other, or every half metre. */
-function Rulers({ spot, perM, imperial }: { spot: Spot; perM: number; imperial: boolean }) {
-  const px = 1 / perM;
-  const step = imperial ? METRES_PER_FOOT : 0.5;
-  // Numbers stand at least 34 pixels apart.
-  const every = [1, 2, 4, 5, 10].find((count) => count * step * perM >= 34) ?? 20;
-  const marks = (length: number) => Array.from({ length: Math.floor(length / step + 1e-6) + 1 }, (_, i) => i);
-  const name = (i: number) => (imperial ? `${i}′` : `${(i * step).toFixed(1)}`);
-  const text = { fontSize: 12.5 * px, fill: '#2c3347' };
-  return (
-    <g aria-hidden="true" stroke="#2c3347" strokeWidth={px}>
-      <path d={`M${-6 * px} 0V${spot.heightM}`} fill="none" />
-      {marks(spot.heightM).map((i) => (
-        <g key={i} transform={`translate(${-6 * px} ${spot.heightM - i * step})`}>
-          <path d={`M0 0h${(i % every === 0 ? -8 : -4) * px}`} />
-          {i % every === 0 && (
-            <text {...text} x={-12 * px} y={(i === 0 ? -3 : 4) * px} textAnchor="end" stroke="none">
-              {name(i)}
-            </text>
-          )}
-        </g>
-      ))}
-      {marks(spot.widthM).map((i) => (
-        <g key={i} transform={`translate(${i * step} ${spot.heightM + 6 * px})`}>
-          <path d={`M0 0v${(i % every === 0 ? 8 : 4) * px}`} />
-          {i % every === 0 && (
-            <text {...text} y={22 * px} textAnchor="middle" stroke="none">
-              {name(i)}
-            </text>
-          )}
-        </g>
-      ))}
-    </g>
   );
 }

@@ -1,18 +1,18 @@
-import type { OrganicGarland } from '@early-lantern/contract';
+import type { Mix } from '@early-lantern/contract';
 import { METRES_PER_FOOT } from '@early-lantern/core';
 import { Box, MenuItem, Slider, TextField, Typography } from '@mui/material';
 import { memo } from 'react';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 
-/** How the garland is made: clusters, stringing, joining, quality, fillers. */
-export const Making = memo(function Making({ piece, onChange: change }: MixProps) {
+/** How an organic dressing is made: clusters, stringing, fillers. */
+export const Making = memo(function Making({ mix, onChange: change }: MixProps) {
   return (
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         <TextField
           select
           label="Cluster of"
-          value={String(piece.clusterSize)}
+          value={String(mix.clusterSize)}
           onChange={(event) =>
             change({ clusterSize: event.target.value === 'auto' ? 'auto' : Number(event.target.value) })
           }
@@ -27,41 +27,21 @@ export const Making = memo(function Making({ piece, onChange: change }: MixProps
         <TextField
           select
           label="Strung"
-          value={piece.strung}
-          onChange={(event) => change({ strung: event.target.value as OrganicGarland['strung'] })}
+          value={mix.strung}
+          onChange={(event) => change({ strung: event.target.value as Mix['strung'] })}
         >
           <MenuItem value="tight">pushed up tight</MenuItem>
           <MenuItem value="loose">with play</MenuItem>
         </TextField>
-        <TextField
-          select
-          label="Joined by"
-          value={piece.joining}
-          onChange={(event) => change({ joining: event.target.value as OrganicGarland['joining'] })}
-        >
-          <MenuItem value="string-260">modelling balloon</MenuItem>
-          <MenuItem value="string-neck">neck to neck</MenuItem>
-          <MenuItem value="string-line">fishing line</MenuItem>
-        </TextField>
-        <TextField
-          select
-          label="Quality"
-          value={piece.grade}
-          onChange={(event) => change({ grade: event.target.value as OrganicGarland['grade'] })}
-        >
-          <MenuItem value="professional">professional</MenuItem>
-          <MenuItem value="standard">standard</MenuItem>
-          <MenuItem value="budget">budget</MenuItem>
-        </TextField>
       </Box>
       <Box>
         <Typography id="fillers" sx={{ fontSize: 14 }}>
-          Fillers: {(piece.fillers.triosPerM * METRES_PER_FOOT).toFixed(1)} trios a foot at 22 in wide
+          Fillers: {(mix.fillers.triosPerM * METRES_PER_FOOT).toFixed(1)} trios a foot at 22 in wide
         </Typography>
         <Slider
           size="small"
           aria-labelledby="fillers"
-          value={piece.fillers.triosPerM * METRES_PER_FOOT}
+          value={mix.fillers.triosPerM * METRES_PER_FOOT}
           min={0}
           max={5}
           step={0.25}
@@ -69,7 +49,7 @@ export const Making = memo(function Making({ piece, onChange: change }: MixProps
             change(
               {
                 fillers: {
-                  ...piece.fillers,
+                  ...mix.fillers,
                   triosPerM: Number(((perFoot as number) / METRES_PER_FOOT).toFixed(4)),
                 },
               },

@@ -1,13 +1,16 @@
-import type { Point } from '@early-lantern/contract';
+import { Piece, type PieceKind, type Point, read } from '@early-lantern/contract';
+import { kindNames, moved, movesWith, newPiece } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
 import { Box, Button, Chip, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useCallback, useMemo, useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { newId } from '../parts/ids.ts';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { AddPieceDialog } from './AddPieceDialog.tsx';
 import { Elevation } from './Elevation.tsx';
-import { GarlandPanel } from './GarlandPanel.tsx';
-import { newGarland } from './new-garland.ts';
+import type { Grip } from './editors/index.ts';
+import { PiecePanel } from './PiecePanel.tsx';
 
 /** The spot's elevation with its pieces, and the chosen piece's settings beside it. */
 export function PiecesScreen() {
@@ -15,22 +18,40 @@ export function PiecesScreen() {
   const { site, workshop } = file;
   const { pieces } = document;
   const [chosenId, setChosenId] = useState<string>();
+  const [adding, setAdding] = useState(false);
   const chosen = pieces.find((piece) => piece.id === chosenId) ?? pieces[0];
   const [spotId, setSpotId] = useState<string>();
   const spot = site.spots.find((one) => one.id === (spotId ?? chosen?.spotId)) ?? site.spots[0];
   const onSpot = useMemo(() => pieces.filter((piece) => piece.spotId === spot?.id), [pieces, spot?.id]);
 
-  const choose = (id: string) => {
+  const choose = useCallback((id: string) => {
     setChosenId(id);
     setSpotId(undefined);
+  }, []);
+  const put = useCallback(
+    (piece: Piece) => {
+      store.change((before) => ({ ...before, pieces: [...before.pieces, piece] }));
+      choose(piece.id);
+      setAdding(false);
+    },
+    [store, choose],
+  );
+  const add = useCallback(
+    (kind: PieceKind) => {
+      if (!spot) return;
+      const alike = pieces.filter((piece) => piece.kind === kind).length;
+      const name = alike ? `${kindNames[kind]} ${alike + 1}` : kindNames[kind];
+      const colours = workshop.colours.map((colour) => colour.id);
+      put(
+        newPiece(kind, { id: newId(name), name, spot, colours, seed: Math.floor(Math.random() * 1_000_000) }),
+      );
+    },
+    [spot, workshop.colours, pieces, put],
+  );
+  const copy = (piece: Piece) => {
+    const name = `${piece.name}, another`.slice(0, 120);
+    put(moved({ ...piece, id: newId(name), name }, 0.3, 0));
   };
-  const add = useCallback(() => {
-    if (!spot) return;
-    const piece = newGarland(spot, workshop.colours, pieces);
-    store.change((before) => ({ ...before, pieces: [...before.pieces, piece] }));
-    setChosenId(piece.id);
-    setSpotId(undefined);
-  }, [spot, workshop.colours, pieces, store]);
   const remove = useCallback(
     (id: string) =>
       store.change((before) => ({ ...before, pieces: before.pieces.filter((piece) => piece.id !== id) })),
@@ -38,14 +59,42 @@ export function PiecesScreen() {
   );
   useCommands(
     useMemo<PaletteCommand[]>(
-      () => [{ id: 'add-garland', group: 'Do', label: 'Add a garland', run: add }],
+      () =>
+        (Object.keys(kindNames) as PieceKind[]).map((kind) => ({
+          id: `add-${kind}`,
+          group: 'Do',
+          label: `Add: ${kindNames[kind].toLowerCase()}`,
+          run: () => add(kind),
+        })),
       [add],
     ),
+  );
+  const onMove = useCallback(
+    (id: string, dxM: number, dyM: number, gesture: string) =>
+      store.change((before) => {
+        const piece = before.pieces.find((one) => one.id === id);
+        const carried = new Set(piece ? movesWith(piece, before.pieces).map((one) => one.id) : []);
+        return {
+          ...before,
+          pieces: before.pieces.map((one) => (carried.has(one.id) ? moved(one, dxM, dyM) : one)),
+        };
+      }, `${id}-${gesture}`),
+    [store],
   );
   if (!spot) return null;
 
   const onLine = (id: string, line: Point[], gesture: string) =>
-    changePiece(id, (piece) => ({ ...piece, line }), `${id}-${gesture}`);
+    changePiece(id, (piece) => ({ ...piece, line }) as Piece, `${id}-${gesture}`);
+  // A grip pulled beyond what can be built stays where it last could.
+  const onPull = (id: string, grip: Grip<Piece>, to: Point, gesture: string) =>
+    changePiece(
+      id,
+      (piece) => {
+        const pulled = grip.pull(piece, to);
+        return read(Piece, pulled).ok ? pulled : piece;
+      },
+      `${id}-${gesture}`,
+    );
 
   return (
     <Box
@@ -77,19 +126,25 @@ export function PiecesScreen() {
               </MenuItem>
             ))}
           </TextField>
-          {pieces.map((piece) => (
-            <Chip
-              key={piece.id}
-              label={piece.name}
-              variant={piece.id === chosen?.id ? 'filled' : 'outlined'}
-              color={piece.id === chosen?.id ? 'primary' : 'default'}
-              aria-pressed={piece.id === chosen?.id}
-              onClick={() => choose(piece.id)}
-              sx={{ maxWidth: 220 }}
-            />
-          ))}
-          <Button startIcon={<AddIcon />} onClick={add} size="small" variant="outlined">
-            Add a garland
+          <Stack
+            direction="row"
+            sx={{ gap: 0.75, overflowX: 'auto', flexWrap: { xs: 'nowrap', md: 'wrap' }, py: 0.25 }}
+          >
+            {pieces.map((piece) => (
+              <Chip
+                key={piece.id}
+                size="small"
+                label={piece.name}
+                variant={piece.id === chosen?.id ? 'filled' : 'outlined'}
+                color={piece.id === chosen?.id ? 'primary' : 'default'}
+                aria-pressed={piece.id === chosen?.id}
+                onClick={() => choose(piece.id)}
+                sx={{ maxWidth: 200, opacity: piece.spotId === spot.id ? 1 : 0.7 }}
+              />
+            ))}
+          </Stack>
+          <Button startIcon={<AddIcon />} onClick={() => setAdding(true)} size="small" variant="outlined">
+            Add a piece
           </Button>
         </Stack>
         <Box sx={{ flexGrow: 1, minHeight: 0 }}>
@@ -102,30 +157,39 @@ export function PiecesScreen() {
             chosenId={chosen?.id}
             onChoose={choose}
             onLine={onLine}
+            onPull={onPull}
+            onMove={onMove}
           />
         </Box>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point,
-          Delete takes one away.
+          {chosen?.kind === 'organic-garland'
+            ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away.'
+            : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
         </Typography>
       </Paper>
       <Paper variant="outlined" sx={{ overflow: { md: 'auto' }, p: 2 }}>
         {chosen ? (
-          <GarlandPanel key={chosen.id} piece={chosen} onRemove={() => remove(chosen.id)} />
+          <PiecePanel
+            key={chosen.id}
+            piece={chosen}
+            onRemove={() => remove(chosen.id)}
+            onCopy={() => copy(chosen)}
+          />
         ) : (
           <EmptyState
             title="No piece yet"
             action={
-              <Button variant="contained" startIcon={<AddIcon />} onClick={add}>
-                Add a garland
+              <Button variant="contained" startIcon={<AddIcon />} onClick={() => setAdding(true)}>
+                Add a piece
               </Button>
             }
           >
-            Put a first garland on the wall and pull its line where it shall hang. Its balloons are counted as
+            Choose what shall stand or hang here, from a garland to a panel wall. Its balloons are counted as
             you draw.
           </EmptyState>
         )}
       </Paper>
+      {adding && <AddPieceDialog colours={workshop.colours} onAdd={add} onClose={() => setAdding(false)} />}
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 import type { SizeShare } from '@early-lantern/contract';
-import { catalogueSizes, inchesToMetres, metresToInches } from '@early-lantern/core';
+import { catalogueSizes, inchesToMetres, metresToInches, sizeOf } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import {
   Box,
@@ -15,21 +15,20 @@ import {
 import { memo } from 'react';
 import { LengthField } from '../parts/LengthField.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
-import { usualRange } from './new-garland.ts';
 import { withShare } from './shares.ts';
 
 /** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
-export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
-  const shares = piece.sizes.map((size) => size.sharePct);
-  const largest = Math.max(...piece.sizes.map((size) => size.inflatedIn.max));
+export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
+  const shares = mix.sizes.map((size) => size.sharePct);
+  const largest = Math.max(...mix.sizes.map((size) => size.inflatedIn.max));
   const unused = catalogueSizes.filter(
-    (size) => !piece.sizes.some((one) => one.nominalIn === size.nominalIn),
+    (size) => size.nominalIn > 2 && !mix.sizes.some((one) => one.nominalIn === size.nominalIn),
   );
   const withShares = (sizes: SizeShare[], next: number[]) =>
     sizes.map((size, i) => ({ ...size, sharePct: next[i] as number }));
   const setRange = (index: number, edit: Partial<SizeShare['inflatedIn']>) =>
     onChange({
-      sizes: piece.sizes.map((size, i) => {
+      sizes: mix.sizes.map((size, i) => {
         if (i !== index) return size;
         const range = { ...size.inflatedIn, ...edit };
         return {
@@ -48,7 +47,7 @@ export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
           control={
             <Switch
               size="small"
-              checked={piece.sizePolicy === 'fit-width'}
+              checked={mix.sizePolicy === 'fit-width'}
               onChange={(event) => onChange({ sizePolicy: event.target.checked ? 'fit-width' : 'as-set' })}
             />
           }
@@ -57,7 +56,7 @@ export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
           sx={{ mr: 0 }}
         />
       </Stack>
-      {piece.sizes.map((size, i) => (
+      {mix.sizes.map((size, i) => (
         <Box
           key={size.nominalIn}
           sx={{
@@ -111,10 +110,10 @@ export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
               size="small"
               aria-label={`${size.nominalIn} in., share in per cent`}
               value={size.sharePct}
-              disabled={piece.sizes.length === 1}
+              disabled={mix.sizes.length === 1}
               onChange={(_, value) =>
                 onChange(
-                  { sizes: withShares(piece.sizes, withShare(shares, i, value as number)) },
+                  { sizes: withShares(mix.sizes, withShare(shares, i, value as number)) },
                   `size-${size.nominalIn}`,
                 )
               }
@@ -125,16 +124,16 @@ export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
           <IconButton
             size="small"
             aria-label={`Leave ${size.nominalIn} in. out`}
-            disabled={piece.sizes.length === 1}
+            disabled={mix.sizes.length === 1}
             onClick={() =>
-              onChange({ sizes: withShares(piece.sizes, withShare(shares, i, 0)).filter((_, j) => j !== i) })
+              onChange({ sizes: withShares(mix.sizes, withShare(shares, i, 0)).filter((_, j) => j !== i) })
             }
           >
             <CloseIcon fontSize="small" />
           </IconButton>
         </Box>
       ))}
-      {unused.length > 0 && piece.sizes.length < 8 && (
+      {unused.length > 0 && mix.sizes.length < 8 && (
         <TextField
           select
           fullWidth
@@ -143,7 +142,10 @@ export const SizeMix = memo(function SizeMix({ piece, onChange }: MixProps) {
           sx={{ mt: 1 }}
           onChange={(event) => {
             const nominalIn = Number(event.target.value);
-            const sizes = [...piece.sizes, { nominalIn, sharePct: 0, inflatedIn: usualRange(nominalIn) }];
+            const sizes = [
+              ...mix.sizes,
+              { nominalIn, sharePct: 0, inflatedIn: { ...sizeOf(nominalIn).blowIn } },
+            ];
             onChange({
               sizes: withShares(
                 sizes,

@@ -1,9 +1,9 @@
-import type { OrganicGarland } from '@early-lantern/contract';
+import type { Mix } from '@early-lantern/contract';
 
-/** What the parts of the garland's panel are given. */
+/** What the parts that show an organic mix are given; a garland is its own mix. */
 export interface MixProps {
-  piece: OrganicGarland;
-  onChange: (edit: Partial<OrganicGarland>, gesture?: string) => void;
+  mix: Mix;
+  onChange: (edit: Partial<Mix>, gesture?: string) => void;
 }
 
 /**
@@ -12,6 +12,6 @@ export interface MixProps {
  */
 export function alikeButLine(before: MixProps, after: MixProps): boolean {
   if (before.onChange !== after.onChange) return false;
-  const [a, b] = [before.piece as Record<string, unknown>, after.piece as Record<string, unknown>];
+  const [a, b] = [before.mix as Record<string, unknown>, after.mix as Record<string, unknown>];
   return Object.keys(b).every((key) => key === 'line' || a[key] === b[key]);
 }

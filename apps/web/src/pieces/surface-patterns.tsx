@@ -5,6 +5,9 @@ const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
   painted: { ground: '#ece4d3', joint: '#dfd4bd' },
   brick: { ground: '#e2c3b0', joint: '#cfa893' },
   glass: { ground: '#dbe7e6', joint: '#b3c9c8' },
+  tile: { ground: '#e3e8e6', joint: '#c3cfcc' },
+  wallpaper: { ground: '#e9dfd0', joint: '#d6c6ae' },
+  metal: { ground: '#e0e2e4', joint: '#bcc2c7' },
   iron: { ground: '#dde3df', joint: '#8d9c99' },
   wood: { ground: '#e6d3b5', joint: '#cfb68d' },
   fabric: { ground: '#e9e2ea', joint: '#d3c9d6' },
@@ -28,6 +31,16 @@ export function SurfacePattern({ surface, id }: { surface: Surface; id: string }
         0.3,
         <path d="M0 .15H.44M0 .3H.44M.11 0V.15M.33 .15V.3" strokeWidth={0.012} {...line} />,
       );
+    case 'tile':
+      return tile(0.3, 0.3, <path d="M0 0V.3M0 0H.3" strokeWidth={0.012} {...line} />);
+    case 'wallpaper':
+      return tile(
+        0.5,
+        0.5,
+        <path d="M.25 .1 .35 .25 .25 .4 .15 .25zM0 .35 .1 .5M.4 .5 .5 .35" strokeWidth={0.008} {...line} />,
+      );
+    case 'metal':
+      return tile(0.5, 0.08, <path d="M0 0H.5" strokeWidth={0.006} {...line} />);
     case 'wood':
       return tile(0.28, 1.6, <path d="M0 0V1.600M0 .9H.28" strokeWidth={0.012} {...line} />);
     case 'glass':

@@ -9,6 +9,19 @@ const planner = Comlink.wrap<Planner>(
   new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }),
 );
 
+type Answer = Awaited<ReturnType<Planner['work']>>;
+
+/** What was drawn before stays the same object, so that only changed pieces are drawn again. */
+function withPictures(before: Planned | undefined, { plan, drawn, ids }: Answer): Planned {
+  const pictures = Object.fromEntries(
+    ids.flatMap((id) => {
+      const picture = drawn[id] ?? before?.pictures[id];
+      return picture ? [[id, picture]] : [];
+    }),
+  );
+  return { plan, pictures };
+}
+
 /** Quiet after an edit before fixes are tried, milliseconds: a drag goes on within it. */
 const QUIET_MS = 300;
 
@@ -20,6 +33,8 @@ const QUIET_MS = 300;
 export function usePlanned(file: JobFile | undefined): Planned | undefined {
   const [planned, setPlanned] = useState<Planned>();
   const [failure, setFailure] = useState<Error>();
+  // A screen opened afresh has no pictures yet, whatever the worker sent before.
+  const isFirst = useRef(true);
   const queue = useRef<{ busy: boolean; next: JobFile | undefined }>({ busy: false, next: undefined });
 
   useEffect(() => {
@@ -36,7 +51,9 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
         while (state.next) {
           const wanted = state.next;
           state.next = undefined;
-          setPlanned(await planner.work(wanted));
+          const answer = await planner.work(wanted, isFirst.current);
+          isFirst.current = false;
+          setPlanned((now) => withPictures(now, answer));
         }
       } finally {
         state.busy = false;

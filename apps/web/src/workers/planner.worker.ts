@@ -1,18 +1,42 @@
-import type { JobFile, Plan } from '@early-lantern/contract';
-import { type DrawnBalloon, draftPlan, pictureOf, planJob } from '@early-lantern/core';
+import type { JobFile, Piece, Plan } from '@early-lantern/contract';
+import { draftPlan, type Picture, pictureOf, planJob } from '@early-lantern/core';
+import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
 
-/** A plan with the drawn balloons of each piece, by piece id. */
+/** A plan with each piece's picture, by piece id. */
 export interface Planned {
   plan: Plan;
-  pictures: Record<string, DrawnBalloon[]>;
+  pictures: Record<string, Picture>;
+}
+
+/** A plan with the pictures that are new since the last answer, and the ids of all pieces. */
+interface Answer {
+  plan: Plan;
+  drawn: Record<string, Picture>;
+  ids: string[];
+}
+
+/** The file last worked on: what did not change since stays the same object, so that it is not worked out again. */
+let last: JobFile | undefined;
+const sent = new Map<string, Piece>();
+
+function settle(file: JobFile): JobFile {
+  last = replaceEqualDeep(last, file);
+  return last;
 }
 
 const planner = {
   /** Plans a job and places its balloons, fast enough to be asked while dragging: fixes are not tried yet. */
-  work(file: JobFile): Planned {
-    const pictures = Object.fromEntries(file.job.pieces.map((piece) => [piece.id, pictureOf(piece)]));
-    return { plan: draftPlan(file), pictures };
+  work(file: JobFile, anew: boolean): Answer {
+    const known = settle(file);
+    if (anew) sent.clear();
+    const { pieces } = known.job;
+    const changed = pieces.filter((piece) => sent.get(piece.id) !== piece);
+    for (const piece of changed) sent.set(piece.id, piece);
+    const drawn = Object.fromEntries(
+      changed.map((piece) => [piece.id, pictureOf(piece, known.workshop.schools)]),
+    );
+    return { plan: draftPlan(known), drawn, ids: pieces.map((piece) => piece.id) };
   },
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),

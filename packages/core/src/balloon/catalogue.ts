@@ -1,18 +1,73 @@
-import type { Grade, InflatedRange } from '@early-lantern/contract';
+import type { Colour, Grade, Pack, SizeEntry, WorkshopSettings } from '@early-lantern/contract';
 import data from './catalogue.json';
+import { latexMassG } from './mass.ts';
 
-/** A size as it is sold, and the diameters it is usually blown to for organic work. */
-interface CatalogueSize {
-  nominalIn: number;
-  blowIn: InflatedRange;
+interface CatalogueSize extends SizeEntry {
   tag: string;
 }
 
+/** Sizes as they are sold, with the diameters they are usually blown to. */
 export const catalogueSizes: readonly CatalogueSize[] = data.sizes;
+
+/** A size's figures: the workshop's own, else the catalogue's, else from the formulas. */
+export function sizeOf(nominalIn: number, settings?: Pick<WorkshopSettings, 'sizes'>): CatalogueSize {
+  const own = settings?.sizes?.find((size) => size.nominalIn === nominalIn);
+  if (own) return { ...own, tag: "the workshop's own figures" };
+  const listed = catalogueSizes.find((size) => size.nominalIn === nominalIn);
+  return (
+    listed ?? {
+      nominalIn,
+      blowIn: { min: Math.max(1, nominalIn * 0.6), max: nominalIn * 0.9 },
+      massG: latexMassG(nominalIn),
+      topUpPct: 2,
+      tag: 'from memory, an editable default',
+    }
+  );
+}
+
+/** Packs that a product comes in: its own, else those of its size, else the catalogue's; singly where none is known. */
+export function packsOf(
+  nominalIn: number,
+  colour: string,
+  settings: Pick<WorkshopSettings, 'packs'>,
+): Pack[] {
+  const own = (settings.packs ?? []).filter((pack) => pack.nominalIn === nominalIn);
+  const ofColour = own.filter((pack) => pack.colour === colour);
+  if (ofColour.length) return ofColour;
+  const ofSize = own.filter((pack) => pack.colour === undefined);
+  if (ofSize.length) return ofSize;
+  const listed = data.packs.filter((pack) => pack.nominalIn === nominalIn);
+  return listed.length ? listed : [{ nominalIn, count: 1 }];
+}
+
+export const defaultPacks: readonly Pack[] = data.packs;
 
 /** Chance that a balloon of a quality grade is lost in making, with the figure's tag. */
 export function gradeLoss(grade: Grade): { loss: number; tag: string } {
   const entry = data.grades.find((row) => row.grade === grade);
   if (!entry) throw new RangeError(`no loss rate for grade "${grade}"`);
   return { loss: entry.loss, tag: entry.tag };
+}
+
+/** Chance that a balloon of a product is lost: the workshop's own experience with the colour goes before the grade's. */
+export function productLoss(colour: Colour | undefined, pieceGrade: Grade): { loss: number; tag: string } {
+  if (colour?.lossPct !== undefined)
+    return { loss: colour.lossPct / 100, tag: "the workshop's own experience with this colour" };
+  return gradeLoss(colour?.grade ?? pieceGrade);
+}
+
+/** Sizes sold under neighbouring numbers stand in for each other: 11 and 12; 16, 17 and 18. Common practice. */
+export function isSameSize(a: number, b: number): boolean {
+  const family = (size: number) => (size === 12 ? 11 : size === 16 || size === 18 ? 17 : size);
+  return family(a) === family(b);
+}
+
+/** Whether a colour is made in a size; a colour that does not say comes in all. */
+export function comesIn(colour: Colour | undefined, nominalIn: number): boolean {
+  return !colour?.sizesIn || colour.sizesIn.some((size) => isSameSize(size, nominalIn));
+}
+
+/** "11 in.", or "260" for a modelling balloon, which is listed as 2 in. thick. */
+export function sizeName(nominalIn: number): string {
+  return nominalIn === 2 ? '260' : `${nominalIn} in.`;
 }

@@ -1,14 +1,15 @@
+import type { OrganicGarland } from '@early-lantern/contract';
 import fc from 'fast-check';
-import { organicGarland } from '../piece/organic-garland.ts';
+import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { benchBatches, benchMinutes } from './bench.ts';
 import { defaultRates, effort } from './rates.ts';
 
 const { workshop } = demoJob('02-engine-shed');
-const batchesOf = (lengthFt: number, more = {}) => {
+const batchesOf = (lengthFt: number, more: Partial<OrganicGarland> = {}) => {
   const piece = garland(lengthFt, more);
-  const recipe = organicGarland(piece);
-  return { piece, recipe, batches: benchBatches(piece, recipe, workshop) };
+  const recipe = recipeOf(piece);
+  return { piece, recipe, batches: benchBatches(recipe, schoolsOf(piece), workshop) };
 };
 
 // Beta-PERT mean (a + 4m + b)/6 of the default rates, worked by hand; the rates themselves are from memory.

@@ -1,6 +1,8 @@
-import type { OrganicGarland, Piece, RateKey, WorkshopSettings } from '@early-lantern/contract';
-import type { Need, Recipe } from '../piece/recipe.ts';
+import type { Schools, WorkshopSettings } from '@early-lantern/contract';
+import { sizeName } from '../balloon/catalogue.ts';
+import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
+import { inflateEffort, inflateUnits } from './inflate.ts';
 import { type Effort, effort, together } from './rates.ts';
 
 /** One person's work at the bench, before it has a time. */
@@ -9,34 +11,61 @@ export interface Batch {
   label: string;
   effort: Effort;
   needsInflator: boolean;
+  place: 'workshop' | 'site';
   /** Batches of the same piece that must be done before, by id. */
   after: string[];
 }
 
 /** Nobody inflates longer than this at a stretch, and two people can share what is longer. */
 const LONGEST_BATCH_S = 45 * 60;
+/** Blown in the course of being made: their assembly's rate covers it. */
+const BLOWN_WHILE_MADE = new Set(['links', 'helium bouquets']);
 
 /**
- * The pre-inflation plan of a piece: balloons by size, clusters twisted and strung, fillers, bags.
- * Balloons are blown in duplets; long runs are cut into even batches.
+ * The pre-inflation plan of a piece: balloons by size, clusters twisted and strung, fillers, bags, each where the
+ * school has it done. Balloons are blown in duplets; long runs are cut into even batches.
  */
-export function benchBatches(piece: Piece, recipe: Recipe, settings: WorkshopSettings): Batch[] {
-  const base = recipe.needs.filter((need) => need.role === 'base');
-  const fillers = recipe.needs.filter((need) => need.role === 'filler');
-  const blow = bySize(base).flatMap((size) => inflateBatches('inflate', size, settings));
-  const clusters = clusterBatches(piece, recipe, blow, settings);
-  const fill = bySize(fillers).flatMap((size) => inflateBatches('fillers', size, settings));
+export function benchBatches(recipe: Recipe, schools: Schools, settings: WorkshopSettings): Batch[] {
+  if (recipe.needs.length === 0) return [];
+  const blown = recipe.needs.filter((need) => !BLOWN_WHILE_MADE.has(need.cluster));
+  const isTrio = (need: Need) => need.role === 'filler' && need.cluster.startsWith('trios');
+  const basePlace = schools.inflatedAt === 'site' ? 'site' : 'workshop';
+  const fillerPlace = schools.inflatedAt === 'workshop' ? 'workshop' : 'site';
+
+  const blow = bySize(blown.filter((need) => !isTrio(need))).flatMap((lot) =>
+    inflateBatches(lot, schools, settings, basePlace),
+  );
+  const made = recipe.assemblies
+    .filter((assembly) => assembly.part !== 'fillers')
+    .flatMap((assembly, i) => assemblyBatches(assembly, i, blow, settings, basePlace));
+  const fill = bySize(blown.filter(isTrio)).flatMap((lot) =>
+    fillerBatches(lot, schools, settings, fillerPlace),
+  );
+  const fixed = recipe.assemblies
+    .filter((assembly) => assembly.part === 'fillers' && assembly.join)
+    .map((assembly) => fixAtBench(assembly, [...made, ...fill], settings));
+  const done = [...blow, ...made, ...fill, ...fixed];
+  const atBench = done.filter((batch) => batch.place === 'workshop');
+  if (atBench.length === 0) return done;
+  const sections = recipe.sections.length;
   const bag: Batch = {
     id: 'bag',
-    label: `Bag and label ${plural(recipe.sections, 'section')}`,
-    effort: effort('bag-section', recipe.sections, settings),
+    label: `Bag and label ${plural(sections, 'section')}`,
+    effort: effort('bag-section', sections, settings),
     needsInflator: false,
-    after: [...clusters, ...fill].map((batch) => batch.id),
+    place: 'workshop',
+    after: lastOf(atBench),
   };
-  return [...blow, ...clusters, ...fill, bag];
+  return [...done, bag];
 }
 
-/** Person-minutes at the bench. */
+/** Ids that no other batch of the list waits for. */
+function lastOf(batches: readonly Batch[]): string[] {
+  const waitedFor = new Set(batches.flatMap((batch) => batch.after));
+  return batches.map((batch) => batch.id).filter((id) => !waitedFor.has(id));
+}
+
+/** Person-minutes at the bench, wherever it stands. */
 export function benchMinutes(batches: readonly Batch[]): number {
   return together(batches.map((batch) => batch.effort)).seconds / 60;
 }
@@ -48,84 +77,123 @@ interface SizeLot {
 }
 
 function bySize(needs: readonly Need[]): SizeLot[] {
-  const lots = new Map<number, SizeLot>();
-  for (const need of needs) {
-    const lot = lots.get(need.nominalIn);
-    const { min, max } = need.inflatedIn;
-    const blowIn = min === max ? `${min}` : `${min}–${max}`;
-    lots.set(need.nominalIn, {
-      nominalIn: need.nominalIn,
-      blowIn,
-      balloons: (lot?.balloons ?? 0) + need.count,
+  const lots = new Map<number, { min: number; max: number; balloons: number }>();
+  for (const { nominalIn, inflatedIn, count } of needs) {
+    const lot = lots.get(nominalIn);
+    lots.set(nominalIn, {
+      min: Math.min(lot?.min ?? Infinity, inflatedIn.min),
+      max: Math.max(lot?.max ?? 0, inflatedIn.max),
+      balloons: (lot?.balloons ?? 0) + count,
     });
   }
-  return [...lots.values()].sort((a, b) => b.nominalIn - a.nominalIn);
+  return [...lots]
+    .map(([nominalIn, { min, max, balloons }]) => ({
+      nominalIn,
+      blowIn: min === max ? `${min}` : `${min}–${max}`,
+      balloons,
+    }))
+    .sort((a, b) => b.nominalIn - a.nominalIn);
 }
 
-/** Rate by nominal size, and how many balloons one unit of it covers. */
-function inflateRate(nominalIn: number): { key: RateKey; balloons: number } {
-  if (nominalIn >= 30) return { key: 'single-36', balloons: 1 };
-  if (nominalIn >= 20) return { key: 'single-24', balloons: 1 };
-  if (nominalIn >= 15) return { key: 'duplet-17', balloons: 2 };
-  return { key: nominalIn >= 8 ? 'duplet-11' : 'duplet-5', balloons: 2 };
+/** Blowing and tying; by template every duplet is checked in its hole. */
+function blowEffort(nominalIn: number, count: number, schools: Schools, settings: WorkshopSettings): Effort {
+  const blown = inflateEffort(nominalIn, count, settings);
+  if (schools.sizing !== 'template') return blown;
+  return together([blown, effort('template-check', inflateUnits(nominalIn, count).units, settings)]);
 }
 
-function inflateBatches(kind: 'inflate' | 'fillers', lot: SizeLot, settings: WorkshopSettings): Batch[] {
-  const { key, balloons } = inflateRate(lot.nominalIn);
-  const workFor = (count: number): Effort => {
-    const blown = effort(key, Math.ceil(count / balloons), settings);
-    return kind === 'fillers'
-      ? together([blown, effort('twist-quad', Math.ceil(count / 3), settings)])
-      : blown;
-  };
-  return inParts(lot.balloons, workFor).map(({ amount, part, parts }) => ({
-    id: `${kind}-${lot.nominalIn}${parts > 1 ? `-${part}` : ''}`,
-    label:
-      kind === 'fillers'
-        ? `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${lot.nominalIn} in. at ${lot.blowIn} in.`
-        : `Inflate ${amount} of ${lot.nominalIn} in. to ${lot.blowIn} in.`,
+function inflateBatches(
+  lot: SizeLot,
+  schools: Schools,
+  settings: WorkshopSettings,
+  place: Batch['place'],
+): Batch[] {
+  const workFor = (count: number) => blowEffort(lot.nominalIn, count, schools, settings);
+  return inParts(lot.balloons, workFor).map(({ amount, suffix }) => ({
+    id: `inflate-${lot.nominalIn}${suffix}`,
+    label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
     effort: workFor(amount),
     needsInflator: true,
+    place,
     after: [],
   }));
 }
 
-function twistRate(clusterSize: number): RateKey {
-  if (clusterSize <= 5) return 'twist-quad';
-  return clusterSize <= 7 ? 'twist-six' : 'twist-eight';
+function fillerBatches(
+  lot: SizeLot,
+  schools: Schools,
+  settings: WorkshopSettings,
+  place: Batch['place'],
+): Batch[] {
+  const workFor = (count: number) =>
+    together([
+      blowEffort(lot.nominalIn, count, schools, settings),
+      effort('twist-quad', Math.ceil(count / 3), settings),
+    ]);
+  return inParts(lot.balloons, workFor).map(({ amount, suffix }) => ({
+    id: `fillers-${lot.nominalIn}${suffix}`,
+    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in.`,
+    effort: workFor(amount),
+    needsInflator: true,
+    place,
+    after: [],
+  }));
 }
 
-function clusterBatches(
-  piece: OrganicGarland,
-  recipe: Recipe,
-  blown: Batch[],
+const singular = (name: string) => name.replace(/s$/, '').replace(/bunche$/, 'bunch');
+
+/** Twisting, and stringing where that is done at the bench. */
+function assemblyBatches(
+  assembly: Assembly,
+  index: number,
+  blown: readonly Batch[],
   settings: WorkshopSettings,
+  place: Batch['place'],
 ): Batch[] {
-  const workFor = (clusters: number) =>
-    together([
-      effort(twistRate(recipe.clusterSize), clusters, settings),
-      effort(piece.joining, clusters, settings),
-    ]);
-  const clusters = recipe.spineClusters + recipe.sideClusters;
-  return inParts(clusters, workFor).map(({ amount, part, parts }) => ({
-    id: `cluster${parts > 1 ? `-${part}` : ''}`,
-    label: `Twist and string ${plural(amount, 'cluster')} of ${recipe.clusterSize}`,
+  const { name, size, make, join, joinAt } = assembly;
+  const strung = joinAt === 'bench' ? join : undefined;
+  const rates = [make, strung].filter((rate) => rate !== undefined);
+  if (rates.length === 0) return [];
+  const workFor = (count: number) => together(rates.map((rate) => effort(rate, count, settings)));
+  const verb = make && strung ? 'Twist and string' : make ? (verbs[make] ?? 'Twist') : 'String';
+  const named = (amount: number) =>
+    strung && name.endsWith('clusters')
+      ? `${plural(amount, 'cluster')} of ${size}`
+      : `${amount} ${amount === 1 ? singular(name) : name}`;
+  const selfBlown = BLOWN_WHILE_MADE.has(name);
+  return inParts(assembly.count, workFor).map(({ amount, suffix }) => ({
+    id: `cluster${index > 0 ? `-${assembly.part}` : ''}${suffix}`,
+    label: `${verb} ${named(amount)}`,
     effort: workFor(amount),
-    needsInflator: false,
+    needsInflator: selfBlown,
+    place,
     after: blown.map((batch) => batch.id),
   }));
 }
 
+const verbs: Partial<Record<NonNullable<Assembly['make']>, string>> = {
+  'tie-bunch': 'Tie',
+  'link-chain': 'Blow and link',
+  'fill-helium': 'Fill',
+};
+
+function fixAtBench(assembly: Assembly, after: readonly Batch[], settings: WorkshopSettings): Batch {
+  return {
+    id: 'fix-fillers',
+    label: `Fix ${plural(assembly.count, 'trio')} on the finished sections`,
+    effort: effort(assembly.join ?? 'fix-filler', assembly.count, settings),
+    needsInflator: false,
+    place: after.some((batch) => batch.place === 'site') ? 'site' : 'workshop',
+    after: after.map((batch) => batch.id),
+  };
+}
+
 /** An amount cut into as few even parts as keep each within the longest batch. */
-function inParts(
-  amount: number,
-  workFor: (amount: number) => Effort,
-): { amount: number; part: number; parts: number }[] {
+function inParts(amount: number, workFor: (amount: number) => Effort): { amount: number; suffix: string }[] {
   if (amount === 0) return [];
   const parts = Math.min(amount, Math.ceil(workFor(amount).seconds / LONGEST_BATCH_S));
   return Array.from({ length: parts }, (_, i) => ({
     amount: Math.floor(((i + 1) * amount) / parts) - Math.floor((i * amount) / parts),
-    part: i + 1,
-    parts,
+    suffix: parts > 1 ? `-${i + 1}` : '',
   }));
 }

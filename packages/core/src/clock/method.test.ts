@@ -1,5 +1,5 @@
 import { benchBatches } from '../bench/bench.ts';
-import { recipeOf } from '../piece/recipe-of.ts';
+import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { demoJob } from '../test/samples.ts';
 import { setUpWork, strikeWork, type Work } from './method.ts';
 
@@ -8,7 +8,7 @@ function workOf(name: string, crew?: string[]) {
   if (crew) file.job.crew = crew;
   const pieces = file.job.pieces.map((piece) => {
     const recipe = recipeOf(piece);
-    return { piece, recipe, batches: benchBatches(piece, recipe, file.workshop) };
+    return { piece, recipe, batches: benchBatches(recipe, schoolsOf(piece), file.workshop) };
   });
   return { file, pieces, work: setUpWork(file, pieces), strike: strikeWork(file, pieces) };
 }
@@ -90,7 +90,7 @@ test('a longer way and more steps take longer to carry, and hands shorten it', (
 test('strike: down, home, counted, one after the other', () => {
   const { strike, pieces } = workOf('02-engine-shed');
   expect(strike.map((task) => task.id)).toEqual(['strike', 'drive-back', 'return-gear']);
-  const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections, 0);
+  const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections.length, 0);
   expect(strike[0]?.label).toContain(`${sections} sections`);
   expect(strike[0]?.cautions.join()).toContain('16 CFR 1500.19');
 });

@@ -1,7 +1,7 @@
 import type { CrewMember, JobFile, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort } from '../bench/rates.ts';
-import type { Recipe } from '../piece/recipe.ts';
+import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
@@ -41,6 +41,9 @@ const LADDER_CAUTION =
   'Ladder: not the top cap or top step, three points of contact, somebody at its foot. Local code and licensed practice decide. [OSHA 29 CFR 1926.1053]';
 const SCRAPS_CAUTION =
   'Collect every scrap: broken balloons choke children under 8. [US CPSC, 16 CFR 1500.19]';
+const FRAME_CAUTION =
+  "Frame complete and every base weighted before any balloon or tie line. Large or occupied structures are an engineer's matter; local code prevails.";
+const LIFT_CAUTION = 'Two people for heavy pieces; share the weight.';
 const DRIVE_CAUTION = 'Secure the load, keep the mirrors clear; legal driving hours apply.';
 
 /**
@@ -52,8 +55,12 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   const two = Math.min(2, crew.length);
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
   const bench = pieces.flatMap((worked) => benchWork(worked, clean.id));
+  const benchLast = bench.length ? [] : [clean.id];
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
-  const load = simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, { hands: two, after: bags });
+  const load = simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
+    hands: two,
+    after: [...bags, ...benchLast],
+  });
   const drive: Work = {
     ...driveWork('drive-out', `Drive to ${site.name}`, site.driveMin, crew, [load.id]),
     arrivesAfter: Math.max(1, site.driveMin),
@@ -62,7 +69,18 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
     after: [drive.id],
   });
-  const dress = pieces.flatMap((worked) => dressWork(worked, workshop, crew, [unload.id, protect.id]));
+  const ready = [unload.id, protect.id];
+  // Furniture and linen first: they take long, and what is dressed stands on or round them.
+  const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing';
+  const furnish = pieces.filter(isFurniture).flatMap((worked) => dressWork(worked, workshop, crew, ready));
+  const after = furnish.length ? furnish.map((work) => work.id) : ready;
+  const others = pieces.filter((worked) => !isFurniture(worked));
+  const blown = others.flatMap((worked) => siteBench(worked, ready));
+  const dress = [
+    ...furnish,
+    ...blown,
+    ...others.flatMap((worked) => dressWork(worked, workshop, crew, after)),
+  ];
   const stepBack = simple('step-back', 'Step back, look through a camera', 'site', workshop, {
     after: dress.length ? dress.map((work) => work.id) : [unload.id],
   });
@@ -80,7 +98,7 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
 /** After the event: everything down, home, counted. */
 export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
-  const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections, 0);
+  const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections.length, 0);
   const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
     id: 'strike',
@@ -135,21 +153,30 @@ function simple(
   };
 }
 
-function benchWork({ piece, batches }: WorkedPiece, cleanId: string): Work[] {
-  const own = (id: string) => `${piece.id}--${id}`;
-  return batches.map((batch) => ({
-    id: own(batch.id),
+const ownId = (pieceId: string, id: string) => `${pieceId}--${id}`;
+
+function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site', first: string[]): Work[] {
+  const here = batches.filter((batch) => batch.place === place);
+  const ids = new Set(here.map((batch) => batch.id));
+  return here.map((batch) => ({
+    id: ownId(piece.id, batch.id),
     label: `${piece.name}: ${batch.label}`,
-    place: 'workshop',
+    place,
     ...shared(batch.effort, 1),
     hands: 1,
     skills: [],
     gear: batch.needsInflator ? ['inflator'] : [],
     pieceId: piece.id,
-    after: [cleanId, ...batch.after.map(own)],
+    after: [...first, ...batch.after.filter((id) => ids.has(id)).map((id) => ownId(piece.id, id))],
     cautions: [],
   }));
 }
+
+const benchWork = (worked: WorkedPiece, cleanId: string): Work[] =>
+  asBenchWork(worked, 'workshop', [cleanId]);
+
+/** What the school has blown and twisted on the spot. */
+const siteBench = (worked: WorkedPiece, ready: string[]): Work[] => asBenchWork(worked, 'site', ready);
 
 function driveWork(
   id: string,
@@ -191,60 +218,57 @@ function unloadWork(site: JobFile['site'], settings: WorkshopSettings, hands: nu
   };
 }
 
+const stages: SiteWork['stage'][] = ['frame', 'hang', 'dress', 'accent', 'fill', 'finish'];
+
+/**
+ * The work on one piece, stage after stage: the frame complete and weighted before anything hangs on it, base before
+ * fluff before accents before fillers.
+ */
 function dressWork(
-  { piece, recipe }: WorkedPiece,
+  { piece, recipe, batches }: WorkedPiece,
   settings: WorkshopSettings,
   crew: readonly CrewMember[],
   after: string[],
 ): Work[] {
   const isHigh = recipe.topM > REACH_M;
-  const onSite = (id: string, label: string, work: Effort, before: string[], pair: boolean): Work => {
-    const hands = pair || work.seconds > SHARED_FROM_S ? Math.min(2, crew.length) : 1;
-    return {
-      id: `${piece.id}--${id}`,
-      label: `${piece.name}: ${label}`,
-      place: 'site',
-      ...shared(work, hands),
-      hands,
-      skills: isHigh && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
-      gear: [],
-      pieceId: piece.id,
-      after: before,
-      cautions: isHigh ? [LADDER_CAUTION] : [],
-    };
-  };
-  const hang = onSite(
-    'hang',
-    `hang the base, ${plural(recipe.hangPoints, 'point')}`,
-    withNote(effort('hang-point', recipe.hangPoints, settings), recipe),
-    after,
-    isHigh,
-  );
-  const side = recipe.sideClusters
-    ? [
-        onSite(
-          'dress',
-          `add ${plural(recipe.sideClusters, 'cluster')} at the sides`,
-          effort(piece.joining, recipe.sideClusters, settings),
-          [hang.id],
-          false,
-        ),
-      ]
-    : [];
-  const last = side[0] ?? hang;
-  const fill = recipe.fillerTrios
-    ? [
-        onSite(
-          'fill',
-          `close gaps with ${plural(recipe.fillerTrios, 'trio')}`,
-          effort('fix-filler', recipe.fillerTrios, settings),
-          [last.id],
-          false,
-        ),
-      ]
-    : [];
-  return [hang, ...side, ...fill];
+  const blownHere = batches
+    .filter((batch) => batch.place === 'site')
+    .map((batch) => ownId(piece.id, batch.id));
+  const found: Work[] = [];
+  let before = after;
+  for (const stage of stages) {
+    const here = recipe.siteWork.filter((work) => work.stage === stage);
+    if (here.length === 0) continue;
+    const onLadder = isHigh && stage !== 'frame';
+    const tasks = here.map((one): Work => {
+      const needed = effort(one.rate, one.amount, settings);
+      const work = one.rate === 'hang-point' ? withNote(needed, recipe) : needed;
+      const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
+      const hands = pair ? Math.min(2, crew.length) : 1;
+      return {
+        id: ownId(piece.id, one.id),
+        label: `${piece.name}: ${one.label}`,
+        place: 'site',
+        ...shared(work, hands),
+        hands,
+        skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+        gear: [],
+        pieceId: piece.id,
+        after: stage === 'frame' ? before : [...new Set([...before, ...blownHere])],
+        cautions: [
+          ...(onLadder ? [LADDER_CAUTION] : []),
+          ...(stage === 'frame' ? frameCautions(one.rate) : []),
+        ],
+      };
+    });
+    found.push(...tasks);
+    before = tasks.map((task) => task.id);
+  }
+  return found;
 }
+
+const frameCautions = (rate: SiteWork['rate']): string[] =>
+  rate === 'place-furniture' ? [LIFT_CAUTION] : [FRAME_CAUTION];
 
 /** Says where the number of points comes from. */
 function withNote(work: Effort, recipe: Recipe): Effort {

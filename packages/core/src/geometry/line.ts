@@ -114,3 +114,19 @@ export function scaleToLength(points: readonly XY[], wanted: number): XY[] {
   const k = wanted / length;
   return points.map((p) => ({ x: start.x + (p.x - start.x) * k, y: start.y + (p.y - start.y) * k }));
 }
+
+const SNAKE_STEPS_PER_WAVE = 24;
+
+/**
+ * A chain swung to both sides of itself in a sine of the given amplitude and wavelength, metres. Its length is what
+ * the base takes: for small swings about `L (1 + (π a/λ)²)`.
+ */
+export function snaked(chain: readonly XY[], amplitudeM: number, wavelengthM: number): XY[] {
+  const length = chainLength(chain);
+  const steps = Math.max(2, Math.ceil((length / wavelengthM) * SNAKE_STEPS_PER_WAVE));
+  const distances = Array.from({ length: steps + 1 }, (_, i) => (i * length) / steps);
+  return stationsAt(chain, distances).map(({ x, y, tx, ty, along }) => {
+    const swing = amplitudeM * Math.sin((2 * Math.PI * along) / wavelengthM);
+    return { x: x - ty * swing, y: y + tx * swing };
+  });
+}

@@ -37,3 +37,11 @@ export function ringSolidShare(n: number): number {
   const cylinder = (Math.PI / 4) * ringOuterDiameter(n, 1) ** 2 * nestedPitch(n, 1, 1);
   return balls / cylinder;
 }
+
+/**
+ * Step of a square-packed stack: large quads one above the other, a small quad turned 45° in the hollow between each
+ * two: `max(2 h(large, small), d_large)`, same unit.
+ */
+export function squarePitch(large: number, small: number): number {
+  return Math.max(2 * nestedPitch(4, large, small), large);
+}

@@ -1,57 +1,146 @@
-import type { BalloonRow, JobFile, Lamp, Working } from '@early-lantern/contract';
+import type {
+  BalloonRow,
+  JobFile,
+  Lamp,
+  MaterialRow,
+  MaterialStock,
+  Unmade,
+  Working,
+} from '@early-lantern/contract';
+import { sizeName } from '../balloon/catalogue.ts';
 import { plural } from '../quantity/plural.ts';
+import { wantedDay } from '../stock/buy.ts';
 import { type ProductNeed, productNeeds } from '../stock/needs.ts';
 import { working } from '../working.ts';
 import { unlit } from './unlit.ts';
 
-/** *Enough?* Lit when the shelf covers need and spares of every product; low when it covers the need alone. */
-export function enoughLamp({ workshop, job }: JobFile, balloons: readonly BalloonRow[]): Lamp {
+/** What the counts have found, as far as the lamp asks. */
+export interface Counted {
+  balloons: readonly BalloonRow[];
+  materials: readonly MaterialRow[];
+  /** Sizes that colours are not made in and nothing stands in for. */
+  unmade: readonly Unmade[];
+}
+
+/**
+ * *Enough?* Lit when shelf and orders that arrive in time cover need and spares of every product and the counted
+ * materials; low when they cover the need alone; out when something is short or not made at all.
+ */
+export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Counted): Lamp {
+  const { workshop, job } = file;
   if (job.pieces.length === 0)
     return unlit('no piece yet', 'Draw the first piece: there is nothing to count.');
-  if (workshop.stock.length === 0) {
+  if (workshop.stock.length === 0 && balloons.length > 0) {
     return unlit('count the shelf', 'No stock is recorded. Type what is on the shelf beside the counts.');
   }
-  const products = productNeeds(balloons, workshop.stock);
-  const worst = products[0];
-  if (!worst) return unlit('nothing to count', 'The pieces need no balloons.');
-  const name = (product: ProductNeed) =>
-    `${product.nominalIn} in. ${workshop.colours.find((colour) => colour.id === product.colour)?.name.toLowerCase() ?? product.colour}`;
+  const products = productNeeds(balloons, workshop, wantedDay(file));
+  const short = shortMaterials(materials, workshop.materials ?? []);
+  const name = (product: { nominalIn: number; colour: string }) =>
+    `${sizeName(product.nominalIn)} ${workshop.colours.find((colour) => colour.id === product.colour)?.name.toLowerCase() ?? product.colour}`;
   const shown = {
-    working: products.slice(0, 12).map((product) => stockWorking(name(product), product)),
+    working: [
+      ...products.slice(0, 12).map((product) => stockWorking(name(product), product)),
+      ...short.map(materialWorking),
+    ],
     fixes: [],
   };
-  if (worst.over >= 0) {
-    const figure = `${worst.over} over at least`;
+  const [none] = unmade;
+  if (none) {
+    const ways = none.alternatives.length;
     return {
-      state: 'lit',
-      figure,
-      reason: `Every product is on the shelf with its spares; ${name(worst)} is tightest.`,
+      state: 'out',
+      figure: `${none.count} not made`,
+      reason: `${name(none)} does not exist. ${ways ? `Counts offers ${plural(ways, 'way')} round it.` : 'Choose another colour or size.'}`,
       ...shown,
     };
   }
+  const worst = products[0];
+  if (worst && worst.over < 0) return { ...shown, ...shortOf(products, name) };
+  const [thing] = short;
+  if (thing) {
+    return {
+      state: 'out',
+      figure: `${thing.row.label} short`,
+      reason: `${thing.row.label}: ${thing.row.count} wanted, ${thing.onHand} on the shelf.`,
+      ...shown,
+    };
+  }
+  if (!worst) {
+    return {
+      state: 'lit',
+      figure: 'no balloons',
+      reason: 'Nothing to inflate; nothing counted is short.',
+      ...shown,
+    };
+  }
+  return {
+    state: 'lit',
+    figure: `${worst.over} over at least`,
+    reason: `Every product is there with its spares; ${name(worst)} is tightest.`,
+    ...shown,
+  };
+}
+
+function shortOf(
+  products: readonly ProductNeed[],
+  name: (product: ProductNeed) => string,
+): Pick<Lamp, 'state' | 'figure' | 'reason'> {
   const missing = products.filter((product) => product.over < 0);
+  const worst = missing[0] as ProductNeed;
   const list = missing
     .slice(0, 3)
     .map((product) => `${-product.over} of ${name(product)}`)
     .join(', ');
   const more = missing.length > 3 ? ` and ${plural(missing.length - 3, 'more product')}` : '';
-  const short = products.some((product) => product.onHand < product.need);
-  return short
-    ? { state: 'out', figure: `short ${-worst.over}`, reason: `Buy ${list}${more}.`, ...shown }
+  const needIsShort = products.some((product) => product.over + product.spare < 0);
+  return needIsShort
+    ? { state: 'out', figure: `short ${-worst.over}`, reason: `Buy ${list}${more}.` }
     : {
         state: 'low',
         figure: `spares short ${-worst.over}`,
         reason: `Spares lack ${list}${more}; the need is covered.`,
-        ...shown,
       };
 }
+
+interface ShortMaterial {
+  row: MaterialRow;
+  onHand: number;
+}
+
+/** Materials that the workshop has counted and does not have enough of; what was never counted is not judged. */
+function shortMaterials(materials: readonly MaterialRow[], held: readonly MaterialStock[]): ShortMaterial[] {
+  const counted = new Map(held.map((row) => [row.item, row.onHand]));
+  const wanted = new Map<string, MaterialRow>();
+  for (const row of materials) {
+    const known = wanted.get(row.item);
+    wanted.set(row.item, known ? { ...known, count: known.count + row.count } : row);
+  }
+  return [...wanted.values()].flatMap((row) => {
+    const onHand = counted.get(row.item);
+    return onHand !== undefined && onHand < row.count ? [{ row, onHand }] : [];
+  });
+}
+
+const materialWorking = ({ row, onHand }: ShortMaterial): Working =>
+  working(
+    row.label,
+    'on hand − need',
+    [
+      ['on hand', onHand, row.unit],
+      ['need', row.count, row.unit],
+    ],
+    { value: onHand - row.count, unit: row.unit },
+    "the workshop's stock count and the pieces' materials",
+  );
 
 function stockWorking(name: string, product: ProductNeed): Working {
   return working(
     name,
-    'on hand − need − spare',
+    'on hand − held for other jobs + arriving in time − need − spare',
     [
       ['on hand', product.onHand],
+      ['held for other jobs', product.reserved],
+      ['arriving', product.arriving],
       ['need', product.need],
       ['spare', product.spare],
     ],

@@ -1,6 +1,8 @@
 import type { Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
+import { mixesOf, recoloured } from '../piece/colours.ts';
+import { substitutes, wantedDay } from '../stock/buy.ts';
 import { productNeeds } from '../stock/needs.ts';
 
 /**
@@ -24,15 +26,19 @@ function withValue(tree: unknown, [key, ...rest]: string[], value: unknown, path
 
 const MOST_FIXES = 3;
 
-/** Ways out of *Enough* that were tried: less of a short colour, or a shorter piece. */
+/** Ways out of *Enough* that were tried: less of a short colour, a close one in its place, or a shorter piece. */
 export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => Lamp): Fix[] {
   if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
-  const worst = productNeeds(plan.totals.balloons, file.workshop.stock)[0];
+  const worst = productNeeds(plan.totals.balloons, file.workshop, wantedDay(file))[0];
   if (!worst) return [];
   const p = thirstiest(plan, worst);
   const piece = file.job.pieces[p];
   if (!piece) return [];
-  const families = [...recolourings(file, piece, p, worst.colour), shortenings(piece, p)];
+  const families = [
+    ...recolourings(file, piece, p, worst.colour),
+    inPlaceOf(file, worst),
+    shortenings(piece, p),
+  ];
   const fixes: Fix[] = [];
   for (const family of families) {
     // The smallest change of a family that lights the lamp; one of each family at most.
@@ -61,27 +67,51 @@ type Attempt = Omit<Fix, 'gain'>;
 
 /** Less of the short colour step by step, more of one other colour: a family for each other colour. */
 function recolourings(file: JobFile, piece: Piece, p: number, short: string): Attempt[][] {
-  const from = piece.colours.findIndex(({ colour }) => colour === short);
-  const share = piece.colours[from]?.sharePct ?? 0;
-  const name = (id: string) => file.workshop.colours.find((colour) => colour.id === id)?.name ?? id;
-  const others = piece.colours.map((other, to) => ({ other, to })).filter(({ to }) => to !== from);
-  return others.map(({ other, to }) => {
-    return [2, 4, 6, 8, 10, 15, 20, 30]
-      .filter((move) => move <= share)
-      .map((move) => ({
-        label: `${piece.name}: ${name(short)} ${round(share - move)} %, ${name(other.colour)} ${round(other.sharePct + move)} %`,
-        changes: [
-          { path: `/job/pieces/${p}/colours/${from}/sharePct`, value: round(share - move) },
-          { path: `/job/pieces/${p}/colours/${to}/sharePct`, value: round(other.sharePct + move) },
-        ],
-      }));
+  return mixesOf(piece).flatMap(({ path, mix: { colours } }) => {
+    const from = colours.findIndex(({ colour }) => colour === short);
+    const share = colours[from]?.sharePct ?? 0;
+    const others = colours.map((other, to) => ({ other, to })).filter(({ to }) => to !== from);
+    return others.map(({ other, to }) =>
+      [2, 4, 6, 8, 10, 15, 20, 30]
+        .filter((move) => move <= share)
+        .map((move) => ({
+          label: `${piece.name}: ${colourName(file, short)} ${round(share - move)} %, ${colourName(file, other.colour)} ${round(other.sharePct + move)} %`,
+          changes: [
+            { path: `/job/pieces/${p}${path}/colours/${from}/sharePct`, value: round(share - move) },
+            { path: `/job/pieces/${p}${path}/colours/${to}/sharePct`, value: round(other.sharePct + move) },
+          ],
+        })),
+    );
   });
+}
+
+const colourName = (file: JobFile, id: string) =>
+  file.workshop.colours.find((colour) => colour.id === id)?.name ?? id;
+
+/** Colours further off than this are no substitute. CIEDE2000; from memory, an editable default. */
+const CLOSE_ENOUGH = 25;
+
+/** The closest colours there is enough of, in place of the short one, in every piece that has it. */
+function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: string }): Attempt[] {
+  return substitutes(short.nominalIn, short.colour, file.workshop, wantedDay(file))
+    .filter((one) => one.isMade && one.difference < CLOSE_ENOUGH)
+    .slice(0, 3)
+    .map(({ colour }) => ({
+      label: `${colourName(file, colour)} in place of ${colourName(file, short.colour)}`,
+      changes: file.job.pieces.flatMap((piece, p) => {
+        const changed = recoloured(piece, short.colour, colour);
+        return JSON.stringify(changed) === JSON.stringify(piece)
+          ? []
+          : [{ path: `/job/pieces/${p}`, value: changed as unknown as Change['value'] }];
+      }),
+    }));
 }
 
 const round = (value: number) => Number(value.toFixed(2));
 
 /** The line shortened from its end, one tenth at a time. */
 function shortenings(piece: Piece, p: number): Attempt[] {
+  if (piece.kind !== 'organic-garland') return [];
   const points = piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
   return [0.9, 0.8, 0.7].map((share) => ({
     label: `Cut ${piece.name} to ${Math.round(share * 100)} % of its length`,
@@ -114,16 +144,16 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
       changes: [{ path: '/job/access/from', value: from.toISO({ suppressMilliseconds: true }) as string }],
     };
   });
-  const fillers: Attempt[] = job.pieces.some((piece) => piece.fillers.triosPerM > 0)
-    ? [
-        {
-          label: 'Halve the fillers on every piece',
-          changes: job.pieces.map((piece, p) => ({
-            path: `/job/pieces/${p}/fillers/triosPerM`,
-            value: round(piece.fillers.triosPerM / 2),
-          })),
-        },
-      ]
+  const filled = job.pieces.flatMap((piece, p) =>
+    mixesOf(piece)
+      .filter(({ mix }) => mix.fillers.triosPerM > 0)
+      .map(({ path, mix }) => ({
+        path: `/job/pieces/${p}${path}/fillers/triosPerM`,
+        value: round(mix.fillers.triosPerM / 2),
+      })),
+  );
+  const fillers: Attempt[] = filled.length
+    ? [{ label: 'Halve the fillers on every piece', changes: filled }]
     : [];
   const before = plan.onTime.minutesInHand ?? -Infinity;
   const tried = (attempt: Attempt) => ({

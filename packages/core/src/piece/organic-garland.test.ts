@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { METRES_PER_FOOT, METRES_PER_INCH, metresToInches } from '../quantity/length.ts';
 import { garland } from '../test/samples.ts';
-import { clusterPitchM, silhouetteWidthM, tiltToWidth } from './garland-mix.ts';
-import { garlandPicture } from './garland-picture.ts';
-import { organicGarland } from './organic-garland.ts';
+import { clusterPitchM, silhouetteWidthM, tiltToWidth } from './mix.ts';
+import { pictureOf, recipeOf } from './recipe-of.ts';
 
 const largeRoom = [
   { nominalIn: 17, sharePct: 50, inflatedIn: { min: 10, max: 16 } },
@@ -13,9 +12,7 @@ const largeRoom = [
 test('sixteen six-clusters, half 17 in. and half 11 in., make 12 ft (common practice, no source; within 10 %)', () => {
   const lengthFt = (16 * clusterPitchM(6, largeRoom, 0.97)) / METRES_PER_FOOT;
   expect(Math.abs(lengthFt / 12 - 1)).toBeLessThan(0.1);
-  const recipe = organicGarland(
-    garland(12, { clusterSize: 6, sizes: largeRoom, widthM: 26 * METRES_PER_INCH }),
-  );
+  const recipe = recipeOf(garland(12, { clusterSize: 6, sizes: largeRoom, widthM: 26 * METRES_PER_INCH }));
   expect(Math.abs((recipe.spineClusters + recipe.sideClusters) / 16 - 1)).toBeLessThan(0.1);
   const balloons = recipe.needs.filter((need) => need.role === 'base');
   const of = (size: number) =>
@@ -24,7 +21,7 @@ test('sixteen six-clusters, half 17 in. and half 11 in., make 12 ft (common prac
 });
 
 test('a 10 ft garland asks for about 20 trios of 5 in. (common practice, no source; within 25 %)', () => {
-  const { fillerTrios } = organicGarland(garland(10));
+  const { fillerTrios } = recipeOf(garland(10));
   expect(Math.abs(fillerTrios / 20 - 1)).toBeLessThan(0.25);
 });
 
@@ -54,7 +51,7 @@ test('an inch more of length never lowers a count, of any product', () => {
       fc.double({ min: 0.3, max: 1, noNaN: true }),
       (mix, inchesLong, inchesWide, taper) => {
         const counts = (inches: number) =>
-          organicGarland(garland(inches / 12, { sizes: mix, widthM: inchesWide * METRES_PER_INCH, taper }));
+          recipeOf(garland(inches / 12, { sizes: mix, widthM: inchesWide * METRES_PER_INCH, taper }));
         const [short, long] = [counts(inchesLong), counts(inchesLong + 1)];
         for (const need of short.needs) {
           const after = long.needs.find(
@@ -73,10 +70,10 @@ test('an inch more of length never lowers a count, of any product', () => {
 });
 
 test('a wider outline is filled by clusters at the sides, a narrower one gives way and says so', () => {
-  const wide = organicGarland(garland(12, { widthM: 1.2 }));
+  const wide = recipeOf(garland(12, { widthM: 1.2 }));
   expect(wide.sideClusters).toBeGreaterThan(0);
   expect(wide.visibleWidthM).toBe(1.2);
-  const narrow = organicGarland(garland(12, { sizes: largeRoom, widthM: 0.3 }));
+  const narrow = recipeOf(garland(12, { sizes: largeRoom, widthM: 0.3 }));
   expect(narrow.visibleWidthM).toBeGreaterThan(0.5);
   expect(narrow.notes.join(' ')).toContain('The width gave way');
 });
@@ -90,8 +87,8 @@ test('tilting the mix meets a width between the extremes of the sizes', () => {
 
 test('the drawn balloons are the counted ones, within their diameters, and alike for a seed', () => {
   const piece = garland(10, { sizes: largeRoom, taper: 0.6, colourPlan: 'blocks' });
-  const recipe = organicGarland(piece);
-  const drawn = garlandPicture(piece, recipe);
+  const recipe = recipeOf(piece);
+  const drawn = pictureOf(piece).balloons;
   for (const role of ['base', 'filler'] as const) {
     for (const { colour } of piece.colours) {
       const need = recipe.needs
@@ -105,5 +102,5 @@ test('the drawn balloons are the counted ones, within their diameters, and alike
     expect(metresToInches(ball.rM * 2)).toBeLessThanOrEqual(16);
     expect(Math.abs(ball.yM - 1.5)).toBeLessThan(piece.widthM);
   }
-  expect(garlandPicture(piece, recipe)).toEqual(drawn);
+  expect(pictureOf(piece).balloons).toEqual(drawn);
 });

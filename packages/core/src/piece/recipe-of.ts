@@ -1,20 +1,52 @@
-import type { Piece } from '@early-lantern/contract';
-import { organicGarland } from './organic-garland.ts';
-import type { Recipe } from './recipe.ts';
+import type { Piece, Schools } from '@early-lantern/contract';
+import { withStandIns } from '../stock/stand-ins.ts';
+import type { Kind } from './kind.ts';
+import { kinds } from './kinds.ts';
+import type { Picture } from './picture.ts';
+import { type HouseSchools, type Need, type Recipe, settledSchools } from './recipe.ts';
 
-/** Recipes worked out before. A piece is never changed in place, so the same object has the same recipe. */
-const known = new WeakMap<Piece, Recipe>();
-
-/** The recipe of a piece of any kind: add a kind here and in a file of its own. */
-export function recipeOf(piece: Piece): Recipe {
-  const recipe = known.get(piece) ?? workOut(piece);
-  known.set(piece, recipe);
-  return recipe;
+interface Known {
+  house: HouseSchools | undefined;
+  /** As the piece is designed, and with stand-ins for what is not to be had. */
+  designed: Recipe;
+  recipe: Recipe;
 }
 
-function workOut(piece: Piece): Recipe {
-  switch (piece.kind) {
-    case 'organic-garland':
-      return organicGarland(piece);
-  }
+/** Recipes worked out before. A piece is never changed in place, so the same object has the same recipe. */
+const known = new WeakMap<Piece, Known>();
+const drawn = new WeakMap<Piece, Picture>();
+
+const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;
+
+/** The schools a piece is made by: its own, else the house's, else the usual ones. */
+export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
+  const settled = settledSchools('schools' in piece ? piece.schools : undefined, house);
+  return piece.kind === 'organic-garland' && piece.joining ? { ...settled, joining: piece.joining } : settled;
+}
+
+function workOut(piece: Piece, house: HouseSchools | undefined): Known {
+  const before = known.get(piece);
+  if (before && before.house === house) return before;
+  const designed = kindOf(piece).recipe(piece, schoolsOf(piece, house));
+  const standIns = 'standIns' in piece ? piece.standIns : undefined;
+  const recipe = standIns?.length ? { ...designed, needs: withStandIns(designed.needs, standIns) } : designed;
+  const found = { house, designed, recipe };
+  known.set(piece, found);
+  return found;
+}
+
+/** The recipe of a piece of any kind, with stand-ins in their places. */
+export const recipeOf = (piece: Piece, house?: HouseSchools): Recipe => workOut(piece, house).recipe;
+
+/** What the design asks for, before any stand-in. */
+export const rawNeedsOf = (piece: Piece, house?: HouseSchools): Need[] =>
+  workOut(piece, house).designed.needs;
+
+/** How a piece looks on its spot's elevation: each balloon of the design, and what carries it. */
+export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
+  const before = drawn.get(piece);
+  if (before) return before;
+  const picture = kindOf(piece).picture(piece, workOut(piece, house).designed);
+  drawn.set(piece, picture);
+  return picture;
 }

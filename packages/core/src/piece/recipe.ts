@@ -1,30 +1,93 @@
-import type { InflatedRange, Working } from '@early-lantern/contract';
+import type { InflatedRange, RateKey, Schools, Working } from '@early-lantern/contract';
 
 /** So many balloons of one size, blown alike, in one colour, for one part of a piece. */
 export interface Need {
-  role: 'base' | 'filler';
+  role: 'base' | 'filler' | 'accent';
   nominalIn: number;
   inflatedIn: InflatedRange;
   colour: string;
   count: number;
+  /** What they are tied into, in the plural: `quads`, `trios`, `singles`. */
+  cluster: string;
+}
+
+/** So many clusters, layers or bunches of one make. */
+export interface Assembly {
+  /** In the plural: `quads`, `six-clusters`. */
+  name: string;
+  size: number;
+  count: number;
+  part: string;
+  /** Work to twist one. */
+  make: RateKey | undefined;
+  /** Work to put one on its string or pipe. */
+  join: RateKey | undefined;
+  /** Where it is joined; it is always twisted where it is blown. */
+  joinAt: 'bench' | 'site';
+}
+
+/** Work on the spot, in the order of the stages. */
+export interface SiteWork {
+  id: string;
+  stage: 'frame' | 'hang' | 'dress' | 'accent' | 'fill' | 'finish';
+  label: string;
+  rate: RateKey;
+  amount: number;
+  /** Two people whatever the length. */
+  pair?: boolean;
+}
+
+/** A thing besides balloons, by its name in the materials' catalogue. */
+export interface Material {
+  item: string;
+  /** Which one, where the item comes in kinds: `star, 18 in.` */
+  detail?: string;
+  count: number;
+  working: Working;
 }
 
 /** What a piece is made of: all that counting, the bench and the clock need to know of it. */
 export interface Recipe {
   lengthM: number;
   visibleWidthM: number;
-  /** Balloons in one cluster. */
+  /** Balloons in one cluster of the base; 0 where there is none. */
   clusterSize: number;
-  /** Clusters on the string, and those added at its sides for width. */
+  /** Clusters on the string or pipe, and those added at its sides for width. */
   spineClusters: number;
   sideClusters: number;
   fillerTrios: number;
-  /** Lengths it is built and carried in. */
-  sections: number;
+  /** Lengths it is built and carried in, with each one's share of the balloons; they add up to 1. */
+  sections: number[];
   hangPoints: number;
-  /** Highest point of the line above the floor. */
+  /** Highest point above the floor. */
   topM: number;
   needs: Need[];
+  assemblies: Assembly[];
+  siteWork: SiteWork[];
+  materials: Material[];
+  steps: string[];
   notes: string[];
   working: Working[];
 }
+
+/** The schools that hold for a piece: its own choice, else the house's, else the usual one. */
+export type HouseSchools = Partial<Schools>;
+
+/** What everybody does who says nothing. Common practice, no source. */
+const usual: Schools = {
+  joining: 'string-260',
+  tie: 'long',
+  fillerFixing: 'half-260',
+  sizing: 'eye',
+  inflatedAt: 'workshop',
+  dressing: 'on-the-spot',
+  onPipe: 'press',
+  bloom: 'none',
+};
+
+export function settledSchools(own: HouseSchools | undefined, house: HouseSchools | undefined): Schools {
+  return { ...usual, ...definedOnly(house), ...definedOnly(own) };
+}
+
+const definedOnly = (schools: HouseSchools | undefined): HouseSchools =>
+  Object.fromEntries(Object.entries(schools ?? {}).filter(([, value]) => value !== undefined));

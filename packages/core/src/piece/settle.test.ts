@@ -16,7 +16,7 @@ function deepest(balls: ReturnType<typeof ball>[]): number {
 }
 
 test('two balls on one spot come apart, the small one further, and none goes behind the wall', () => {
-  const balls = [ball(0, 0, 0.3, 0.2), ball(0.02, 0, 0.3, 0.1)];
+  const balls = [ball(0, 1, 0.3, 0.2), ball(0.02, 1, 0.3, 0.1)];
   settle(balls);
   expect(deepest(balls)).toBeLessThan(0.3);
   expect(Math.abs((balls[1]?.xM ?? 0) - 0.02)).toBeGreaterThan(Math.abs(balls[0]?.xM ?? 0));
@@ -26,12 +26,18 @@ test('two balls on one spot come apart, the small one further, and none goes beh
 test('a heap loosens: the deepest overlap shrinks, nothing flies off its tie', () => {
   const random = seededRandom(5);
   const balls = Array.from({ length: 60 }, (_, i) =>
-    ball(i * 0.05, random() * 0.3, 0.2 + random() * 0.2, 0.06 + random() * 0.1),
+    ball(i * 0.05, 1 + random() * 0.3, 0.2 + random() * 0.2, 0.06 + random() * 0.1),
   );
   const before = deepest(balls);
   settle(balls);
   expect(deepest(balls)).toBeLessThan(before * 0.7);
   for (const one of balls) expect(Math.hypot(one.xM - one.tieX, one.yM - one.tieY)).toBeLessThan(0.6);
+});
+
+test('nothing sinks into the floor', () => {
+  const low = [ball(0, 0.05, 0.3, 0.2)];
+  settle(low);
+  expect(low[0]?.yM).toBeGreaterThanOrEqual(0.2);
 });
 
 test('nothing to settle is no trouble', () => {

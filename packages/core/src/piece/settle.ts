@@ -17,7 +17,7 @@ const GIVE = 0.06;
 
 /**
  * Moves the balls in place: overlapping ones apart (the lighter moves more), each held to its tie by a neck,
- * none behind the wall at z = 0.
+ * none behind the wall at z = 0 or below the floor at y = 0.
  */
 export function settle(balls: SoftBall[]): void {
   let pairs: [SoftBall, SoftBall][] = [];
@@ -73,4 +73,5 @@ function holdToTie(ball: SoftBall): void {
     ball.yM -= dy * back;
   }
   ball.zM = Math.max(ball.zM, ball.rM);
+  ball.yM = Math.max(ball.yM, ball.rM);
 }

@@ -1,3 +1,4 @@
+import { jStat } from 'jstat';
 import { sparesFor } from './spares.ts';
 
 /** P(Binomial(m, 1 − loss) ≥ need) by Pascal's triangle, no logarithms. */
@@ -36,4 +37,18 @@ test('more need never means fewer spares; none of nothing', () => {
 test('certainty is refused', () => {
   expect(() => sparesFor(10, 0.05, 1)).toThrow(RangeError);
   expect(() => sparesFor(10, 1, 0.9)).toThrow(RangeError);
+});
+
+test('the chance is that of an independent library’s binomial distribution', () => {
+  for (const [need, loss, target] of [
+    [37, 0.025, 0.99],
+    [120, 0.12, 0.97],
+    [500, 0.05, 0.995],
+  ] as const) {
+    const spare = sparesFor(need, loss, target);
+    // At least `need` good ones of m: at most m − need lost.
+    const enough = (spares: number) => jStat.binomial.cdf(spares, need + spares, loss);
+    expect(enough(spare)).toBeGreaterThanOrEqual(target);
+    expect(enough(spare - 1)).toBeLessThan(target);
+  }
 });

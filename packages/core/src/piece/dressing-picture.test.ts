@@ -1,11 +1,11 @@
+import type { OrganicGarland } from '@early-lantern/contract';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { garland } from '../test/samples.ts';
-import { garlandPicture } from './garland-picture.ts';
-import { organicGarland } from './organic-garland.ts';
+import { pictureOf } from './recipe-of.ts';
 
-const draw = (more = {}) => {
+const draw = (more: Partial<OrganicGarland> = {}) => {
   const piece = garland(16, more);
-  return garlandPicture(piece, organicGarland(piece)).filter((ball) => ball.role === 'base');
+  return pictureOf(piece).balloons.filter((ball) => ball.role === 'base');
 };
 const along = (balls: ReturnType<typeof draw>) => [...balls].sort((a, b) => a.xM - b.xM);
 const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
@@ -20,7 +20,7 @@ test('a garland that thins carries its large balloons at the thick end and stays
 });
 
 test('an even mix spreads each colour along the line; blocks keep neighbours alike more often', () => {
-  const runs = (plan: string) => {
+  const runs = (plan: OrganicGarland['colourPlan']) => {
     const balls = along(draw({ colourPlan: plan }));
     return balls.filter((ball, i) => ball.colour === balls[i - 1]?.colour).length / balls.length;
   };

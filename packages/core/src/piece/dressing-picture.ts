@@ -1,18 +1,11 @@
-import type { OrganicGarland } from '@early-lantern/contract';
-import { type Station, smoothLine, stationsAt } from '../geometry/line.ts';
+import { type Station, stationsAt } from '../geometry/line.ts';
+import { planColours } from '../pattern/colour-plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
-import type { Need, Recipe } from './recipe.ts';
+import type { DressLine } from './dressing.ts';
+import type { DrawnBalloon } from './picture.ts';
+import type { Need } from './recipe.ts';
 import { settle } from './settle.ts';
-
-/** A balloon as it is drawn: centre and radius in metres on the elevation, the nearest last. */
-export interface DrawnBalloon {
-  xM: number;
-  yM: number;
-  rM: number;
-  colour: string;
-  role: Need['role'];
-}
 
 interface Placed extends DrawnBalloon {
   /** Towards the viewer. */
@@ -27,15 +20,25 @@ interface Placed extends DrawnBalloon {
  * ones towards the thick end, fillers in front; then settled as soft balls against the wall. The drawn balloons are
  * the counted ones, size by size and colour by colour.
  */
-export function garlandPicture(piece: OrganicGarland, recipe: Recipe): DrawnBalloon[] {
-  const random = seededRandom(piece.seed);
-  const base = drawBase(piece, recipe, random);
-  const fillers = drawFillers(piece, recipe, random);
+export function dressingPicture(line: DressLine, counts: Counts): DrawnBalloon[] {
+  const random = seededRandom(line.mix.seed);
+  const base = drawBase(line, counts, random);
+  const fillers = drawFillers(line, counts, random);
   const placed = [...base, ...fillers];
   settle(placed);
   return placed
     .sort((a, b) => a.zM - b.zM)
     .map(({ xM, yM, rM, colour, role }) => ({ xM, yM, rM, colour, role }));
+}
+
+/** What a dressing's counts have to say for its picture. */
+interface Counts {
+  lengthM: number;
+  clusterSize: number;
+  spineClusters: number;
+  sideClusters: number;
+  fillerTrios: number;
+  needs: readonly Need[];
 }
 
 interface Ball {
@@ -55,42 +58,39 @@ function balls(needs: readonly Need[], nominalIn: number): Ball[] {
   }));
 }
 
-function drawBase(piece: OrganicGarland, recipe: Recipe, random: () => number): Placed[] {
-  const needs = recipe.needs.filter((need) => need.role === 'base');
-  const clusters = recipe.spineClusters + recipe.sideClusters;
+function drawBase(line: DressLine, counts: Counts, random: () => number): Placed[] {
+  const needs = counts.needs.filter((need) => need.role === 'base');
+  const clusters = counts.spineClusters + counts.sideClusters;
   const sizes = [...new Set(needs.map((need) => need.nominalIn))];
   const all = sizes.flatMap((size) => balls(needs, size));
   const slots = shuffled(all, random);
   const largestR = Math.max(...all.map((ball) => ball.rM));
   // A garland that thins carries its large balloons at the thick end: sort by size as strongly as it tapers.
   slots.sort((a, b) => b.key - a.key);
-  const pull = 1 - piece.taper;
+  const pull = 1 - line.taper;
   const ranked = slots
     .map((slot) => ({ ...slot, rank: (1 - pull) * slot.key + pull * (slot.ball.rM / largestR) }))
     .sort((a, b) => b.rank - a.rank);
 
-  const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
   const ties = stationsAt(
-    chain,
-    Array.from({ length: clusters }, (_, k) => ((k + 0.5) / clusters) * recipe.lengthM),
+    line.chain,
+    Array.from({ length: clusters }, (_, k) => ((k + 0.5) / clusters) * counts.lengthM),
   );
   const placed = ties.flatMap((tie, k) => {
-    const members = ranked.slice(k * recipe.clusterSize, (k + 1) * recipe.clusterSize);
+    const members = ranked.slice(k * counts.clusterSize, (k + 1) * counts.clusterSize);
     const turn = random() * Math.PI * 2;
     return members.map(({ ball }, i) => {
       const angle = turn + (i / members.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
-      return { nominalIn: ball.nominalIn, placed: beside(piece, recipe, tie, angle, ball.rM, 'base') };
+      return { nominalIn: ball.nominalIn, placed: beside(line, counts, tie, angle, ball.rM, 'base') };
     });
   });
-  for (const size of sizes) {
-    const ofSize = placed.filter((entry) => entry.nominalIn === size).map((entry) => entry.placed);
-    dealColours(
-      ofSize,
-      needs.filter((need) => need.nominalIn === size),
-      piece.colourPlan,
-      recipe.clusterSize,
-    );
-  }
+  const groups = sizes.map((size) => ({
+    balls: placed.filter((entry) => entry.nominalIn === size).map((entry) => entry.placed),
+    counts: needs.filter((need) => need.nominalIn === size),
+    clusterSize: counts.clusterSize,
+  }));
+  const largestFirst = [...groups].sort((a, b) => (b.balls[0]?.rM ?? 0) - (a.balls[0]?.rM ?? 0));
+  planColours(largestFirst, line.mix.colourPlan, line.mix.colours, random);
   return placed.map((entry) => entry.placed);
 }
 
@@ -100,14 +100,14 @@ function shuffled(list: readonly Ball[], random: () => number): { ball: Ball; ke
 
 /** A ball at `angle` round the line: 0 across the wall, a quarter turn towards the viewer. */
 function beside(
-  piece: OrganicGarland,
-  recipe: Recipe,
+  line: DressLine,
+  counts: Counts,
   tie: Station,
   angle: number,
   rM: number,
   role: Need['role'],
 ): Placed {
-  const widthM = piece.widthM * (1 - (1 - piece.taper) * (tie.along / recipe.lengthM));
+  const widthM = line.widthM * (1 - (1 - line.taper) * (tie.along / counts.lengthM));
   const reach = Math.max(widthM / 2 - rM, rM * 0.4);
   const across = Math.cos(angle) * reach;
   return {
@@ -122,20 +122,19 @@ function beside(
   };
 }
 
-function drawFillers(piece: OrganicGarland, recipe: Recipe, random: () => number): Placed[] {
-  const needs = recipe.needs.filter((need) => need.role === 'filler');
-  if (recipe.fillerTrios === 0) return [];
-  const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
+function drawFillers(line: DressLine, counts: Counts, random: () => number): Placed[] {
+  const needs = counts.needs.filter((need) => need.role === 'filler');
+  if (counts.fillerTrios === 0) return [];
   const spots = stationsAt(
-    chain,
-    Array.from({ length: recipe.fillerTrios }, (_, t) => ((t + 0.5) / recipe.fillerTrios) * recipe.lengthM),
+    line.chain,
+    Array.from({ length: counts.fillerTrios }, (_, t) => ((t + 0.5) / counts.fillerTrios) * counts.lengthM),
   );
-  const pool = balls(needs, piece.fillers.nominalIn);
+  const pool = balls(needs, line.mix.fillers.nominalIn);
   const placed = spots.flatMap((spot, t) => {
     // Golden-angle steps over the front half spread the trios without clumping.
     const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
     return pool.slice(t * 3, t * 3 + 3).map((ball, i) => {
-      const at = beside(piece, recipe, spot, angle, ball.rM, 'filler');
+      const at = beside(line, counts, spot, angle, ball.rM, 'filler');
       const turn = (i / 3 + random() * 0.2) * Math.PI * 2;
       return {
         ...at,
@@ -147,33 +146,11 @@ function drawFillers(piece: OrganicGarland, recipe: Recipe, random: () => number
       };
     });
   });
-  dealColours(placed, needs, piece.colourPlan, 3);
+  planColours(
+    [{ balls: placed, counts: needs, clusterSize: 3 }],
+    line.mix.colourPlan,
+    line.mix.colours,
+    random,
+  );
   return placed;
-}
-
-/**
- * Gives the balls, in order along the line, the counted colours. `even` always takes the colour furthest behind its
- * share; `blocks` keeps one colour for two or three clusters before it moves on to the one furthest behind.
- */
-function dealColours(
-  along: Placed[],
-  needs: readonly Need[],
-  plan: OrganicGarland['colourPlan'],
-  clusterSize: number,
-): void {
-  const total = along.length;
-  const left = needs.map((need) => need.count);
-  const behind = (done: number) =>
-    needs.reduce((best, need, i) => {
-      const debt = (j: number, share: number) =>
-        left[j] === 0 ? -Infinity : (share * (done + 1)) / total - (share - (left[j] as number));
-      return debt(i, need.count) > debt(best, (needs[best] as Need).count) ? i : best;
-    }, 0);
-  const block = plan === 'blocks' ? Math.max(2, Math.round(clusterSize * 0.8)) : 1;
-  let current = -1;
-  along.forEach((ball, done) => {
-    if (current < 0 || done % block === 0 || left[current] === 0) current = behind(done);
-    left[current] = (left[current] as number) - 1;
-    ball.colour = (needs[current] as Need).colour;
-  });
 }

@@ -1,0 +1,45 @@
+import type { ReactElement } from 'react';
+
+/** Letters, digits and hyphens of a name, for a file. */
+const fileName = (name: string) =>
+  name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'card';
+
+function download(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  // The browser has read it by then.
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+
+/** The drawing as text; the renderer is only loaded when somebody saves. */
+async function markup(card: ReactElement): Promise<string> {
+  const { renderToStaticMarkup } = await import('react-dom/server');
+  return renderToStaticMarkup(card);
+}
+
+export async function saveAsSvg(name: string, card: ReactElement): Promise<void> {
+  download(new Blob([await markup(card)], { type: 'image/svg+xml' }), `${fileName(name)}.svg`);
+}
+
+/** Drawings one after another on pages of A4, as many as fit on each. */
+export async function saveAsPdf(name: string, cards: readonly ReactElement[]): Promise<void> {
+  const [{ default: pdfMake }, { default: fonts }] = await Promise.all([
+    import('pdfmake/build/pdfmake'),
+    import('pdfmake/build/vfs_fonts'),
+  ]);
+  pdfMake.addVirtualFileSystem(fonts);
+  const drawings = await Promise.all(cards.map(markup));
+  const pdf = pdfMake.createPdf({
+    pageSize: 'A4',
+    pageMargins: [36, 36, 36, 36],
+    info: { title: name },
+    content: drawings.map((svg) => ({ svg, width: 520, margin: [0, 0, 0, 10] })),
+  });
+  download(await pdf.getBlob(), `${fileName(name)}.pdf`);
+}

@@ -1,0 +1,31 @@
+import type { MaterialRow } from '@early-lantern/contract';
+import { Table, TableBody, TableCell, TableRow, Typography } from '@mui/material';
+import { WorkingButton } from './WorkingButton.tsx';
+
+const amount = (value: number) => String(Number(value.toFixed(2)));
+
+/** Things besides balloons, each count opening into its working; what comes back from the strike first. */
+export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
+  if (rows.length === 0)
+    return <Typography sx={{ color: 'text.secondary' }}>Nothing besides balloons.</Typography>;
+  const sorted = [...rows.filter((row) => row.isGear), ...rows.filter((row) => !row.isGear)];
+  return (
+    <Table size="small" aria-label="Materials">
+      <TableBody>
+        {sorted.map((row) => (
+          <TableRow key={row.label}>
+            <TableCell>{row.label}</TableCell>
+            <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+              <WorkingButton title={row.label} working={row.working}>
+                {amount(row.count)} {row.unit}
+              </WorkingButton>
+            </TableCell>
+            <TableCell sx={{ color: 'text.secondary', width: 90 }}>
+              {row.isGear ? 'comes back' : 'used up'}
+            </TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}

@@ -1,0 +1,192 @@
+import { Piece, type PieceOf, read } from '@early-lantern/contract';
+import { chainLength, kindNames, scaleToLength, smoothLine } from '@early-lantern/core';
+import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
+import { useCallback, useState } from 'react';
+import { useJob } from '../job/context.ts';
+import { CommitField } from '../parts/CommitField.tsx';
+import { LengthField } from '../parts/LengthField.tsx';
+import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { AssemblyCard } from './AssemblyCard.tsx';
+import { ColourMix } from './ColourMix.tsx';
+import { editorOf } from './editors/index.ts';
+import { FieldList } from './fields/FieldList.tsx';
+import { Making } from './Making.tsx';
+import { PatternButton } from './PatternButton.tsx';
+import { SchoolsPanel } from './SchoolsPanel.tsx';
+import { SizeMix } from './SizeMix.tsx';
+import { SpreadNote } from './SpreadNote.tsx';
+
+interface PiecePanelProps {
+  piece: Piece;
+  onRemove: () => void;
+  onCopy: () => void;
+}
+
+/** Everything about a piece that is not drawn on the elevation. */
+export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
+  const { planned, changePiece, file } = useJob();
+  const [fault, setFault] = useState<string>();
+  const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
+  const { colours } = file.workshop;
+
+  /** Takes a changed piece over if it is sound; else says why not and leaves the piece as it was. */
+  const commit = useCallback(
+    (next: Piece, gesture?: string): string | undefined => {
+      const checked = read(Piece, next);
+      const reason = checked.ok ? undefined : checked.faults.map((one) => one.reason).join('; ');
+      setFault(reason);
+      if (checked.ok) changePiece(next.id, () => next, gesture && `${next.id}-${gesture}`);
+      return reason;
+    },
+    [changePiece],
+  );
+
+  return (
+    <Stack spacing={2}>
+      <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
+        <TextField
+          fullWidth
+          label={kindNames[piece.kind]}
+          value={piece.name}
+          error={!piece.name.trim()}
+          onChange={(event) =>
+            changePiece(
+              piece.id,
+              (before) => ({ ...before, name: event.target.value.slice(0, 120) }),
+              `${piece.id}-name`,
+            )
+          }
+          slotProps={{ htmlInput: { 'aria-label': 'Piece' } }}
+        />
+        <Tooltip title="Make another like it">
+          <IconButton aria-label={`Copy ${piece.name}`} onClick={onCopy}>
+            <CopyIcon />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Delete this piece (undo brings it back)">
+          <IconButton aria-label={`Delete ${piece.name}`} onClick={onRemove}>
+            <DeleteIcon />
+          </IconButton>
+        </Tooltip>
+      </Stack>
+      {plan && <CountLine plan={plan} />}
+      {fault && (
+        <Alert severity="warning" onClose={() => setFault(undefined)}>
+          Not changed: {fault}.
+        </Alert>
+      )}
+      {piece.kind === 'organic-garland' && <GarlandParts piece={piece} />}
+      <FieldList piece={piece} fields={editorOf(piece).fields(piece)} colours={colours} onCommit={commit} />
+      <SpreadNote piece={piece} picture={planned?.pictures[piece.id]} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        {'grade' in piece && (
+          <TextField
+            select
+            label="Quality"
+            value={piece.grade}
+            onChange={(event) => commit({ ...piece, grade: event.target.value as PieceOf<'bunch'>['grade'] })}
+          >
+            <MenuItem value="professional">professional</MenuItem>
+            <MenuItem value="standard">standard</MenuItem>
+            <MenuItem value="budget">budget</MenuItem>
+          </TextField>
+        )}
+        <CommitField
+          label="Group (moves as one)"
+          value={piece.group ?? ''}
+          onCommit={(text) => {
+            const { group: _, ...rest } = piece;
+            return commit((text.trim() ? { ...rest, group: text.trim() } : rest) as Piece);
+          }}
+        />
+      </Box>
+      <SchoolsPanel piece={piece} workshop={file.workshop} onCommit={commit} />
+      <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
+        {plan && <AssemblyCard name={piece.name} steps={plan.steps} materials={plan.materials} />}
+        <PatternButton piece={piece} workshop={file.workshop} />
+      </Stack>
+      {plan?.notes.map((note) => (
+        <Typography
+          key={note}
+          sx={{ fontSize: 14, color: 'text.secondary', borderLeft: 3, borderColor: 'divider', pl: 1.25 }}
+        >
+          {note}
+        </Typography>
+      ))}
+    </Stack>
+  );
+}
+
+type PlanPiece = NonNullable<ReturnType<typeof useJob>['planned']>['plan']['pieces'][number];
+
+/** How many balloons, tied into what. */
+function CountLine({ plan }: { plan: PlanPiece }) {
+  const balloons = plan.balloons.reduce((sum, row) => sum + row.need, 0);
+  const things = plan.materials.reduce((sum, row) => sum + (row.isGear ? row.count : 0), 0);
+  const parts =
+    plan.kind === 'organic-garland'
+      ? [`${plan.clusters} clusters of ${plan.clusterSize}`, `${plan.fillerTrios} filler trios`]
+      : plan.assemblies.map(({ count, name }) => `${count} ${name}`);
+  return (
+    <Typography component="div" data-testid="piece-counts">
+      <WorkingButton title={plan.name} working={plan.working}>
+        <Box component="strong" sx={{ fontSize: 17 }}>
+          {balloons > 0 ? `${balloons} balloons` : `${things} things to carry`}
+        </Box>
+      </WorkingButton>
+      {parts.length > 0 && ` · ${parts.join(' · ')}`}
+    </Typography>
+  );
+}
+
+const points = (piece: PieceOf<'organic-garland'>) => piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
+
+/** What an organic garland is asked first: how long, how wide, of what. */
+function GarlandParts({ piece }: { piece: PieceOf<'organic-garland'> }) {
+  const { changePiece, file } = useJob();
+  const change = useCallback(
+    (edit: Partial<PieceOf<'organic-garland'>>, gesture?: string) =>
+      changePiece(
+        piece.id,
+        (before) => ({ ...before, ...edit }) as Piece,
+        gesture && `${piece.id}-${gesture}`,
+      ),
+    [changePiece, piece.id],
+  );
+  const lengthM = chainLength(smoothLine(points(piece)));
+  const setLength = (wanted: number) =>
+    change({
+      line: scaleToLength(points(piece), wanted).map(({ x, y }) => ({
+        xM: Number(x.toFixed(5)),
+        yM: Number(y.toFixed(5)),
+      })),
+    });
+  return (
+    <>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1.3fr 1fr 1fr', gap: 1.25 }}>
+        <LengthField label="Length" valueM={lengthM} min={0.3} max={60} onCommit={setLength} />
+        <LengthField
+          label="Width"
+          short
+          valueM={piece.widthM}
+          min={0.1}
+          max={3}
+          onCommit={(widthM) => change({ widthM })}
+        />
+        <LengthField
+          label="Tip"
+          short
+          valueM={piece.widthM * piece.taper}
+          min={piece.widthM * 0.2}
+          max={piece.widthM}
+          onCommit={(tipM) => change({ taper: Number((tipM / piece.widthM).toFixed(4)) })}
+        />
+      </Box>
+      <ColourMix mix={piece} known={file.workshop.colours} onChange={change} />
+      <SizeMix mix={piece} onChange={change} />
+      <Making mix={piece} onChange={change} />
+    </>
+  );
+}

@@ -1,0 +1,519 @@
+import type { Mix, PieceOf } from '@early-lantern/contract';
+import { newPiece } from '@early-lantern/core';
+import {
+  blownField,
+  coloursField,
+  type Editor,
+  type Field,
+  heightField,
+  sideGrip,
+  standsAt,
+  topGrip,
+} from './editor.ts';
+
+/** A first organic mix in the given colours. */
+function someMix(colours: readonly string[]): Mix {
+  const {
+    clusterSize,
+    strung,
+    sizePolicy,
+    sizes,
+    colours: shares,
+    colourPlan,
+    fillers,
+    seed,
+  } = newPiece('organic-garland', {
+    id: 'mix',
+    name: 'mix',
+    spot: { id: 'spot', widthM: 3, heightM: 3 },
+    colours: [...new Set(colours)],
+    seed: 1,
+  }) as PieceOf<'organic-garland'>;
+  return { clusterSize, strung, sizePolicy, sizes, colours: shares, colourPlan, fillers, seed };
+}
+
+/** Shape of a garland beyond its line. */
+export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
+  fields: (piece) => [
+    { type: 'heading', label: 'Shape' },
+    {
+      type: 'switch',
+      label: 'Swings from side to side',
+      value: (p) => p.snake !== undefined,
+      set: (p, on) => {
+        const { snake: _, ...rest } = p;
+        return on ? { ...rest, snake: { amplitudeM: 0.15, wavelengthM: 1.2 } } : rest;
+      },
+    },
+    ...(piece.snake ? snakeFields(piece.snake) : []),
+    {
+      type: 'length',
+      label: 'Tail on the floor',
+      min: 0,
+      max: 6,
+      value: (p) => p.tailM ?? 0,
+      set: (p, tailM) => ({ ...p, tailM }),
+    },
+    {
+      type: 'number',
+      label: 'Sections (0: as it carries best)',
+      min: 0,
+      max: 30,
+      whole: true,
+      value: (p) => p.sections ?? 0,
+      set: (p, sections) => {
+        const { sections: _, ...rest } = p;
+        return sections > 0 ? { ...rest, sections } : rest;
+      },
+    },
+    {
+      type: 'switch',
+      label: 'Raise sharp corners',
+      value: (p) => p.raisedCorners ?? false,
+      set: (p, raisedCorners) => ({ ...p, raisedCorners }),
+    },
+  ],
+  // Its line has a drawing of its own.
+  grips: [],
+};
+
+function snakeFields(snake: {
+  amplitudeM: number;
+  wavelengthM: number;
+}): Field<PieceOf<'organic-garland'>>[] {
+  return [
+    {
+      type: 'length',
+      label: 'Swing each way',
+      short: true,
+      min: 0.01,
+      max: 1.5,
+      value: () => snake.amplitudeM,
+      set: (p, amplitudeM) => ({ ...p, snake: { ...snake, amplitudeM } }),
+    },
+    {
+      type: 'length',
+      label: 'Once in',
+      min: 0.2,
+      max: 10,
+      value: () => snake.wavelengthM,
+      set: (p, wavelengthM) => ({ ...p, snake: { ...snake, wavelengthM } }),
+    },
+  ];
+}
+
+type Frame = PieceOf<'photo-frame'>;
+
+export const photoFrame: Editor<Frame> = {
+  fields: (piece) => [
+    {
+      type: 'length',
+      label: 'Width',
+      max: 6,
+      value: (p) => p.widthM,
+      set: (p, widthM) => ({ ...p, widthM }),
+    },
+    heightField(5),
+    {
+      type: 'length',
+      label: 'Lower bar at',
+      min: 0,
+      max: 2,
+      value: (p) => p.legM,
+      set: (p, legM) => ({ ...p, legM }),
+    },
+    {
+      type: 'pick',
+      label: 'Legs',
+      options: [
+        ['bare', 'bare'],
+        ['dressed', 'dressed'],
+      ],
+      value: (p) => p.legs,
+      set: (p, legs) => ({ ...p, legs: legs as Frame['legs'] }),
+    },
+    {
+      type: 'pick',
+      label: 'Dressed in',
+      options: [
+        ['quads', 'quads in a pattern'],
+        ['organic', 'an organic garland'],
+      ],
+      value: (p) => p.dress.style,
+      set: (p, style) => (style === p.dress.style ? p : { ...p, dress: otherDress(p.dress) }),
+    },
+    ...(piece.dress.style === 'quads' ? quadFields(piece.dress) : organicFields(piece.dress)),
+  ],
+  grips: [standsAt(), topGrip(), sideGrip((piece) => piece.heightM / 2)],
+};
+
+function otherDress(dress: Frame['dress']): Frame['dress'] {
+  if (dress.style === 'quads') return { style: 'organic', widthM: 0.4, mix: someMix(dress.repeat) };
+  const colours = dress.mix.colours.map((share) => share.colour);
+  const [dark, light] = [colours[0] as string, colours[1] ?? (colours[0] as string)];
+  return { style: 'quads', balloon: { nominalIn: 5, inflatedIn: 4 }, repeat: [dark, light, light, light] };
+}
+
+const quadFields = (dress: Extract<Frame['dress'], { style: 'quads' }>): Field<Frame>[] => [
+  {
+    type: 'blown',
+    label: 'Balloon',
+    value: () => dress.balloon,
+    set: (p, balloon) => ({ ...p, dress: { ...dress, balloon } }),
+  },
+  {
+    type: 'colours',
+    label: 'Quad by quad, repeated',
+    most: 24,
+    value: () => dress.repeat,
+    set: (p, repeat) => ({ ...p, dress: { ...dress, repeat } }),
+  },
+];
+
+const organicFields = (dress: Extract<Frame['dress'], { style: 'organic' }>): Field<Frame>[] => [
+  {
+    type: 'length',
+    label: 'Visible width',
+    short: true,
+    min: 0.1,
+    max: 2,
+    value: () => dress.widthM,
+    set: (p, widthM) => ({ ...p, dress: { ...dress, widthM } }),
+  },
+  {
+    type: 'mix',
+    label: 'Dressing',
+    value: () => dress.mix,
+    set: (p, mix) => ({ ...p, dress: { ...dress, mix } }),
+  },
+];
+
+type Standing = PieceOf<'standing-garland'>;
+
+export const standingGarland: Editor<Standing> = {
+  fields: () => [
+    { type: 'length', label: 'Pole', max: 5, value: (p) => p.poleM, set: (p, poleM) => ({ ...p, poleM }) },
+    {
+      type: 'length',
+      label: 'Free at the foot',
+      short: true,
+      min: 0,
+      max: 1,
+      value: (p) => p.gapM,
+      set: (p, gapM) => ({ ...p, gapM }),
+    },
+    {
+      type: 'length',
+      label: 'Curve beyond the top',
+      min: 0,
+      max: 3,
+      value: (p) => p.curve.lengthM,
+      set: (p, lengthM) => ({ ...p, curve: { ...p.curve, lengthM } }),
+    },
+    {
+      type: 'pick',
+      label: 'Curves to the',
+      options: [
+        ['left', 'left'],
+        ['right', 'right'],
+      ],
+      value: (p) => p.curve.side,
+      set: (p, side) => ({ ...p, curve: { ...p.curve, side: side as 'left' | 'right' } }),
+    },
+    {
+      type: 'length',
+      label: 'Width',
+      short: true,
+      min: 0.1,
+      max: 2,
+      value: (p) => p.widthM,
+      set: (p, widthM) => ({ ...p, widthM }),
+    },
+    {
+      type: 'length',
+      label: 'Tip',
+      short: true,
+      min: 0.05,
+      max: 2,
+      value: (p) => p.widthM * p.taper,
+      set: (p, tipM) => ({ ...p, taper: Number(Math.min(1, Math.max(0.2, tipM / p.widthM)).toFixed(4)) }),
+    },
+    { type: 'mix', label: 'Dressing', value: (p) => p.mix, set: (p, mix) => ({ ...p, mix }) },
+  ],
+  grips: [
+    standsAt(),
+    {
+      id: 'pole',
+      label: 'Pole',
+      at: (p) => ({ xM: p.at.xM, yM: p.at.yM + p.poleM }),
+      pull: (p, to) => ({ ...p, poleM: Math.min(5, Math.max(0.4, Number((to.yM - p.at.yM).toFixed(4)))) }),
+    },
+  ],
+};
+
+type Panels = PieceOf<'panel-wall'>;
+
+export const panelWall: Editor<Panels> = {
+  fields: (piece) => [
+    { type: 'text', label: 'Panel', value: (p) => p.panel, set: (p, panel) => ({ ...p, panel }) },
+    {
+      type: 'number',
+      label: 'Panel, inches',
+      min: 4,
+      max: 60,
+      value: (p) => p.panelIn,
+      set: (p, panelIn) => ({ ...p, panelIn }),
+    },
+    {
+      type: 'number',
+      label: 'Columns',
+      min: 1,
+      max: 20,
+      whole: true,
+      value: (p) => p.columns,
+      set: (p, columns) => ({ ...p, columns }),
+    },
+    {
+      type: 'number',
+      label: 'Panels in a column',
+      min: 1,
+      max: 12,
+      whole: true,
+      value: (p) => p.rows,
+      set: (p, rows) => ({ ...p, rows }),
+    },
+    {
+      type: 'blown',
+      label: 'Singles at the edges',
+      value: (p) => p.edge.balloon,
+      set: (p, balloon) => ({ ...p, edge: { ...p.edge, balloon } }),
+    },
+    {
+      type: 'colours',
+      label: 'Singles, in turn',
+      most: 12,
+      value: (p) => p.edge.colours,
+      set: (p, colours) => ({ ...p, edge: { ...p.edge, colours } }),
+    },
+    {
+      type: 'switch',
+      label: 'Garlands up the legs',
+      value: (p) => p.sides !== null,
+      set: (p, on) => ({ ...p, sides: on ? { widthM: 0.5, mix: someMix(p.edge.colours) } : null }),
+    },
+    ...(piece.sides ? sideFields(piece.sides) : []),
+  ],
+  grips: [standsAt()],
+};
+
+const sideFields = (sides: NonNullable<Panels['sides']>): Field<Panels>[] => [
+  {
+    type: 'length',
+    label: 'Their width',
+    short: true,
+    min: 0.1,
+    max: 2,
+    value: () => sides.widthM,
+    set: (p, widthM) => ({ ...p, sides: { ...sides, widthM } }),
+  },
+  {
+    type: 'mix',
+    label: 'Dressing',
+    value: () => sides.mix,
+    set: (p, mix) => ({ ...p, sides: { ...sides, mix } }),
+  },
+];
+
+export const topiary: Editor<PieceOf<'topiary'>> = {
+  fields: (piece) => [
+    {
+      type: 'length',
+      label: 'Middle of the ball at',
+      max: 5,
+      value: (p) => p.standM,
+      set: (p, standM) => ({ ...p, standM }),
+    },
+    {
+      type: 'length',
+      label: 'Ball, across',
+      short: true,
+      max: 3,
+      value: (p) => p.ballM,
+      set: (p, ballM) => ({ ...p, ballM }),
+    },
+    {
+      type: 'length',
+      label: 'Skirt',
+      min: 0,
+      max: 3,
+      value: (p) => p.skirtM,
+      set: (p, skirtM) => ({ ...p, skirtM }),
+    },
+    {
+      type: 'pick',
+      label: 'Clusters of',
+      options: [['auto', 'what suits'], ...[4, 5, 6, 7, 8].map((n) => [String(n), String(n)] as const)],
+      value: (p) => String(p.clusterSize),
+      set: (p, n) => ({ ...p, clusterSize: n === 'auto' ? 'auto' : Number(n) }),
+    },
+    blownField(),
+    coloursField('Colours, in turn'),
+    {
+      type: 'switch',
+      label: 'Small ones in the gaps',
+      value: (p) => p.fillers !== null,
+      set: (p, on) => ({ ...p, fillers: on ? { nominalIn: 5, inflatedIn: 4 } : null }),
+    },
+    ...(piece.fillers
+      ? [
+          {
+            type: 'blown' as const,
+            label: 'Fillers',
+            value: (p: PieceOf<'topiary'>) => p.fillers ?? { nominalIn: 5, inflatedIn: 4 },
+            set: (p: PieceOf<'topiary'>, fillers: { nominalIn: number; inflatedIn: number }) => ({
+              ...p,
+              fillers,
+            }),
+          },
+        ]
+      : []),
+  ],
+  grips: [
+    standsAt(),
+    {
+      id: 'ball',
+      label: 'Ball',
+      at: (p) => ({ xM: p.at.xM, yM: p.at.yM + p.standM }),
+      pull: (p, to) => ({ ...p, standM: Math.min(5, Math.max(0.3, Number((to.yM - p.at.yM).toFixed(4)))) }),
+    },
+    {
+      id: 'across',
+      label: 'Ball, across',
+      at: (p) => ({ xM: p.at.xM + p.ballM / 2, yM: p.at.yM + p.standM }),
+      pull: (p, to) => ({
+        ...p,
+        ballM: Math.min(3, Math.max(0.3, Number((2 * Math.abs(to.xM - p.at.xM)).toFixed(4)))),
+      }),
+    },
+  ],
+};
+
+export const chain: Editor<PieceOf<'chain'>> = {
+  fields: () => [
+    {
+      type: 'length',
+      label: 'Sag',
+      min: 0,
+      max: 5,
+      value: (p) => p.sagM,
+      set: (p, sagM) => ({ ...p, sagM }),
+    },
+    {
+      type: 'number',
+      label: 'Link, inches',
+      min: 2,
+      max: 20,
+      value: (p) => p.linkIn,
+      set: (p, linkIn) => ({ ...p, linkIn }),
+    },
+    {
+      type: 'number',
+      label: 'Modelling balloons a link',
+      min: 1,
+      max: 4,
+      whole: true,
+      value: (p) => p.balloonsPerLink,
+      set: (p, balloonsPerLink) => ({ ...p, balloonsPerLink }),
+    },
+    coloursField('Colours, link by link'),
+    {
+      type: 'number',
+      label: 'Small weighted bases',
+      min: 0,
+      max: 2,
+      whole: true,
+      value: (p) => p.bases,
+      set: (p, bases) => ({ ...p, bases }),
+    },
+  ],
+  grips: [
+    { id: 'from', label: 'First end', at: (p) => p.from, pull: (p, from) => ({ ...p, from }) },
+    { id: 'to', label: 'Second end', at: (p) => p.to, pull: (p, to) => ({ ...p, to }) },
+    {
+      id: 'sag',
+      label: 'Sag',
+      at: (p) => ({ xM: (p.from.xM + p.to.xM) / 2, yM: Math.max(0, (p.from.yM + p.to.yM) / 2 - p.sagM) }),
+      pull: (p, to) => ({
+        ...p,
+        sagM: Math.min(5, Math.max(0, Number(((p.from.yM + p.to.yM) / 2 - to.yM).toFixed(4)))),
+      }),
+    },
+  ],
+};
+
+export const bunch: Editor<PieceOf<'bunch'>> = {
+  fields: () => [
+    {
+      type: 'number',
+      label: 'Bunches',
+      min: 1,
+      max: 200,
+      whole: true,
+      value: (p) => p.count,
+      set: (p, count) => ({ ...p, count }),
+    },
+    {
+      type: 'number',
+      label: 'Balloons in each',
+      min: 2,
+      max: 12,
+      whole: true,
+      value: (p) => p.balloonsEach,
+      set: (p, balloonsEach) => ({ ...p, balloonsEach }),
+    },
+    {
+      type: 'length',
+      label: 'Thread',
+      max: 10,
+      value: (p) => p.threadM,
+      set: (p, threadM) => ({ ...p, threadM }),
+    },
+    blownField(),
+    coloursField(),
+  ],
+  grips: [standsAt()],
+};
+
+export const banner: Editor<PieceOf<'banner'>> = {
+  fields: () => [
+    { type: 'text', label: 'Words', value: (p) => p.text, set: (p, text) => ({ ...p, text }) },
+    {
+      type: 'number',
+      label: 'Letters, inches',
+      min: 1,
+      max: 36,
+      value: (p) => p.letterIn,
+      set: (p, letterIn) => ({ ...p, letterIn }),
+    },
+    {
+      type: 'length',
+      label: 'Letter to letter',
+      short: true,
+      max: 2,
+      value: (p) => p.pitchM,
+      set: (p, pitchM) => ({ ...p, pitchM }),
+    },
+    {
+      type: 'number',
+      label: 'Balloons a motif',
+      min: 1,
+      max: 12,
+      whole: true,
+      value: (p) => p.balloonsEach,
+      set: (p, balloonsEach) => ({ ...p, balloonsEach }),
+    },
+    blownField(),
+    coloursField(),
+  ],
+  grips: [standsAt()],
+};

@@ -1,0 +1,185 @@
+import { z } from 'zod';
+import { type Breach, repeated, sharesAddUp, withRule } from '../rules.ts';
+import { DiameterIn, Id, LengthM, Name, SharePct } from '../scalars.ts';
+
+/** A point of the spot's elevation, metres right of and above its lower left corner. */
+export const Point = z.strictObject({
+  xM: z.number().min(-60).max(120),
+  yM: z.number().min(-20).max(40),
+});
+export type Point = z.infer<typeof Point>;
+
+/** Diameters a balloon is blown to, inches. */
+const RangeFields = z.strictObject({ min: DiameterIn, max: DiameterIn });
+export const InflatedRange = withRule(RangeFields, RangeFields, ({ min, max }) =>
+  min <= max ? [] : [{ path: ['max'], reason: `${max} in. is below the smallest, ${min} in.` }],
+);
+export type InflatedRange = z.infer<typeof InflatedRange>;
+
+const aboveNominal = (blownIn: number, nominalIn: number, path: string[]): Breach[] =>
+  blownIn <= nominalIn
+    ? []
+    : [{ path, reason: `${blownIn} in. is above the nominal size, ${nominalIn} in.` }];
+
+const SizeFields = z.strictObject({
+  nominalIn: DiameterIn,
+  sharePct: SharePct,
+  inflatedIn: InflatedRange,
+});
+
+/** One size of a mix: its share of the balloons, and the diameters it is blown to. */
+export const SizeShare = withRule(
+  SizeFields,
+  SizeFields.pick({ nominalIn: true, inflatedIn: true }),
+  ({ nominalIn, inflatedIn }) => aboveNominal(inflatedIn.max, nominalIn, ['inflatedIn', 'max']),
+);
+export type SizeShare = z.infer<typeof SizeShare>;
+
+const BlownFields = z.strictObject({ nominalIn: DiameterIn, inflatedIn: DiameterIn });
+
+/** A balloon all of whose kind are blown alike, by template. */
+export const Blown = withRule(BlownFields, BlownFields, ({ nominalIn, inflatedIn }) =>
+  aboveNominal(inflatedIn, nominalIn, ['inflatedIn']),
+);
+export type Blown = z.infer<typeof Blown>;
+
+export const ColourShare = z.strictObject({
+  colour: Id,
+  sharePct: SharePct,
+  /** Where the colour gathers when the plan is by weight: −1 at the thick end, 1 at the tip, 0 all along. */
+  lean: z.number().min(-1).max(1).optional(),
+});
+export type ColourShare = z.infer<typeof ColourShare>;
+
+export const Grade = z.enum(['professional', 'standard', 'budget']);
+export type Grade = z.infer<typeof Grade>;
+
+/** How installers differ; whatever a piece leaves out follows the house. */
+export const Schools = z.strictObject({
+  joining: z.enum(['string-260', 'string-neck', 'string-line']),
+  tie: z.enum(['long', 'tight']),
+  fillerFixing: z.enum(['half-260', 'loop', 'band', 'neck', 'dash']),
+  sizing: z.enum(['eye', 'template']),
+  inflatedAt: z.enum(['workshop', 'fillers-on-site', 'site']),
+  dressing: z.enum(['on-the-spot', 'finished-sections']),
+  onPipe: z.enum(['press', 'twist']),
+  bloom: z.enum(['none', 'spray', 'wipe']),
+});
+export type Schools = z.infer<typeof Schools>;
+export type SchoolName = keyof Schools;
+
+/** Every kind has these. Pieces of one spot with the same `group` count and move as one. */
+export const placed = { id: Id, name: Name, spotId: Id, group: Name.optional() };
+
+const missing = { nominalIn: DiameterIn, colour: Id };
+
+/** What takes the place of a balloon that is not made in its size and colour, or is sold out. */
+export const StandIn = z.discriminatedUnion('way', [
+  /** Another size of the colour, as many as fill the same volume. */
+  z.strictObject({ way: z.literal('other-size'), ...missing, useIn: DiameterIn, inflatedIn: InflatedRange }),
+  /** The colour inside a balloon of another one: two for one. */
+  z.strictObject({ way: z.literal('stuffed'), ...missing, outerColour: Id, innerIn: DiameterIn }),
+  /** One larger balloon pinched in the middle makes two small ones. */
+  z.strictObject({ way: z.literal('folded'), ...missing, fromIn: DiameterIn }),
+  /** Another colour in the same size. */
+  z.strictObject({ way: z.literal('other-colour'), ...missing, useColour: Id }),
+]);
+export type StandIn = z.infer<typeof StandIn>;
+
+/** Every kind made of balloons has these besides. */
+export const made = {
+  ...placed,
+  grade: Grade,
+  schools: Schools.partial().optional(),
+  standIns: z.array(StandIn).max(60).optional(),
+};
+
+/** Same seed, same placing. */
+export const Seed = z
+  .int()
+  .min(0)
+  .max(2 ** 31 - 1);
+
+export const ClusterSize = z.union([z.literal('auto'), z.int().min(4).max(8)]);
+
+/** What an organic dressing is mixed of. */
+export const mixFields = {
+  /** Balloons in a cluster; `auto` picks the number whose own width comes nearest. */
+  clusterSize: ClusterSize,
+  /** Clusters pushed up tight against each other, or strung with play. */
+  strung: z.enum(['tight', 'loose']),
+  /** Keep the shares as set, or let the engine tilt them until the width is met. */
+  sizePolicy: z.enum(['as-set', 'fit-width']),
+  sizes: z.array(SizeShare).min(1).max(8),
+  colours: z.array(ColourShare).min(1).max(12),
+  colourPlan: z.enum(['blocks', 'even', 'weighted']),
+  fillers: z.strictObject({
+    nominalIn: DiameterIn,
+    inflatedIn: InflatedRange,
+    /** Trios per metre of a garland 22 in. wide; 0 for none. */
+    triosPerM: z.number().min(0).max(40),
+  }),
+  seed: Seed,
+};
+
+const MixFields = z.strictObject(mixFields);
+type Shares = Pick<z.infer<typeof MixFields>, 'sizes' | 'colours'>;
+
+/** Shares that add up, nothing twice. */
+export const withSoundShares = <S extends z.ZodType>(schema: S): S =>
+  withRule(
+    withRule(schema, MixFields.pick({ sizes: true }), ({ sizes }: Pick<Shares, 'sizes'>) => [
+      ...sharesAddUp(
+        sizes.map((size) => size.sharePct),
+        'sizes',
+      ),
+      ...repeated(
+        sizes.map((size) => `${size.nominalIn} in.`),
+        'sizes',
+      ),
+    ]),
+    MixFields.pick({ colours: true }),
+    ({ colours }: Pick<Shares, 'colours'>) => [
+      ...sharesAddUp(
+        colours.map((colour) => colour.sharePct),
+        'colours',
+      ),
+      ...repeated(
+        colours.map((colour) => colour.colour),
+        'colours',
+        'colour',
+      ),
+    ],
+  );
+
+/** Sizes and colours of an organic dressing on something that is not itself a garland. */
+export const Mix = withSoundShares(MixFields);
+export type Mix = z.infer<typeof Mix>;
+
+/** Balloons in a layer of packed work. */
+export const LayerSize = z.int().min(3).max(6);
+
+/**
+ * How the colours of packed layers follow each other. `colours` runs round the layer for spiral and stripes (repeated
+ * until the layer is full), and upward for rings and blocks.
+ */
+export const Pattern = z.strictObject({
+  kind: z.enum(['plain', 'spiral', 'stripes', 'rings', 'blocks']),
+  colours: z.array(Id).min(1).max(12),
+  /** The way a spiral climbs, seen from the front. */
+  turn: z.enum(['left', 'right']),
+  /** Layers in one block. */
+  blockLayers: z.int().min(1).max(40),
+});
+export type Pattern = z.infer<typeof Pattern>;
+
+/** One balloon of a colour on top. */
+export const Topper = withRule(BlownFields.extend({ colour: Id }), BlownFields, ({ nominalIn, inflatedIn }) =>
+  aboveNominal(inflatedIn, nominalIn, ['inflatedIn']),
+);
+export type Topper = z.infer<typeof Topper>;
+
+/** How hard layers are pressed together: their pitch over that of touching spheres. */
+export const PressFactor = z.number().min(0.8).max(1.1);
+
+export const HeightM = LengthM.max(20);

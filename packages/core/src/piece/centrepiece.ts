@@ -1,0 +1,85 @@
+import type { Centrepiece } from '@early-lantern/contract';
+import { ringOuterDiameter } from '../geometry/rings.ts';
+import { amounts, material, unitsFor } from '../materials/materials.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, gradedLayers } from './layers.ts';
+import { packedRecipe } from './packed.ts';
+import { basePlate, upright } from './picture.ts';
+
+/** Graded layers on a short pipe in a wooden block: heavy below, light above. */
+export const centrepiece: Kind<Centrepiece> = {
+  recipe(piece, schools) {
+    const { at, count, postM, bottomIn, topIn, layerSize } = piece;
+    const layers = centreLayers(piece);
+    return packedRecipe({
+      layers,
+      schools,
+      lengthM: postM,
+      widthM: inchesToMetres(ringOuterDiameter(layerSize, bottomIn)),
+      topM: at.yM + postM,
+      frame: { rate: 'column-stand', label: 'screw the posts to their blocks' },
+      materials: [
+        material(
+          'pipe-pvc-half',
+          unitsFor(count * postM, amounts.stockPipeM.value),
+          '⌈count · post / stock length⌉',
+          [
+            ['count', count],
+            ['post', postM, 'm'],
+          ],
+          amounts.stockPipeM.tag,
+          { what: 'Posts cut from ½ in. pipe' },
+        ),
+        material('wood-block', count, 'one for each', [['count', count]]),
+      ],
+      steps: ['Heavy layers below, light ones above; a filled block keeps it upright.'],
+      working: [
+        working(
+          'Layers of one centrepiece',
+          'as many graded layers as the post takes',
+          [
+            ['post', postM, 'm'],
+            ['lowest', inchesToMetres(bottomIn), 'm'],
+            ['topmost', inchesToMetres(topIn), 'm'],
+          ],
+          { value: layers.length, unit: 'layers' },
+          DERIVED,
+        ),
+        working(
+          'Layers in all',
+          'layers · count',
+          [
+            ['layers', layers.length],
+            ['count', count],
+          ],
+          { value: layers.length * count, unit: 'layers' },
+          DERIVED,
+        ),
+      ],
+      times: count,
+    });
+  },
+  picture(piece) {
+    const { at, postM } = piece;
+    const axis = [
+      { x: at.xM, y: at.yM },
+      { x: at.xM, y: at.yM + postM },
+    ];
+    return {
+      shapes: [basePlate(at.xM, at.yM, 0.2), upright(at.xM, at.yM, at.yM + postM)],
+      balloons: drawLayers(axis, centreLayers(piece)),
+    };
+  },
+};
+
+export const centreLayers = ({
+  postM,
+  layerSize,
+  nominalIn,
+  bottomIn,
+  topIn,
+  pressFactor,
+  pattern,
+}: Centrepiece) => gradedLayers(postM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern);

@@ -1,0 +1,202 @@
+import type { Schools } from '@early-lantern/contract';
+import { amounts, material } from '../materials/materials.ts';
+import { METRES_PER_FOOT } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
+import { COMMON_PRACTICE } from '../working.ts';
+import { clusterName, type Dressing, twistRate } from './dressing.ts';
+import type { Assembly, Material, SiteWork } from './recipe.ts';
+
+/** What the dressing is put together from, as the schools have it. */
+export function dressingAssemblies(dressing: Dressing, schools: Schools, part: string): Assembly[] {
+  const { clusterSize, spineClusters, sideClusters, fillerTrios } = dressing;
+  const trios: Assembly = {
+    name: 'trios',
+    size: 3,
+    count: fillerTrios,
+    part: 'fillers',
+    make: 'twist-quad',
+    join: schools.dressing === 'finished-sections' ? fillerRate[schools.fillerFixing] : undefined,
+    joinAt: 'bench',
+  };
+  const base: Assembly = {
+    name: clusterName(clusterSize),
+    size: clusterSize,
+    count: spineClusters + sideClusters,
+    part,
+    make: twistRate(clusterSize),
+    join: schools.joining,
+    joinAt: 'bench',
+  };
+  return fillerTrios > 0 ? [base, trios] : [base];
+}
+
+const fillerRate = {
+  'half-260': 'fix-filler',
+  loop: 'fix-filler',
+  band: 'fix-band',
+  neck: 'fix-band',
+  dash: 'fix-dash',
+} as const;
+
+/** Work on the spot after the base hangs: width at the sides, fillers, shine. */
+export function dressingWork(dressing: Dressing, schools: Schools): SiteWork[] {
+  const { sideClusters, fillerTrios, lengthM } = dressing;
+  const finished = schools.dressing === 'finished-sections';
+  const work: SiteWork[] = [];
+  if (sideClusters > 0 && !finished) {
+    const label = `add ${plural(sideClusters, 'cluster')} at the sides`;
+    work.push({ id: 'dress', stage: 'dress', label, rate: schools.joining, amount: sideClusters });
+  }
+  if (fillerTrios > 0 && !finished) {
+    const label = `close gaps with ${plural(fillerTrios, 'trio')}`;
+    work.push({
+      id: 'fill',
+      stage: 'fill',
+      label,
+      rate: fillerRate[schools.fillerFixing],
+      amount: fillerTrios,
+    });
+  }
+  if (schools.bloom !== 'none') {
+    work.push({
+      id: 'shine',
+      stage: 'finish',
+      label: schools.bloom === 'wipe' ? 'wipe for shine' : 'spray for shine',
+      rate: schools.bloom === 'wipe' ? 'shine-wipe' : 'shine-spray',
+      amount: lengthM / (12 * METRES_PER_FOOT),
+    });
+  }
+  return work;
+}
+
+/** String, line, bands, dashes and spray of a dressing, as the schools have it. */
+export function dressingMaterials(dressing: Dressing, schools: Schools): Material[] {
+  const { lengthM, fillerTrios } = dressing;
+  const alongLine: Record<Schools['joining'], Material[]> = {
+    'string-260': [
+      material(
+        'modelling-260',
+        Math.ceil(lengthM * amounts.string260PerM.value),
+        '⌈L · balloons per metre⌉, tied end to end',
+        [
+          ['L', lengthM, 'm'],
+          ['balloons per metre', amounts.string260PerM.value],
+        ],
+        amounts.string260PerM.tag,
+        { what: 'String of 260s tied in two' },
+      ),
+    ],
+    'string-line': [
+      material(
+        'fishing-line',
+        Math.ceil(lengthM * amounts.lineSlack.value),
+        '⌈L · slack⌉',
+        [
+          ['L', lengthM, 'm'],
+          ['slack', amounts.lineSlack.value],
+        ],
+        amounts.lineSlack.tag,
+      ),
+    ],
+    'string-neck': [],
+  };
+  return [
+    ...alongLine[schools.joining],
+    ...fillerMaterials(fillerTrios, schools),
+    ...shine(lengthM, schools),
+  ];
+}
+
+function fillerMaterials(trios: number, schools: Schools): Material[] {
+  const inputs: [string, number][] = [['trios', trios]];
+  switch (schools.fillerFixing) {
+    case 'half-260':
+      return [
+        material(
+          'modelling-260',
+          Math.ceil(trios / 4),
+          '⌈trios / 2 / 2⌉: a half holds a trio at each end',
+          inputs,
+          COMMON_PRACTICE,
+          { what: 'Halves of 260s for fillers' },
+        ),
+      ];
+    case 'loop':
+      return [
+        material(
+          'modelling-260',
+          Math.ceil(trios / 2),
+          '⌈trios / 2⌉: a half looped round the base for each',
+          inputs,
+          COMMON_PRACTICE,
+          { what: 'Loops of half 260s for fillers' },
+        ),
+      ];
+    case 'band':
+      return [material('rubber-band', trios, 'one for each trio', inputs, COMMON_PRACTICE)];
+    case 'dash':
+      return [material('adhesive-dash', trios, 'one for each trio', inputs, COMMON_PRACTICE)];
+    case 'neck':
+      return [];
+  }
+}
+
+function shine(lengthM: number, schools: Schools): Material[] {
+  if (schools.bloom !== 'spray') return [];
+  const { value, tag } = amounts.shineMlPerM;
+  const inputs: [string, number, string][] = [
+    ['L', lengthM, 'm'],
+    ['per metre', value, 'ml'],
+  ];
+  return [material('shine-spray', Math.ceil(lengthM * value), '⌈L · per metre⌉', inputs, tag)];
+}
+
+/** What the schools say to the crew. */
+export function schoolNotes(schools: Schools, outdoors: boolean): string[] {
+  const notes: string[] = [];
+  if (schools.joining === 'string-neck' && schools.tie === 'tight')
+    notes.push(
+      'Neck to neck needs long necks, and the duplets are tied tight: tie them long, or join by 260.',
+    );
+  if (outdoors && schools.fillerFixing === 'band')
+    notes.push('Outdoors, bands streak the dulled surface: fix fillers with halves of 260s there.');
+  return notes;
+}
+
+const joiningStep: Record<Schools['joining'], string> = {
+  'string-260': 'String the clusters on 260s tied end to end, a figure of eight round each; push them up.',
+  'string-neck': 'Knot each cluster to the next neck to neck; keep the necks long.',
+  'string-line': 'Wind fishing line twice round each cluster and on to the next; it does not give.',
+};
+const fillerStep: Record<Schools['fillerFixing'], string> = {
+  'half-260': 'Fillers: a trio at each end of half a 260, wound round the base.',
+  loop: 'Fillers: loop half a 260 round the base and twist the trio into it.',
+  band: 'Fillers: a rubber band through the trio, hooked over a neck of the base.',
+  neck: 'Fillers: knot the trio by its own necks.',
+  dash: 'Fillers: find the touching point first, then stick with a dash at body warmth.',
+};
+const tieStep: Record<Schools['tie'], string> = {
+  long: 'Tie duplets with a long neck.',
+  tight: 'Tie duplets tight to the balloon.',
+};
+
+/** Steps of making a dressing, in the words of its schools. */
+export function dressingSteps(dressing: Dressing, schools: Schools): string[] {
+  const { clusterSize, fillerTrios, sideClusters, spineClusters } = dressing;
+  const sized =
+    schools.sizing === 'eye'
+      ? 'Blow by eye, sizes varied on purpose.'
+      : 'Blow each size through its template hole.';
+  return [
+    sized,
+    `${tieStep[schools.tie]} Twist them into ${clusterName(clusterSize)} of assorted sizes.`,
+    `${joiningStep[schools.joining]} ${plural(spineClusters, 'cluster')} make the base.`,
+    ...(sideClusters > 0 ? [`Fluff: ${plural(sideClusters, 'cluster')} more at the sides.`] : []),
+    ...(fillerTrios > 0 ? [fillerStep[schools.fillerFixing]] : []),
+    ...(schools.bloom === 'none'
+      ? []
+      : [
+          `${schools.bloom === 'wipe' ? 'Wipe' : 'Spray'} for shine last; never on hot balloons in direct sun.`,
+        ]),
+  ];
+}

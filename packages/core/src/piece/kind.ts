@@ -1,0 +1,11 @@
+import type { Piece, Schools } from '@early-lantern/contract';
+import type { Picture } from './picture.ts';
+import type { Recipe } from './recipe.ts';
+
+/** What every kind of piece has to say of itself. */
+export interface Kind<P extends Piece> {
+  /** Counts, materials, work and assembly steps. */
+  recipe(piece: P, schools: Schools): Recipe;
+  /** How it looks on its spot's elevation. */
+  picture(piece: P, recipe: Recipe): Picture;
+}

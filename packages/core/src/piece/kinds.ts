@@ -1,0 +1,42 @@
+import type { PieceKind, PieceOf } from '@early-lantern/contract';
+import { accent } from './accent.ts';
+import { backdrop } from './backdrop.ts';
+import { banner } from './banner.ts';
+import { bunch } from './bunch.ts';
+import { centrepiece } from './centrepiece.ts';
+import { chain } from './chain.ts';
+import { furnishing } from './furnishing.ts';
+import type { Kind } from './kind.ts';
+import { organicGarland } from './organic-garland.ts';
+import { packedArch } from './packed-arch.ts';
+import { packedColumn } from './packed-column.ts';
+import { pairArch } from './pair-arch.ts';
+import { panelWall } from './panel-wall.ts';
+import { photoFrame } from './photo-frame.ts';
+import { squareColumn } from './square-column.ts';
+import { standingGarland } from './standing-garland.ts';
+import { tableArch } from './table-arch.ts';
+import { topiary } from './topiary.ts';
+import { tower } from './tower.ts';
+
+/** Every kind of piece: add one here, in a file of its own, and to the contract's union. */
+export const kinds: { [K in PieceKind]: Kind<PieceOf<K>> } = {
+  'organic-garland': organicGarland,
+  'packed-arch': packedArch,
+  'packed-column': packedColumn,
+  'square-column': squareColumn,
+  'photo-frame': photoFrame,
+  'standing-garland': standingGarland,
+  'panel-wall': panelWall,
+  'table-arch': tableArch,
+  tower,
+  'pair-arch': pairArch,
+  chain,
+  topiary,
+  centrepiece,
+  bunch,
+  banner,
+  accent,
+  backdrop,
+  furnishing,
+};

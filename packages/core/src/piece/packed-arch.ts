@@ -1,0 +1,83 @@
+import type { PackedArch } from '@early-lantern/contract';
+import { type BentRod, bentRod } from '../geometry/elastica.ts';
+import { ringOuterDiameter } from '../geometry/rings.ts';
+import { material } from '../materials/materials.ts';
+import { pipeRun } from '../materials/piping.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, equalLayers } from './layers.ts';
+import { equalLayersWorking, packedRecipe } from './packed.ts';
+import { basePlate } from './picture.ts';
+
+/** Layers pressed on a pipe bent between two bases. */
+export const packedArch: Kind<PackedArch> = {
+  recipe(piece, schools) {
+    const { pipeLengthM, spanM, layerSize, balloon, pressFactor } = piece;
+    const layers = archLayers(piece);
+    const rod = bentRod(pipeLengthM, spanM);
+    const widthM = inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn));
+    return packedRecipe({
+      layers,
+      schools,
+      lengthM: pipeLengthM,
+      widthM,
+      topM: rod.rise + widthM / 2,
+      frame: { rate: 'arch-frame', label: 'set the arch frame, weight both bases' },
+      materials: [
+        ...pipeRun(piece.pipe, pipeLengthM),
+        material('weighted-base', 2, 'one at each end', []),
+        material('base-cover', 2, 'one for each base', []),
+      ],
+      steps: [
+        'Push the couplings home and tape over every joint; bend the pipe between its weighted bases.',
+        'Too high to reach: lay one base down and stand the arch up later, or slide low quads up.',
+      ],
+      working: [
+        ...equalLayersWorking(pipeLengthM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
+        ...shapeWorking(piece, rod),
+      ],
+    });
+  },
+  picture(piece) {
+    const axis = archAxis(piece);
+    const halfM = piece.spanM / 2;
+    return {
+      shapes: [
+        basePlate(piece.at.xM - halfM, piece.at.yM),
+        basePlate(piece.at.xM + halfM, piece.at.yM),
+        { shape: 'line', points: axis, widthM: 0.021, tone: 'pipe' },
+      ],
+      balloons: drawLayers(axis, archLayers(piece)),
+    };
+  },
+};
+
+export const archLayers = ({ pipeLengthM, layerSize, balloon, pressFactor, pattern }: PackedArch) =>
+  equalLayers(pipeLengthM, layerSize, balloon, pressFactor, pattern);
+
+function archAxis({ at, pipeLengthM, spanM }: PackedArch) {
+  return bentRod(pipeLengthM, spanM).points.map(({ x, y }) => ({ x: at.xM + x, y: at.yM + y }));
+}
+
+export function shapeWorking({ pipeLengthM, spanM }: { pipeLengthM: number; spanM: number }, rod: BentRod) {
+  return [
+    working(
+      'Height of the crown',
+      "elastica: κ' = f sin θ, upright at both bases",
+      [
+        ['L', pipeLengthM, 'm'],
+        ['span', spanM, 'm'],
+      ],
+      { value: rod.rise, unit: 'm' },
+      `${DERIVED}; the planar elastica of Euler`,
+    ),
+    working(
+      'Width at its widest',
+      'from the same curve',
+      [['span', spanM, 'm']],
+      { value: 2 * Math.max(...rod.points.map(({ x }) => x)), unit: 'm' },
+      DERIVED,
+    ),
+  ];
+}

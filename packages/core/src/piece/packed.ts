@@ -1,0 +1,193 @@
+import type { RateKey, Schools, Topper } from '@early-lantern/contract';
+import { amounts, material, unitsFor } from '../materials/materials.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Layer } from './layers.ts';
+import { layerName, layerNeeds, layerPitchM } from './layers.ts';
+import type { DrawnBalloon } from './picture.ts';
+import type { Assembly, Material, Need, Recipe, SiteWork } from './recipe.ts';
+
+/** What packed pieces of every shape have in common. */
+interface PackedParts {
+  layers: readonly Layer[];
+  schools: Schools;
+  lengthM: number;
+  widthM: number;
+  topM: number;
+  /** Setting up what carries it. */
+  frame: { rate: RateKey; label: string; amount?: number };
+  materials: Material[];
+  steps: string[];
+  notes?: string[];
+  working: Recipe['working'];
+  topper?: Topper | null;
+  /** Balloons besides the layers. */
+  extra?: { needs: Need[]; assemblies: Assembly[]; siteWork?: SiteWork[] };
+  /** How many alike. */
+  times?: number;
+}
+
+/** The recipe of layers on a pole or pipe, topper and all. */
+export function packedRecipe(parts: PackedParts): Recipe {
+  const { layers, schools, topper, times = 1 } = parts;
+  const n = layers[0]?.word.length ?? 0;
+  const cluster = layerName(n);
+  const top = topper ? topperParts(topper) : undefined;
+  const count = layers.length * times;
+  const needs = layerNeeds(layers, cluster).map((need) => ({ ...need, count: need.count * times }));
+  return {
+    lengthM: parts.lengthM,
+    visibleWidthM: parts.widthM,
+    clusterSize: n,
+    spineClusters: count,
+    sideClusters: 0,
+    fillerTrios: 0,
+    sections: [1],
+    hangPoints: 0,
+    topM: parts.topM,
+    needs: [...needs, ...(parts.extra?.needs ?? []), ...(top?.needs ?? [])],
+    assemblies: [
+      {
+        name: cluster,
+        size: n,
+        count,
+        part: 'layers',
+        make: n > 5 ? 'twist-six' : 'twist-quad',
+        join: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+        joinAt: 'site',
+      },
+      ...(parts.extra?.assemblies ?? []),
+      ...(top?.assemblies ?? []),
+    ],
+    siteWork: [
+      {
+        id: 'frame',
+        stage: 'frame',
+        label: parts.frame.label,
+        rate: parts.frame.rate,
+        amount: parts.frame.amount ?? times,
+        pair: true,
+      },
+      {
+        id: 'layers',
+        stage: 'hang',
+        label: `${schools.onPipe === 'press' ? 'press on' : 'twist on'} ${plural(count, 'layer')}`,
+        rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+        amount: count,
+      },
+      ...(parts.extra?.siteWork ?? []),
+      ...(top?.siteWork ?? []),
+    ],
+    materials: [...parts.materials, ...(top?.materials ?? [])],
+    steps: [
+      schools.sizing === 'template' || n > 0
+        ? 'Blow every balloon through its template hole; uniform layers sit level.'
+        : 'Blow by eye.',
+      'Tie each duplet from the colour pair on the pattern card, then twist the duplets into layers.',
+      ...parts.steps,
+      schools.onPipe === 'press'
+        ? 'Press each layer on and down to the one below, turned half a step.'
+        : 'Twist two balloons of each layer round the pipe, so that it cannot turn.',
+      ...(top
+        ? ['Tie the topper down with 260s, criss-crossed in two or three places some layers lower.']
+        : []),
+    ],
+    notes: parts.notes ?? [],
+    working: parts.working,
+  };
+}
+
+/** Layers of equal balloons on a length: the count and its inputs. */
+export function equalLayersWorking(
+  lengthM: number,
+  n: number,
+  inflatedIn: number,
+  pressFactor: number,
+  layers: number,
+): Recipe['working'] {
+  return [
+    working(
+      'Pitch of the layers',
+      'press factor · h(n) · d',
+      [
+        ['press factor', pressFactor],
+        ['n', n],
+        ['d', inchesToMetres(inflatedIn), 'm'],
+      ],
+      { value: layerPitchM(n, inflatedIn, pressFactor), unit: 'm' },
+      `${DERIVED} from touching spheres; the press factor is learned from practice`,
+    ),
+    working(
+      'Layers',
+      'L / pitch, rounded',
+      [['L', lengthM, 'm']],
+      { value: layers, unit: 'layers' },
+      `${DERIVED}; 50 quads of 11 in. on 30 ft of pipe: common practice, no source`,
+    ),
+  ];
+}
+
+function topperParts(topper: Topper) {
+  const { nominalIn, inflatedIn, colour } = topper;
+  const { value, tag } = amounts.topperTies260;
+  return {
+    needs: [
+      {
+        role: 'accent' as const,
+        nominalIn,
+        inflatedIn: { min: inflatedIn, max: inflatedIn },
+        colour,
+        count: 1,
+        cluster: 'singles',
+      },
+    ],
+    assemblies: [],
+    siteWork: [
+      {
+        id: 'topper',
+        stage: 'accent' as const,
+        label: 'tie the topper down',
+        rate: 'tie-topper' as const,
+        amount: 1,
+      },
+    ],
+    materials: [
+      material('modelling-260', value, 'ties per topper', [['toppers', 1]], tag, {
+        what: 'Ties of the topper',
+      }),
+    ],
+  };
+}
+
+/** The topper resting on the uppermost layer. */
+export function drawTopper(topper: Topper | null, xM: number, onM: number): DrawnBalloon[] {
+  if (!topper) return [];
+  const rM = inchesToMetres(topper.inflatedIn) / 2;
+  return [{ xM, yM: onM + rM * 0.9, rM, colour: topper.colour, role: 'accent' }];
+}
+
+/** A pole on a weighted base, with what protects the floor below it. */
+export function standMaterials(
+  count: number,
+  poleM: number,
+  base: 'lamp-base' | 'weighted-base',
+): Material[] {
+  const sections = unitsFor(poleM, amounts.poleSectionM.value);
+  const inputs: [string, number][] = [['stands', count]];
+  return [
+    material(
+      'pole-section',
+      count * sections,
+      'stands · ⌈height / section⌉',
+      [
+        ['stands', count],
+        ['height', poleM, 'm'],
+        ['section', amounts.poleSectionM.value, 'm'],
+      ],
+      amounts.poleSectionM.tag,
+    ),
+    material(base, count, 'one for each stand', inputs),
+    material('base-cover', count, 'one for each base', inputs),
+  ];
+}

@@ -1,0 +1,146 @@
+import type { PairArch } from '@early-lantern/contract';
+import { bowSpan, dupletsFor, type PairBow, pairBow } from '../geometry/pair-arch.ts';
+import { amounts, material } from '../materials/materials.ts';
+import { repeatCounts } from '../pattern/repeat.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Kind } from './kind.ts';
+import type { DrawnBalloon } from './picture.ts';
+import type { Need } from './recipe.ts';
+
+/** Crossed duplets on a tight string between two towers: the difference in size gives the curve. */
+export const pairArch: Kind<PairArch> = {
+  recipe(piece, schools) {
+    const { spanM, outside, inside, at } = piece;
+    const { bow, duplets, reaches } = bowOf(piece);
+    const { rise } = bowSpan(bow, duplets);
+    const lengthM = duplets * bow.pitch;
+    return {
+      lengthM,
+      visibleWidthM: inchesToMetres(outside.inflatedIn + inside.inflatedIn) * Math.SQRT1_2,
+      clusterSize: 2,
+      spineClusters: duplets,
+      sideClusters: 0,
+      fillerTrios: 0,
+      sections: [1],
+      hangPoints: 2,
+      topM: at.yM + rise + inchesToMetres(outside.inflatedIn) / 2,
+      needs: [
+        ...lineNeeds(outside, piece.outsideColours, duplets),
+        ...lineNeeds(inside, piece.insideColours, duplets),
+      ],
+      assemblies: [
+        {
+          name: 'crossed duplets',
+          size: 2,
+          count: duplets,
+          part: 'bow',
+          make: undefined,
+          join: schools.joining,
+          joinAt: 'bench',
+        },
+      ],
+      siteWork: [
+        {
+          id: 'hang',
+          stage: 'hang',
+          label: 'tie both ends and pull the string tight',
+          rate: 'hang-point',
+          amount: 2,
+          pair: true,
+        },
+      ],
+      materials: [
+        material(
+          'modelling-260',
+          Math.ceil(lengthM * amounts.string260PerM.value),
+          '⌈L · balloons per metre⌉',
+          [['L', lengthM, 'm']],
+          amounts.string260PerM.tag,
+          { what: 'Tight string of 260s' },
+        ),
+        material('tie-point', 2, 'one at each end', []),
+      ],
+      steps: [
+        'Tie each duplet of one large and one small balloon; size both with the template.',
+        'String them alternately crossed, every large one on the outside, on a tight 260: a slack string droops.',
+        'Weight both towers before the arch goes on: it pulls them inward.',
+      ],
+      notes: reaches
+        ? []
+        : [
+            `These sizes curve so strongly that the bow cannot span ${spanM.toFixed(2)} m: it is counted as a half circle. Bring the two sizes closer together.`,
+          ],
+      working: [
+        working(
+          'Pitch on the outer line',
+          'p = sqrt(D² − m²/2), m = (D + d)/2',
+          [
+            ['D', inchesToMetres(outside.inflatedIn), 'm'],
+            ['d', inchesToMetres(inside.inflatedIn), 'm'],
+          ],
+          { value: bow.pitch, unit: 'm' },
+          DERIVED,
+        ),
+        working(
+          'Radius of the inner line',
+          'R = g / (D/d − 1), g = m cos 45°',
+          [['g', bow.gap, 'm']],
+          { value: bow.innerRadius, unit: 'm' },
+          DERIVED,
+        ),
+        working(
+          'Duplets',
+          '2 asin(span / 2R) / angle per duplet, rounded',
+          [
+            ['span', spanM, 'm'],
+            ['angle per duplet', (bow.anglePerDuplet * 180) / Math.PI, '°'],
+          ],
+          { value: duplets, unit: 'duplets' },
+          DERIVED,
+        ),
+      ],
+    };
+  },
+  picture(piece) {
+    const { bow, duplets } = bowOf(piece);
+    return { shapes: [], balloons: drawBow(piece, bow, duplets) };
+  },
+};
+
+function bowOf({ spanM, outside, inside }: PairArch) {
+  const bow = pairBow(inchesToMetres(outside.inflatedIn), inchesToMetres(inside.inflatedIn));
+  const found = dupletsFor(bow, spanM);
+  return { bow, duplets: found ?? Math.round(Math.PI / bow.anglePerDuplet), reaches: found !== undefined };
+}
+
+function lineNeeds(balloon: PairArch['outside'], colours: readonly string[], duplets: number): Need[] {
+  return repeatCounts(colours, duplets).map(({ colour, count }) => ({
+    role: 'base',
+    nominalIn: balloon.nominalIn,
+    inflatedIn: { min: balloon.inflatedIn, max: balloon.inflatedIn },
+    colour,
+    count,
+    cluster: 'crossed duplets',
+  }));
+}
+
+function drawBow(piece: PairArch, bow: PairBow, duplets: number): DrawnBalloon[] {
+  const middleM = bow.innerRadius + bow.gap / 2;
+  const { rise } = bowSpan(bow, duplets);
+  const centreY = piece.at.yM + rise - middleM;
+  return Array.from({ length: duplets }, (_, i) => {
+    const angle = Math.PI / 2 - bow.anglePerDuplet * (i - (duplets - 1) / 2);
+    const ball = (radiusM: number, inflatedIn: number, colours: readonly string[]): DrawnBalloon => ({
+      xM: piece.at.xM + radiusM * Math.cos(angle),
+      yM: centreY + radiusM * Math.sin(angle),
+      rM: inchesToMetres(inflatedIn) / 2,
+      colour: colours[i % colours.length] as string,
+      role: 'base',
+    });
+    return [
+      ball(bow.innerRadius, piece.inside.inflatedIn, piece.insideColours),
+      ball(bow.innerRadius + bow.gap, piece.outside.inflatedIn, piece.outsideColours),
+    ];
+  }).flat();
+}

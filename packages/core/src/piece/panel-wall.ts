@@ -1,0 +1,229 @@
+import type { PanelWall } from '@early-lantern/contract';
+import { amounts, material } from '../materials/materials.ts';
+import { repeatCounts } from '../pattern/repeat.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
+import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { type Dressing, type DressLine, dress, sumDressings } from './dressing.ts';
+import { dressingAssemblies, dressingMaterials, dressingSteps, dressingWork } from './dressing-making.ts';
+import { dressingPicture } from './dressing-picture.ts';
+import type { Kind } from './kind.ts';
+import type { DrawnBalloon, DrawnShape } from './picture.ts';
+import type { Need } from './recipe.ts';
+
+/** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
+export const panelWall: Kind<PanelWall> = {
+  recipe(piece, schools) {
+    const { columns, rows, edge, panel } = piece;
+    const { widthM, heightM } = sizeOf(piece);
+    const panels = columns * rows;
+    const halves = panels * amounts.halfDashesPerPanel.value;
+    const singles = edgeCount(piece);
+    const sides = sideLines(piece).map(dress);
+    const dressing = sides.length ? sumDressings(sides as [Dressing, ...Dressing[]]) : undefined;
+    const blown = { min: edge.balloon.inflatedIn, max: edge.balloon.inflatedIn };
+    const singleNeeds = repeatCounts(edge.colours, singles).map(
+      ({ colour, count }): Need => ({
+        role: 'accent',
+        nominalIn: edge.balloon.nominalIn,
+        inflatedIn: blown,
+        colour,
+        count,
+        cluster: 'singles',
+      }),
+    );
+    return {
+      lengthM: widthM,
+      visibleWidthM: widthM,
+      clusterSize: dressing?.clusterSize ?? 0,
+      spineClusters: dressing?.spineClusters ?? 0,
+      sideClusters: dressing?.sideClusters ?? 0,
+      fillerTrios: dressing?.fillerTrios ?? 0,
+      sections: [1],
+      hangPoints: 0,
+      topM: heightM,
+      needs: [...(dressing?.needs ?? []), ...singleNeeds],
+      assemblies: dressing ? dressingAssemblies(dressing, schools, 'sides') : [],
+      siteWork: [
+        {
+          id: 'frame',
+          stage: 'frame',
+          label: 'set the backdrop stand and weight it',
+          rate: 'backdrop-stand',
+          amount: 1,
+          pair: true,
+        },
+        {
+          id: 'panels',
+          stage: 'hang',
+          label: `stick ${plural(panels, 'panel')} to their boards, lean and tape ${plural(columns, 'column')}`,
+          rate: 'panel-mount',
+          amount: panels,
+          pair: true,
+        },
+        {
+          id: 'edges',
+          stage: 'accent',
+          label: `close the edges with ${plural(singles, 'single')}`,
+          rate: 'fix-single',
+          amount: singles,
+        },
+        ...(dressing
+          ? [
+              {
+                id: 'hang',
+                stage: 'hang' as const,
+                label: 'hang the side garlands',
+                rate: 'hang-point' as const,
+                amount: 6,
+              },
+              ...dressingWork(dressing, schools),
+            ]
+          : []),
+      ],
+      materials: [
+        material('backdrop-stand', 1, 'one for the wall', [], COMMON_PRACTICE),
+        material(
+          'panel-20',
+          panels,
+          'columns · rows',
+          [
+            ['columns', columns],
+            ['rows', rows],
+          ],
+          DERIVED,
+          { detail: `${panel}, ${piece.panelIn} in.` },
+        ),
+        material('backing-board', columns, 'one a column', [['columns', columns]], COMMON_PRACTICE),
+        material(
+          'adhesive-dash',
+          Math.ceil(halves / 2),
+          '⌈panels · 4 halves / 2⌉',
+          [
+            ['panels', panels],
+            ['halves', halves],
+          ],
+          amounts.halfDashesPerPanel.tag,
+          { what: 'Dashes for the panels' },
+        ),
+        material('adhesive-dash', singles, 'one a single', [['singles', singles]], COMMON_PRACTICE, {
+          what: 'Dashes for the edges',
+        }),
+        material(
+          'tape',
+          columns * amounts.boardTapeM.value,
+          'columns · tape per column',
+          [['columns', columns]],
+          amounts.boardTapeM.tag,
+          { what: 'Tape from boards to crossbar' },
+        ),
+        ...(dressing ? dressingMaterials(dressing, schools) : []),
+      ],
+      steps: [
+        'Stick each panel to the backing board by its corners with four half dashes; turn every other one by 90°.',
+        'Lean the columns on the crossbar and tape them.',
+        'Close the gaps at the edges with single balloons on dashes, then with small clusters.',
+        ...(dressing
+          ? [...dressingSteps(dressing, schools), 'Clothe the legs of the stand with the side garlands.']
+          : []),
+      ],
+      notes: dressing?.notes ?? [],
+      working: [
+        working(
+          'Size of the wall',
+          'columns · panel by rows · panel',
+          [
+            ['columns', columns],
+            ['rows', rows],
+            ['panel', inchesToMetres(piece.panelIn), 'm'],
+          ],
+          { value: `${widthM.toFixed(2)} × ${heightM.toFixed(2)}`, unit: 'm' },
+          DERIVED,
+        ),
+        working(
+          'Singles at the edges',
+          '((columns − 1) · height + width) / d, rounded up',
+          [
+            ['height', heightM, 'm'],
+            ['width', widthM, 'm'],
+            ['d', inchesToMetres(edge.balloon.inflatedIn), 'm'],
+          ],
+          { value: singles, unit: 'balloons' },
+          `${DERIVED}: side by side along the inner seams and the top`,
+        ),
+        ...(dressing?.working ?? []),
+      ],
+    };
+  },
+  picture(piece) {
+    return {
+      shapes: panelShapes(piece),
+      balloons: [
+        ...sideLines(piece).flatMap((line) => dressingPicture(line, dress(line))),
+        ...edgeBalloons(piece),
+      ],
+    };
+  },
+};
+
+const sizeOf = ({ columns, rows, panelIn }: PanelWall) => ({
+  widthM: columns * inchesToMetres(panelIn),
+  heightM: rows * inchesToMetres(panelIn),
+});
+
+/** Single balloons side by side along the inner seams and the top edge. */
+function edgeCount(piece: PanelWall): number {
+  const { widthM, heightM } = sizeOf(piece);
+  const seamM = (piece.columns - 1) * heightM + widthM;
+  return Math.ceil(seamM / inchesToMetres(piece.edge.balloon.inflatedIn));
+}
+
+function edgeBalloons(piece: PanelWall): DrawnBalloon[] {
+  const { widthM, heightM } = sizeOf(piece);
+  const { at, edge, columns } = piece;
+  const count = edgeCount(piece);
+  const dM = ((columns - 1) * heightM + widthM) / count;
+  const left = at.xM - widthM / 2;
+  return Array.from({ length: count }, (_, i) => {
+    const along = (i + 0.5) * dM;
+    const seam = Math.floor(along / heightM);
+    const onSeam = along < (columns - 1) * heightM;
+    return {
+      xM: onSeam ? left + ((seam + 1) * widthM) / columns : left + along - (columns - 1) * heightM,
+      yM: at.yM + (onSeam ? along - seam * heightM : heightM),
+      rM: inchesToMetres(edge.balloon.inflatedIn) / 2,
+      colour: edge.colours[i % edge.colours.length] as string,
+      role: 'accent',
+    };
+  });
+}
+
+function panelShapes(piece: PanelWall): DrawnShape[] {
+  const { widthM, heightM } = sizeOf(piece);
+  const { at, columns, rows } = piece;
+  const sideM = inchesToMetres(piece.panelIn);
+  return Array.from({ length: columns * rows }, (_, i) => ({
+    shape: 'box',
+    xM: at.xM - widthM / 2 + (i % columns) * sideM,
+    yM: at.yM + heightM - (Math.floor(i / columns) + 1) * sideM,
+    widthM: sideM,
+    heightM: sideM,
+    tone: 'panel',
+  }));
+}
+
+/** A garland up each leg of the stand. */
+function sideLines(piece: PanelWall): DressLine[] {
+  const { sides, at } = piece;
+  if (!sides) return [];
+  const { widthM, heightM } = sizeOf(piece);
+  return [-1, 1].map((side) => ({
+    chain: [0.1, heightM + 0.1].map((y) => ({
+      x: at.xM + side * (widthM / 2 + sides.widthM * 0.35),
+      y: at.yM + y,
+    })),
+    widthM: sides.widthM,
+    taper: 0.8,
+    mix: sides.mix,
+  }));
+}

@@ -1,0 +1,328 @@
+import type { PhotoFrame, Schools } from '@early-lantern/contract';
+import { chainLength, type XY } from '../geometry/line.ts';
+import { amounts, material, unitsFor } from '../materials/materials.ts';
+import { jointTape } from '../materials/piping.ts';
+import { repeatCounts } from '../pattern/repeat.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
+import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { type Dressing, dress, sumDressings } from './dressing.ts';
+import {
+  dressingAssemblies,
+  dressingMaterials,
+  dressingSteps,
+  dressingWork,
+  schoolNotes,
+} from './dressing-making.ts';
+import { dressingPicture } from './dressing-picture.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, type Layer, layerPitchM } from './layers.ts';
+import { basePlate, type DrawnBalloon, type DrawnShape } from './picture.ts';
+import type { Material, Need, Recipe } from './recipe.ts';
+
+const PRESS_FACTOR = 0.97;
+const CORNERS = 4;
+
+/** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
+export const photoFrame: Kind<PhotoFrame> = {
+  recipe(piece, schools) {
+    const { dress: style, heightM, legs } = piece;
+    const common = {
+      sections: [1],
+      hangPoints: 0,
+      topM: heightM + (style.style === 'organic' ? style.widthM / 2 : 0.1),
+      materials: frameMaterials(piece),
+      steps: [
+        'Cut one pipe in two for the bars; tees at the lower corners, elbows at the upper ones; tape every joint.',
+        'Weight both bases; lamp bases only indoors and with light traffic, else a plate of 2 ft by 2 ft at least.',
+        'Dress the sides first, then fill the corners with duplets and quads; look whether a tall guest fits under it.',
+        ...(legs === 'bare' ? ['Leave the legs bare.'] : []),
+      ],
+    };
+    const frame = {
+      id: 'frame',
+      stage: 'frame' as const,
+      label: 'set the frame, weight both bases',
+      rate: 'frame-stand' as const,
+      amount: 1,
+      pair: true,
+    };
+    if (style.style === 'organic') {
+      const dressing = organicDressing(piece);
+      return {
+        ...dressing,
+        ...common,
+        assemblies: dressingAssemblies(dressing, schools, 'frame'),
+        siteWork: [
+          frame,
+          {
+            id: 'hang',
+            stage: 'hang',
+            label: `wind ${plural(dressing.spineClusters, 'cluster')} round the frame`,
+            rate: 'twist-on-pipe',
+            amount: dressing.spineClusters,
+          },
+          ...dressingWork(dressing, schools),
+        ],
+        materials: [...common.materials, ...dressingMaterials(dressing, schools)],
+        steps: [...common.steps, ...dressingSteps(dressing, schools)],
+        notes: [...dressing.notes, ...schoolNotes(schools, false)],
+      };
+    }
+    return { ...quadRecipe(piece, schools), ...common, siteWork: [frame, ...quadWork(piece, schools)] };
+  },
+  picture(piece, recipe) {
+    const { at, legM, widthM } = piece;
+    const half = widthM / 2;
+    const pipe = (points: XY[]): DrawnShape => ({ shape: 'line', points, widthM: 0.027, tone: 'pipe' });
+    const shapes: DrawnShape[] = [
+      basePlate(at.xM - half, at.yM),
+      basePlate(at.xM + half, at.yM),
+      pipe(uprights(piece)),
+      pipe([
+        { x: at.xM - half, y: at.yM + legM },
+        { x: at.xM + half, y: at.yM + legM },
+      ]),
+    ];
+    return { shapes, balloons: frameBalloons(piece, recipe) };
+  },
+};
+
+/** Up the left side, across the top, down the right, feet and all. */
+function uprights({ at, widthM, heightM }: PhotoFrame): XY[] {
+  const half = widthM / 2;
+  return [
+    { x: at.xM - half, y: at.yM },
+    { x: at.xM - half, y: at.yM + heightM },
+    { x: at.xM + half, y: at.yM + heightM },
+    { x: at.xM + half, y: at.yM },
+  ];
+}
+
+/** What is dressed: with dressed legs the uprights from the floor and the lower bar; else the rectangle alone. */
+function dressedRuns(piece: PhotoFrame): XY[][] {
+  const { at, widthM, legM, legs } = piece;
+  const half = widthM / 2;
+  const lower = [
+    { x: at.xM + half, y: at.yM + legM },
+    { x: at.xM - half, y: at.yM + legM },
+  ];
+  const outer = uprights(piece).map((point) =>
+    legs === 'bare' ? { x: point.x, y: Math.max(point.y, at.yM + legM) } : point,
+  );
+  if (legs === 'bare') return [[...outer, ...lower.slice(1)]];
+  return legM > 0 ? [outer, lower] : [outer];
+}
+
+function organicLines(piece: PhotoFrame) {
+  const { dress: style } = piece;
+  if (style.style !== 'organic') return [];
+  return dressedRuns(piece).map((run) => ({
+    chain: run,
+    widthM: style.widthM,
+    taper: 1,
+    mix: style.mix,
+  }));
+}
+
+const organicDressing = (piece: PhotoFrame): Dressing =>
+  sumDressings(organicLines(piece).map(dress) as [Dressing, ...Dressing[]]);
+
+/** Quads of each run, one colour to a quad, the pattern running on from run to run. */
+function quadLayers(piece: PhotoFrame): { run: XY[]; layers: Layer[] }[] {
+  const { dress: style } = piece;
+  if (style.style !== 'quads') return [];
+  const { balloon, repeat } = style;
+  const pitchM = layerPitchM(4, balloon.inflatedIn, PRESS_FACTOR);
+  let passed = 0;
+  return dressedRuns(piece).map((run) => {
+    const lengthM = chainLength(run);
+    const count = Math.max(1, Math.round(lengthM / pitchM));
+    const layers = Array.from({ length: count }, (_, i): Layer => {
+      const colour = repeat[(passed + i) % repeat.length] as string;
+      return {
+        word: Array<string>(4).fill(colour),
+        halfSteps: i % 2,
+        ...balloon,
+        atM: ((i + 0.5) * lengthM) / count,
+      };
+    });
+    passed += count;
+    return { run, layers };
+  });
+}
+
+function quadRecipe(
+  piece: PhotoFrame,
+  schools: Schools,
+): Omit<Recipe, 'sections' | 'hangPoints' | 'topM' | 'materials' | 'steps' | 'siteWork'> {
+  const { dress: style, widthM } = piece;
+  if (style.style !== 'quads') throw new RangeError('this frame is dressed organically');
+  const { balloon, repeat } = style;
+  const runs = quadLayers(piece);
+  const count = runs.reduce((sum, { layers }) => sum + layers.length, 0);
+  const lengthM = runs.reduce((sum, { run }) => sum + chainLength(run), 0);
+  const blown = { min: balloon.inflatedIn, max: balloon.inflatedIn };
+  const corners = CORNERS * amounts.cornerBalloons.value;
+  const needs = [
+    ...repeatCounts(repeat, count).map(
+      ({ colour, count: quads }): Need => ({
+        role: 'base',
+        nominalIn: balloon.nominalIn,
+        inflatedIn: blown,
+        colour,
+        count: quads * 4,
+        cluster: 'quads',
+      }),
+    ),
+    ...repeatCounts(repeat, corners).map(
+      ({ colour, count: balloons }): Need => ({
+        role: 'filler',
+        nominalIn: balloon.nominalIn,
+        inflatedIn: blown,
+        colour,
+        count: balloons,
+        cluster: 'corner duplets and quads',
+      }),
+    ),
+  ];
+  return {
+    lengthM,
+    visibleWidthM: widthM,
+    clusterSize: 4,
+    spineClusters: count,
+    sideClusters: 0,
+    fillerTrios: 0,
+    needs,
+    assemblies: [
+      {
+        name: 'quads',
+        size: 4,
+        count,
+        part: 'frame',
+        make: 'twist-quad',
+        join: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+        joinAt: 'site',
+      },
+      {
+        name: 'corner duplets and quads',
+        size: amounts.cornerBalloons.value,
+        count: CORNERS,
+        part: 'corners',
+        make: 'twist-quad',
+        join: undefined,
+        joinAt: 'bench',
+      },
+    ],
+    notes: [],
+    working: [
+      working(
+        'Quads round the frame',
+        'dressed length / (press factor · h(4) · d), rounded for each run',
+        [
+          ['dressed length', lengthM, 'm'],
+          ['press factor', PRESS_FACTOR],
+          ['d', inchesToMetres(balloon.inflatedIn), 'm'],
+        ],
+        { value: count, unit: 'quads' },
+        DERIVED,
+      ),
+      working(
+        'Pattern',
+        'repeated quad by quad',
+        [['repeat', repeat.join(', ')]],
+        { value: repeat.length, unit: 'quads a repeat' },
+        COMMON_PRACTICE,
+      ),
+      working(
+        'Balloons at the corners',
+        'corners · balloons per corner',
+        [['corners', CORNERS]],
+        { value: corners, unit: 'balloons' },
+        amounts.cornerBalloons.tag,
+      ),
+    ],
+  };
+}
+
+function quadWork(piece: PhotoFrame, schools: Schools): Recipe['siteWork'] {
+  const quads = quadLayers(piece).reduce((sum, { layers }) => sum + layers.length, 0);
+  return [
+    {
+      id: 'quads',
+      stage: 'hang',
+      label: `${schools.onPipe === 'press' ? 'press on' : 'twist on'} ${plural(quads, 'quad')}`,
+      rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+      amount: quads,
+    },
+    { id: 'corners', stage: 'fill', label: 'fill the corners', rate: 'fix-filler', amount: CORNERS * 2 },
+  ];
+}
+
+function frameBalloons(piece: PhotoFrame, recipe: Recipe): DrawnBalloon[] {
+  const { dress: style } = piece;
+  if (style.style === 'organic') {
+    return organicLines(piece).flatMap((line) => dressingPicture(line, dress(line)));
+  }
+  const balloons = quadLayers(piece).flatMap(({ run, layers }) => drawLayers(run, layers));
+  return [...balloons, ...cornerBalloons(piece, recipe)];
+}
+
+/** The corner balloons in small knots over the joints. */
+function cornerBalloons(piece: PhotoFrame, recipe: Recipe): DrawnBalloon[] {
+  const { at, widthM, heightM, legM, dress: style } = piece;
+  if (style.style !== 'quads') return [];
+  const rM = inchesToMetres(style.balloon.inflatedIn) / 2;
+  const colours = recipe.needs
+    .filter((need) => need.role === 'filler')
+    .flatMap((need) => Array<string>(need.count).fill(need.colour));
+  const spots = [
+    [-1, legM],
+    [-1, heightM],
+    [1, heightM],
+    [1, legM],
+  ] as const;
+  return colours.map((colour, i) => {
+    const [side, y] = spots[i % spots.length] as (typeof spots)[number];
+    const angle = (Math.floor(i / spots.length) / amounts.cornerBalloons.value) * 2 * Math.PI;
+    return {
+      xM: at.xM + (side * widthM) / 2 + Math.cos(angle) * rM * 1.3,
+      yM: at.yM + y + Math.sin(angle) * rM * 1.3,
+      rM,
+      colour,
+      role: 'filler',
+    };
+  });
+}
+
+/** Bars cut from stock pipe, uprights of pole sections, tees below, elbows above. */
+function frameMaterials({ widthM, heightM }: PhotoFrame): Material[] {
+  const sections = unitsFor(heightM, amounts.poleSectionM.value);
+  return [
+    material(
+      'pipe-pvc-half',
+      unitsFor(2 * widthM, amounts.stockPipeM.value),
+      '⌈2 bars · width / stock length⌉',
+      [
+        ['width', widthM, 'm'],
+        ['stock length', amounts.stockPipeM.value, 'm'],
+      ],
+      COMMON_PRACTICE,
+    ),
+    material(
+      'pole-section',
+      2 * sections,
+      '2 · ⌈height / section⌉',
+      [
+        ['height', heightM, 'm'],
+        ['section', amounts.poleSectionM.value, 'm'],
+      ],
+      amounts.poleSectionM.tag,
+    ),
+    material('tee', 2, 'at the lower corners', [], COMMON_PRACTICE),
+    material('elbow', 2, 'at the upper corners', [], COMMON_PRACTICE),
+    material('weighted-base', 2, 'one under each upright', [], COMMON_PRACTICE),
+    material('base-cover', 2, 'one for each base', [], COMMON_PRACTICE),
+    jointTape(CORNERS, '4 corner joints'),
+  ];
+}

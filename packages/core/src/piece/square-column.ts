@@ -1,0 +1,106 @@
+import type { SquareColumn } from '@early-lantern/contract';
+import { ringOuterDiameter, squarePitch } from '../geometry/rings.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, type Layer, layerNeeds } from './layers.ts';
+import { drawTopper, packedRecipe, standMaterials } from './packed.ts';
+import { basePlate, upright } from './picture.ts';
+
+/** Large quads one above the other, kept apart by small ones, so that the colours run straight up. */
+export const squareColumn: Kind<SquareColumn> = {
+  recipe(piece, schools) {
+    const { heightM, large, small, topper } = piece;
+    const { largeLayers, smallLayers, pitchM } = squareLayers(piece);
+    return packedRecipe({
+      layers: largeLayers,
+      schools,
+      lengthM: heightM,
+      widthM: inchesToMetres(ringOuterDiameter(4, large.inflatedIn)),
+      topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
+      frame: { rate: 'column-stand', label: 'set the stand, weight its base' },
+      materials: standMaterials(1, heightM, 'weighted-base'),
+      steps: [
+        'Alternate: a large quad, a small quad turned into its hollows, the next large quad straight above.',
+        'The small ones must peek out; pressed too hard they are swallowed.',
+      ],
+      working: [
+        working(
+          'Step from one large quad to the next',
+          'max(2 h(large, small), d_large)',
+          [
+            ['d_large', inchesToMetres(large.inflatedIn), 'm'],
+            ['d_small', inchesToMetres(small.inflatedIn), 'm'],
+          ],
+          { value: pitchM, unit: 'm' },
+          DERIVED,
+        ),
+        working(
+          'Large quads',
+          '(H − d_large) / step + 1, rounded',
+          [['H', heightM, 'm']],
+          { value: largeLayers.length, unit: 'quads' },
+          DERIVED,
+        ),
+      ],
+      topper,
+      extra: {
+        needs: layerNeeds(smallLayers, 'quads', 'filler'),
+        assemblies: [
+          {
+            name: 'small quads',
+            size: 4,
+            count: smallLayers.length,
+            part: 'buffers',
+            make: 'twist-quad',
+            join: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+            joinAt: 'site',
+          },
+        ],
+        siteWork: [
+          {
+            id: 'buffers',
+            stage: 'hang',
+            label: `alternate ${smallLayers.length} small quads`,
+            rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+            amount: smallLayers.length,
+          },
+        ],
+      },
+    });
+  },
+  picture(piece) {
+    const { at, heightM } = piece;
+    const { largeLayers, smallLayers } = squareLayers(piece);
+    const axis = [
+      { x: at.xM, y: at.yM },
+      { x: at.xM, y: at.yM + heightM },
+    ];
+    const balloons = [...drawLayers(axis, largeLayers), ...drawLayers(axis, smallLayers)];
+    return {
+      shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + heightM)],
+      balloons: [...balloons, ...drawTopper(piece.topper, at.xM, at.yM + heightM)],
+    };
+  },
+};
+
+/** Large layers stand in line, small ones turned by half a step between each two. */
+export function squareLayers({ heightM, large, small, colours, smallColour }: SquareColumn) {
+  const pitchM = inchesToMetres(squarePitch(large.inflatedIn, small.inflatedIn));
+  const largeM = inchesToMetres(large.inflatedIn);
+  const count = Math.max(1, Math.round((heightM - largeM) / pitchM) + 1);
+  const word = Array.from({ length: 4 }, (_, j) => colours[j % colours.length] as string);
+  const layer = (balloon: typeof large, colourWord: string[], halfSteps: number, atM: number): Layer => ({
+    word: colourWord,
+    halfSteps,
+    ...balloon,
+    atM,
+  });
+  const largeLayers = Array.from({ length: count }, (_, i) =>
+    layer(large, word, -1, largeM / 2 + i * pitchM),
+  );
+  const smallLayers = Array.from({ length: count - 1 }, (_, i) =>
+    layer(small, Array<string>(4).fill(smallColour), 0, largeM / 2 + (i + 0.5) * pitchM),
+  );
+  return { largeLayers, smallLayers, pitchM };
+}

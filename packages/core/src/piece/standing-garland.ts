@@ -1,0 +1,101 @@
+import type { StandingGarland } from '@early-lantern/contract';
+import type { XY } from '../geometry/line.ts';
+import { plural } from '../quantity/plural.ts';
+import { type DressLine, dress } from './dressing.ts';
+import {
+  dressingAssemblies,
+  dressingMaterials,
+  dressingSteps,
+  dressingWork,
+  schoolNotes,
+} from './dressing-making.ts';
+import { dressingPicture } from './dressing-picture.ts';
+import type { Kind } from './kind.ts';
+import { standMaterials } from './packed.ts';
+import { basePlate, upright } from './picture.ts';
+
+/** A lamp-type stand carries about this; taller or wider needs a heavy plate. Common practice, no source. */
+const LAMP_POLE_M = 2.3;
+const LAMP_WIDTH_M = 0.65;
+/** How far the part beyond the pole's top bends over. */
+const CURVE_RAD = 0.75 * Math.PI;
+
+/** Clusters up a pole and, beyond its top, hanging neck to neck in a curve. */
+export const standingGarland: Kind<StandingGarland> = {
+  recipe(piece, schools) {
+    const { poleM, gapM, widthM, curve } = piece;
+    const dressing = dress(dressLine(piece));
+    const isHeavy = poleM > LAMP_POLE_M || widthM > LAMP_WIDTH_M;
+    return {
+      ...dressing,
+      sections: [1],
+      hangPoints: 0,
+      topM: Math.max(...dressLine(piece).chain.map((point) => point.y)) + widthM / 2,
+      assemblies: dressingAssemblies(dressing, { ...schools, joining: 'string-neck' }, 'pole').map((one) =>
+        one.part === 'pole' ? { ...one, join: 'twist-on-pipe', joinAt: 'site' } : one,
+      ),
+      siteWork: [
+        {
+          id: 'frame',
+          stage: 'frame',
+          label: 'set the pole, weight its base',
+          rate: 'column-stand',
+          amount: 1,
+        },
+        {
+          id: 'hang',
+          stage: 'hang',
+          label: `clip ${plural(dressing.spineClusters, 'cluster')} to the pole`,
+          rate: 'twist-on-pipe',
+          amount: dressing.spineClusters,
+        },
+        ...dressingWork(dressing, schools),
+      ],
+      materials: [
+        ...standMaterials(1, poleM, isHeavy ? 'weighted-base' : 'lamp-base'),
+        ...dressingMaterials(dressing, { ...schools, joining: 'string-neck' }),
+      ],
+      steps: [
+        ...dressingSteps(dressing, { ...schools, joining: 'string-neck' }),
+        'Clip each cluster on: spread two balloons round the pole and twist them together.',
+        ...(gapM > 0
+          ? ['Leave the gap at the foot free: balloons pushed against the floor lift the base.']
+          : []),
+        ...(curve.lengthM > 0 ? ['Beyond the top, hang the last clusters neck to neck for the curve.'] : []),
+        'Put extra weight on the base.',
+      ],
+      notes: [
+        ...dressing.notes,
+        ...schoolNotes(schools, false),
+        ...(isHeavy ? ['More than a lamp-type stand carries: counted with a heavy weighted plate.'] : []),
+      ],
+      working: dressing.working,
+    };
+  },
+  picture(piece, recipe) {
+    const { at, poleM } = piece;
+    return {
+      shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + poleM)],
+      balloons: dressingPicture(dressLine(piece), recipe),
+    };
+  },
+};
+
+/** From the foot gap up the pole, then bending over to its side. */
+function dressLine({ at, poleM, gapM, curve, widthM, taper, mix }: StandingGarland): DressLine {
+  const side = curve.side === 'left' ? -1 : 1;
+  const radius = curve.lengthM / CURVE_RAD;
+  const bend: XY[] = Array.from({ length: 16 }, (_, i) => {
+    const angle = Math.PI - (CURVE_RAD * (i + 1)) / 16;
+    return {
+      x: at.xM + side * radius * (1 + Math.cos(angle)),
+      y: at.yM + poleM + radius * Math.sin(angle),
+    };
+  });
+  const chain = [
+    { x: at.xM, y: at.yM + gapM },
+    { x: at.xM, y: at.yM + Math.max(poleM, gapM + 0.1) },
+    ...(curve.lengthM > 0 ? bend : []),
+  ];
+  return { chain, widthM, taper, mix };
+}

@@ -1,0 +1,51 @@
+import type { TableArch } from '@early-lantern/contract';
+import { bentRod } from '../geometry/elastica.ts';
+import { ringOuterDiameter } from '../geometry/rings.ts';
+import { material } from '../materials/materials.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, equalLayers } from './layers.ts';
+import { equalLayersWorking, packedRecipe } from './packed.ts';
+import { shapeWorking } from './packed-arch.ts';
+
+/** Blown fuller than this, 12 in. quads do not go on the kit's poles. Common practice, no source. */
+const FULLEST_IN = 10;
+
+/** A kit of short poles between two clamps on a table. */
+export const tableArch: Kind<TableArch> = {
+  recipe(piece, schools) {
+    const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;
+    const layers = tableLayers(piece);
+    const rod = bentRod(poleLengthM, spanM);
+    const widthM = inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn));
+    return packedRecipe({
+      layers,
+      schools,
+      lengthM: poleLengthM,
+      widthM,
+      topM: at.yM + rod.rise + widthM / 2,
+      frame: { rate: 'clamp-kit', label: 'lay the cloth, then clamp the kit to the table' },
+      materials: [material('table-kit', 1, 'one arch', [])],
+      steps: ['Tablecloth first, then the clamps; measure the table top before the day.'],
+      notes:
+        balloon.inflatedIn > FULLEST_IN
+          ? [`Quads of ${balloon.inflatedIn} in. hardly go on the kit's poles: keep them at 8–10 in.`]
+          : [],
+      working: [
+        ...equalLayersWorking(poleLengthM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
+        ...shapeWorking({ pipeLengthM: poleLengthM, spanM }, rod),
+      ],
+    });
+  },
+  picture(piece) {
+    const { at, poleLengthM, spanM } = piece;
+    const axis = bentRod(poleLengthM, spanM).points.map(({ x, y }) => ({ x: at.xM + x, y: at.yM + y }));
+    return {
+      shapes: [{ shape: 'line', points: axis, widthM: 0.015, tone: 'pipe' }],
+      balloons: drawLayers(axis, tableLayers(piece)),
+    };
+  },
+};
+
+export const tableLayers = ({ poleLengthM, layerSize, balloon, pressFactor, pattern }: TableArch) =>
+  equalLayers(poleLengthM, layerSize, balloon, pressFactor, pattern);

@@ -1,0 +1,141 @@
+import type { Tower } from '@early-lantern/contract';
+import { ringOuterDiameter } from '../geometry/rings.ts';
+import { layerColours } from '../pattern/layers.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { DERIVED, working } from '../working.ts';
+import type { Kind } from './kind.ts';
+import { drawLayers, gradedLayers, type Layer, onTemplate } from './layers.ts';
+import { packedRecipe, standMaterials } from './packed.ts';
+import { basePlate, type DrawnBalloon, upright } from './picture.ts';
+import type { Need } from './recipe.ts';
+
+const PETALS = 5;
+/** Each ring of the roof is blown to this share of the one below. From memory, an editable default. */
+const ROOF_STEP = 0.86;
+
+/** Rings seated in the gaps of the ones below on a weighted stand, with a roof of ever smaller rings. */
+export const tower: Kind<Tower> = {
+  recipe(piece, schools) {
+    const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;
+    const layers = towerLayers(piece);
+    const flower = roof ? flowerNeeds(roof.flower) : [];
+    const topM = topOf(layers) + (roof ? inchesToMetres(roof.flower.inflatedIn) : 0);
+    return packedRecipe({
+      layers,
+      schools,
+      lengthM: topOf(layers),
+      widthM: inchesToMetres(ringOuterDiameter(layerSize, Math.max(bottomIn, topIn))),
+      topM,
+      frame: { rate: 'column-stand', label: 'set the tower stand, weight its base' },
+      materials: standMaterials(1, topOf(layers), 'weighted-base'),
+      steps: [
+        'Seat each ring in the gaps of the one below; set uniform diameters with the template.',
+        ...(roof ? ['Roof: ever smaller rings, closed by a flower of five petals.'] : []),
+      ],
+      working: [
+        working(
+          'Rise from ring to ring',
+          'press factor · sqrt(s² − ra² − rb² + 2 ra rb cos(π/n))',
+          [
+            ['n', layerSize],
+            ['lowest', inchesToMetres(bottomIn), 'm'],
+            ['topmost', inchesToMetres(topIn), 'm'],
+            ['press factor', pressFactor],
+          ],
+          { value: heightM, unit: 'm high' },
+          DERIVED,
+        ),
+        working(
+          'Rings',
+          'as many as the height takes, and the roof',
+          [
+            ['height', heightM, 'm'],
+            ['rings of the roof', roof?.rings ?? 0],
+          ],
+          { value: layers.length, unit: 'rings' },
+          DERIVED,
+        ),
+      ],
+      extra: {
+        needs: flower,
+        assemblies: roof
+          ? [
+              {
+                name: 'flowers',
+                size: PETALS,
+                count: 1,
+                part: 'roof',
+                make: 'tie-bunch',
+                join: undefined,
+                joinAt: 'bench',
+              },
+            ]
+          : [],
+      },
+    });
+  },
+  picture(piece) {
+    const { at, roof } = piece;
+    const layers = towerLayers(piece);
+    const topM = topOf(layers);
+    const axis = [
+      { x: at.xM, y: at.yM },
+      { x: at.xM, y: at.yM + topM },
+    ];
+    return {
+      shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + topM)],
+      balloons: [...drawLayers(axis, layers), ...(roof ? drawFlower(at.xM, at.yM + topM, roof.flower) : [])],
+    };
+  },
+};
+
+const topOf = (layers: readonly Layer[]) => {
+  const last = layers.at(-1) as Layer;
+  return last.atM + inchesToMetres(last.inflatedIn) / 2;
+};
+
+/** The rings of the body and of the roof, the lowest first. */
+export function towerLayers(piece: Tower): Layer[] {
+  const { heightM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern, roof } = piece;
+  const body = gradedLayers(heightM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern);
+  const rings = roof?.rings ?? 0;
+  const colours = layerColours(pattern, layerSize, body.length + rings);
+  const layers = [...body];
+  for (let i = 0; i < rings; i++) {
+    const below = layers.at(-1) as Layer;
+    const inflatedIn = Math.max(1, onTemplate(below.inflatedIn * ROOF_STEP));
+    // A smaller ring sinks into the one below: half its own diameter higher is where the eye wants it.
+    const atM = below.atM + pressFactor * inchesToMetres((below.inflatedIn + inflatedIn) / 2) * 0.7;
+    layers.push({ ...(colours[body.length + i] as (typeof colours)[number]), nominalIn, inflatedIn, atM });
+  }
+  return layers;
+}
+
+function flowerNeeds(flower: { nominalIn: number; inflatedIn: number; colour: string }): Need[] {
+  return [
+    {
+      role: 'accent',
+      nominalIn: flower.nominalIn,
+      inflatedIn: { min: flower.inflatedIn, max: flower.inflatedIn },
+      colour: flower.colour,
+      count: PETALS,
+      cluster: 'flowers',
+    },
+  ];
+}
+
+/** Petals of a flower seen from the front, the middle ones nearest. */
+function drawFlower(
+  xM: number,
+  yM: number,
+  { inflatedIn, colour }: { inflatedIn: number; colour: string },
+): DrawnBalloon[] {
+  const rM = inchesToMetres(inflatedIn) / 2;
+  return [-1.5, 1.5, -0.8, 0.8, 0].map((across) => ({
+    xM: xM + across * rM,
+    yM: yM + rM * (1 - Math.abs(across) * 0.25),
+    rM,
+    colour,
+    role: 'accent' as const,
+  }));
+}

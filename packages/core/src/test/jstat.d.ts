@@ -1,0 +1,3 @@
+declare module 'jstat' {
+  export const jStat: { binomial: { cdf(k: number, n: number, p: number): number } };
+}
