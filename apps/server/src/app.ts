@@ -16,7 +16,9 @@ import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { planRoutes } from './plan/routes.ts';
+import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
+import { stockRoutes } from './stock/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
 
 interface AppOptions {
@@ -26,8 +28,8 @@ interface AppOptions {
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
-/** A job file of some hundred pieces is well below this. */
-const LARGEST_BODY = 4 * 1024 * 1024;
+/** A job file of some hundred pieces, or a sheet of some thousand products, is well below this. */
+const LARGEST_BODY = 6 * 1024 * 1024;
 
 /** The whole server: API under /api, the web app everywhere else. */
 export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): Promise<Server> {
@@ -73,6 +75,8 @@ export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): 
     pieceRoutes,
     jobFileRoutes,
     planRoutes,
+    stockRoutes,
+    sheetRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

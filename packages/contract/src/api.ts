@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { JobHead } from './job.ts';
 import { Piece } from './piece/index.ts';
+import { BalloonRow, MaterialRow } from './plan.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
+import { Movement, Reserved } from './stock.ts';
 import { CrewMember, WorkshopSettings } from './workshop.ts';
 
 /** Counts up by one at every change of a row; an update must name the one it saw. */
@@ -38,6 +40,60 @@ export const PageQuery = z.object({
   limit: z.coerce.number().int().min(1).max(100).default(50),
   after: z.string().max(300).optional(),
 });
+
+/** Movements that belong together: all are booked or none. */
+export const Booking = z.strictObject({ movements: z.array(Movement).min(1).max(500) });
+export type Booking = z.infer<typeof Booking>;
+
+/** A movement as it stands in the ledger. */
+export const MovementRow = z.strictObject({
+  ...Movement.shape,
+  id: z.int(),
+  at: z.iso.datetime({ offset: true }),
+  /** On the shelf after it. */
+  onHand: z.int().nonnegative(),
+});
+export type MovementRow = z.infer<typeof MovementRow>;
+
+/** The shelf after a booking, with what was booked. */
+export const Booked = z.strictObject({ workshop: WorkshopRow, movements: z.array(MovementRow) });
+export type Booked = z.infer<typeof Booked>;
+
+/** What jobs with earlier doors hold of the shelf. */
+export const ReservedList = z.strictObject({ reserved: z.array(Reserved) });
+export type ReservedList = z.infer<typeof ReservedList>;
+
+/** Everything that one day's jobs take. */
+export const DayCounts = z.strictObject({
+  jobs: z.array(z.strictObject({ id: Id, name: z.string(), balloons: z.int() })),
+  balloons: z.array(BalloonRow),
+  materials: z.array(MaterialRow),
+});
+export type DayCounts = z.infer<typeof DayCounts>;
+
+export const SheetName = z.enum(['catalogue', 'stock']);
+export type SheetName = z.infer<typeof SheetName>;
+export const SheetFormat = z.enum(['csv', 'xlsx']);
+export type SheetFormat = z.infer<typeof SheetFormat>;
+
+/** A sheet sent in: its file as base64. */
+export const SheetUpload = z.strictObject({ format: SheetFormat, content: z.base64().max(4_000_000) });
+export type SheetUpload = z.infer<typeof SheetUpload>;
+
+/** What a sheet would change, row by row; with a single fault nothing of it is taken. */
+export const SheetPreview = z.strictObject({
+  rows: z.array(
+    z.strictObject({
+      /** In the file, from 1; the heading is line 1. */
+      line: z.int(),
+      values: z.record(z.string(), z.string()),
+      change: z.enum(['new', 'changed', 'same']),
+      faults: z.array(z.string()),
+    }),
+  ),
+  faults: z.int(),
+});
+export type SheetPreview = z.infer<typeof SheetPreview>;
 
 /** What an import did besides adding the job. */
 export const ImportResult = z.strictObject({ jobId: Id, renamed: z.boolean(), notes: z.array(z.string()) });

@@ -71,8 +71,8 @@ export function draftPlan(file: JobFile): Plan {
 /** A piece's counts: its lots with spares, the balloons and materials they make up, and what is not to be had. */
 type CountedPiece = ReturnType<typeof countPieces>['counted'][number];
 
-/** Every balloon with its spares and every material, piece by piece and in all. */
-function countPieces({ workshop, job }: JobFile) {
+/** Every balloon with its spares and every material, piece by piece and in all: what does not depend on the hour. */
+export function countPieces({ workshop, job }: JobFile) {
   // Survey and pieces: each piece's recipe, from its line or place on the surveyed spot.
   const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) }));
   // Counts: the chance of complete lots is shared by all lots of the job.

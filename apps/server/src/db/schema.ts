@@ -1,4 +1,11 @@
-import type { CrewMember, JobHead, Piece, Site, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  CrewMember,
+  JobHead,
+  MovementKind,
+  Piece,
+  Site,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import {
   doublePrecision,
   index,
@@ -64,4 +71,20 @@ export const pieces = pgTable(
     ...revisioned,
   },
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+/** The shelf's ledger: never changed, only added to. */
+export const movements = pgTable(
+  'movements',
+  {
+    id: integer().primaryKey().generatedAlwaysAsIdentity(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    nominalIn: doublePrecision('nominal_in').notNull(),
+    colour: text().notNull(),
+    kind: text().$type<MovementKind>().notNull(),
+    change: integer().notNull(),
+    onHand: integer('on_hand').notNull(),
+    note: text().notNull(),
+  },
+  (table) => [index('movements_by_product').on(table.nominalIn, table.colour)],
 );

@@ -84,7 +84,8 @@ export async function importJobFile(
 }
 
 async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
-  const { crew: _, ...settings } = theirs;
+  // What other jobs held there when the file was written says nothing of the shelf here.
+  const { crew: _, reserved: __, ...settings } = theirs;
   const own = await findSettings(db);
   if (!own) {
     await addSettings(db, settings);

@@ -1,0 +1,119 @@
+import { Id, SheetFormat, SheetName, SheetPreview, SheetUpload } from '@early-lantern/contract';
+import { buyList, countPieces, sizeName, wantedDay } from '@early-lantern/core';
+import { z } from 'zod';
+import { changeHouse } from '../db/locks.ts';
+import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { assembleJobFile } from '../job-files/store.ts';
+import { reservedBefore } from '../stock/store.ts';
+import { getSettings } from '../workshop/store.ts';
+import { sheets } from './columns.ts';
+import { writeLines } from './files.ts';
+import { previewSheet, takeSheet } from './store.ts';
+
+const types = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+};
+const buyColumns = [
+  'order_by',
+  'supplier',
+  'product',
+  'colour',
+  'missing',
+  'packs',
+  'balloons',
+  'over',
+  'price',
+];
+
+export async function sheetRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+  const tags = ['sheets'];
+  const Params = z.object({ name: SheetName });
+
+  server.get(
+    '/sheets/:name.:format',
+    {
+      schema: {
+        tags,
+        summary: 'Catalogue or stock as a file',
+        params: Params.extend({ format: SheetFormat }),
+      },
+    },
+    async ({ params }, reply) => {
+      const { data } = await getSettings(db);
+      const sheet = sheets[params.name];
+      const file = await writeLines(
+        params.format,
+        params.name,
+        sheet.columns,
+        sheet.rows(data).map(sheet.toLine),
+      );
+      return reply
+        .type(types[params.format])
+        .header('content-disposition', `attachment; filename="${params.name}.${params.format}"`)
+        .send(file);
+    },
+  );
+
+  server.post(
+    '/sheets/:name/preview',
+    {
+      schema: {
+        tags,
+        summary: 'What a sheet would change, row by row; nothing is stored',
+        params: Params,
+        body: SheetUpload,
+        response: gives(SheetPreview),
+      },
+    },
+    ({ params, body }) => previewSheet(db, params.name, body),
+  );
+
+  server.post(
+    '/sheets/:name',
+    {
+      schema: {
+        tags,
+        summary: 'Takes a sheet over, all of it or nothing',
+        params: Params,
+        body: SheetUpload,
+        response: gives(SheetPreview),
+      },
+    },
+    ({ params, body }) => changeHouse(db, (tx) => takeSheet(tx, params.name, body)),
+  );
+
+  server.get(
+    '/jobs/:id/buy.:format',
+    {
+      schema: {
+        tags,
+        summary: 'What to buy for a job as a file',
+        params: z.object({ id: Id, format: SheetFormat }),
+        querystring: z.object({ today: z.iso.date() }),
+      },
+    },
+    async ({ params, query }, reply) => {
+      const file = await assembleJobFile(db, params.id);
+      const reserved = await reservedBefore(db, params.id, new Date(`${query.today}T00:00:00Z`));
+      const workshop = { ...file.workshop, reserved };
+      const rows = buyList(countPieces(file).balloons, workshop, wantedDay(file), query.today);
+      const colour = (id: string) => workshop.colours.find((one) => one.id === id)?.name ?? id;
+      const lines = rows.map(({ product, missing, cover, supplier, orderBy }) => ({
+        order_by: orderBy,
+        supplier: supplier ?? '',
+        product: sizeName(product.nominalIn),
+        colour: colour(product.colour),
+        missing: String(missing),
+        packs: cover.packs.map(({ pack, times }) => `${times} x ${pack.count}`).join(' + '),
+        balloons: String(cover.balloons),
+        over: String(cover.surplus),
+        price: cover.price === undefined ? '' : cover.price.toFixed(2),
+      }));
+      return reply
+        .type(types[params.format])
+        .header('content-disposition', `attachment; filename="buy-${params.id}.${params.format}"`)
+        .send(await writeLines(params.format, 'buy', buyColumns, lines));
+    },
+  );
+}

@@ -1,0 +1,71 @@
+import { isDeepStrictEqual } from 'node:util';
+import {
+  listFaults,
+  type SheetName,
+  type SheetPreview,
+  type SheetUpload,
+  WorkshopSettings,
+} from '@early-lantern/contract';
+import type { Queries } from '../db/database.ts';
+import { refused } from '../http/problem.ts';
+import { requireAllSound } from '../job-files/store.ts';
+import { enterCounts } from '../stock/store.ts';
+import { getSettings, updateSettings } from '../workshop/store.ts';
+import { sheets } from './columns.ts';
+import { readLines } from './files.ts';
+
+interface Read {
+  preview: SheetPreview;
+  rows: unknown[];
+}
+
+/** Reads a sheet against the workshop: what each line would change, and what is wrong with it. */
+async function readSheet(settings: WorkshopSettings, name: SheetName, upload: SheetUpload): Promise<Read> {
+  const sheet = sheets[name];
+  const lines = await readLines(upload.format, Buffer.from(upload.content, 'base64'), sheet.columns);
+  const known = new Map(sheet.rows(settings).map((row) => [sheet.keyOf(row), row]));
+  const colours = new Set(settings.colours.map((colour) => colour.id));
+  const seen = new Map<string, number>();
+  const rows: unknown[] = [];
+  const shown = lines.map(({ line, values }) => {
+    const read = sheet.schema.safeParse(sheet.fromLine(values));
+    if (!read.success) {
+      const faults = listFaults(read.error).map((fault) => `${fault.path}: ${fault.reason}`);
+      return { line, values, change: 'new' as const, faults };
+    }
+    const row = read.data;
+    const key = sheet.keyOf(row);
+    const faults: string[] = [];
+    const first = seen.get(key);
+    if (first !== undefined) faults.push(`the same as line ${first}`);
+    else seen.set(key, line);
+    if (name === 'stock' && !colours.has((row as { colour: string }).colour))
+      faults.push(`no colour "${(row as { colour: string }).colour}" in the workshop`);
+    const before = known.get(key);
+    rows.push(row);
+    const change = !before ? 'new' : isDeepStrictEqual(before, row) ? 'same' : 'changed';
+    return { line, values, change: change as 'new' | 'changed' | 'same', faults };
+  });
+  return { preview: { rows: shown, faults: shown.filter((row) => row.faults.length > 0).length }, rows };
+}
+
+export async function previewSheet(db: Queries, name: SheetName, upload: SheetUpload): Promise<SheetPreview> {
+  return (await readSheet((await getSettings(db)).data, name, upload)).preview;
+}
+
+/** Takes a sheet over, all of it or nothing. */
+export async function takeSheet(db: Queries, name: SheetName, upload: SheetUpload): Promise<SheetPreview> {
+  const { revision, data } = await getSettings(db);
+  const { preview, rows } = await readSheet(data, name, upload);
+  if (preview.faults > 0) {
+    throw refused(
+      preview.rows.flatMap(({ line, faults }) => faults.map((reason) => ({ path: `line ${line}`, reason }))),
+    );
+  }
+  const next = WorkshopSettings.safeParse(sheets[name].put(data, rows));
+  if (!next.success) throw refused(listFaults(next.error));
+  await updateSettings(db, revision, next.data);
+  await enterCounts(db, data, next.data, 'from a sheet');
+  await requireAllSound(db);
+  return preview;
+}
