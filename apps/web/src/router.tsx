@@ -17,6 +17,11 @@ export const router = createBrowserRouter([
         lazy: { Component: async () => (await import('./sites/SitesScreen.tsx')).SitesScreen },
       },
       {
+        path: 'stock',
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./stock/StockScreen.tsx')).StockScreen },
+      },
+      {
         path: 'workshop',
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./workshop/WorkshopScreen.tsx')).WorkshopScreen },

@@ -1,4 +1,14 @@
-import type { CrewRow, JobFile, JobRow, SiteRow, Workshop, WorkshopRow } from '@early-lantern/contract';
+import type {
+  CrewRow,
+  DayCounts,
+  JobFile,
+  JobRow,
+  MovementRow,
+  ReservedList,
+  SiteRow,
+  Workshop,
+  WorkshopRow,
+} from '@early-lantern/contract';
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { ApiProblem, call } from './client.ts';
 
@@ -43,6 +53,9 @@ export const keys = {
   sites: ['sites'] as const,
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
+  reserved: (id: string) => ['jobs', id, 'reserved'] as const,
+  movements: ['movements'] as const,
+  counts: (from: string) => ['jobs', 'counts', from] as const,
 };
 
 export const useSettings = () =>
@@ -50,6 +63,32 @@ export const useSettings = () =>
 export const useCrew = () => useQuery({ queryKey: keys.crew, queryFn: () => all<CrewRow>('/crew') });
 export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
+
+/** What coming jobs with earlier doors hold of the shelf. */
+export const useReserved = (jobId: string) =>
+  useQuery({
+    queryKey: keys.reserved(jobId),
+    queryFn: () =>
+      call<ReservedList>(
+        'GET',
+        `/jobs/${jobId}/reserved?from=${encodeURIComponent(new Date().toISOString())}`,
+      ),
+  });
+
+/** The newest entries of the shelf's ledger. */
+export const useMovements = () =>
+  useQuery({
+    queryKey: keys.movements,
+    queryFn: () => call<Page<MovementRow>>('GET', '/stock/movements?limit=40'),
+  });
+
+/** Everything that the jobs with doors in a span take. */
+export const useDayCounts = (from: string, until: string) =>
+  useQuery({
+    queryKey: keys.counts(from),
+    queryFn: () =>
+      call<DayCounts>('GET', `/counts?from=${encodeURIComponent(from)}&until=${encodeURIComponent(until)}`),
+  });
 
 /** The workshop with its people, once both are there. */
 export function useWorkshop(): Workshop | undefined {

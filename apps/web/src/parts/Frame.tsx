@@ -13,6 +13,7 @@ import { useKeys } from './useKeys.ts';
 const pages = [
   { to: '/', label: 'Horizon', key: 'h' },
   { to: '/sites', label: 'Sites', key: 's' },
+  { to: '/stock', label: 'Stock', key: 't' },
   { to: '/workshop', label: 'Workshop', key: 'w' },
 ];
 

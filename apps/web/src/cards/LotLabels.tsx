@@ -1,0 +1,92 @@
+import type { Colour, Lot } from '@early-lantern/contract';
+import { sizeName } from '@early-lantern/core';
+import { contrastInk } from './ink.ts';
+
+/** A lot with the piece it is for. */
+export interface LabelledLot extends Lot {
+  piece: string;
+}
+
+/** Labels on a sheet, two across and seven down: 260 by 100 points each. */
+const LABEL = { w: 256, h: 100, gap: 8 };
+const ACROSS = 2;
+const PER_SHEET = 14;
+const FONT = "'Public Sans Variable', Roboto, sans-serif";
+
+const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
+
+/** Lots cut into sheets of labels. */
+export function labelSheets(lots: readonly LabelledLot[]): LabelledLot[][] {
+  return Array.from({ length: Math.ceil(lots.length / PER_SHEET) }, (_, i) =>
+    lots.slice(i * PER_SHEET, (i + 1) * PER_SHEET),
+  );
+}
+
+/** One sheet of labels: what to blow, through which hole, how many, into what, into which bag. */
+export function LotLabels({ lots, colours }: { lots: readonly LabelledLot[]; colours: readonly Colour[] }) {
+  const rows = Math.ceil(lots.length / ACROSS);
+  const width = ACROSS * LABEL.w + LABEL.gap;
+  const height = rows * (LABEL.h + LABEL.gap);
+  return (
+    <svg
+      xmlns="http://www.w3.org/2000/svg"
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      role="img"
+      aria-label={`Labels of ${lots.length} lots`}
+      fontFamily={FONT}
+      fill="#1f2637"
+    >
+      {lots.map((lot, i) => (
+        <g
+          key={lot.id}
+          transform={`translate(${(i % ACROSS) * (LABEL.w + LABEL.gap)} ${Math.floor(i / ACROSS) * (LABEL.h + LABEL.gap)})`}
+        >
+          <LotLabel lot={lot} colour={colours.find((one) => one.id === lot.colour)} />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+function LotLabel({ lot, colour }: { lot: LabelledLot; colour: Colour | undefined }) {
+  const hex = colour?.hex ?? '#888888';
+  const [low, high = low] = lot.holesIn;
+  const hole = low === high ? `hole ${low} in.` : `holes ${low}–${high} in.`;
+  const bags =
+    lot.bags.length === 1
+      ? `bag ${lot.bags[0]}`
+      : lot.bags.map((bag, i) => `${bag}: ${lot.perSection[i]}`).join('  ');
+  return (
+    <g>
+      <rect width={LABEL.w} height={LABEL.h} rx="6" fill="#ffffff" stroke="#1f2637" strokeWidth="1" />
+      <path d={`M6 0h50v${LABEL.h}h-50a6 6 0 0 1 -6 -6v-${LABEL.h - 12}a6 6 0 0 1 6 -6z`} fill={hex} />
+      <text
+        x="28"
+        y="58"
+        fontSize={lot.id.length > 3 ? 16 : 22}
+        fontWeight="bold"
+        textAnchor="middle"
+        fill={contrastInk(hex)}
+      >
+        {lot.id}
+      </text>
+      <text x="66" y="20" fontSize="12" fontWeight="bold">
+        {short(lot.piece, 30)}
+      </text>
+      <text x="66" y="42" fontSize="17" fontWeight="bold">
+        {`${lot.count + lot.spare} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`}
+      </text>
+      <text x="66" y="58" fontSize="10.5">
+        {`${lot.count} to hang and ${lot.spare} spare`}
+      </text>
+      <text x="66" y="74" fontSize="10.5">
+        {`${hole}, into ${short(lot.cluster, 24)}`}
+      </text>
+      <text x="66" y="90" fontSize="10.5">
+        {short(bags, 40)}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,210 @@
+import type { BalloonRow } from '@early-lantern/contract';
+import { productNeeds, sizeName, wantedDay } from '@early-lantern/core';
+import {
+  Box,
+  Paper,
+  Stack,
+  Table,
+  TableBody,
+  TableCell,
+  TableContainer,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { Fragment } from 'react';
+import { useJob } from '../job/context.ts';
+import { Swatch } from '../parts/Swatch.tsx';
+import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { useUnits } from '../preferences.tsx';
+import { colourOf } from './product-name.ts';
+import { StockField } from './StockField.tsx';
+import { UnmadeList } from './UnmadeList.tsx';
+
+const sum = (rows: readonly BalloonRow[], part: 'need' | 'spare') =>
+  rows.reduce((all, row) => all + row[part], 0);
+
+/** How many balloons of each size, diameter and colour, with spares, beside what there is. */
+export function BalloonsView() {
+  const { planned, file } = useJob();
+  if (!planned) return null;
+  const { totals } = planned.plan;
+  const sizes = [...new Set(totals.balloons.map((row) => row.nominalIn))];
+  const products = productNeeds(totals.balloons, file.workshop, wantedDay(file));
+  const anyHeld = products.some((product) => product.reserved > 0);
+  const anyArriving = products.some((product) => product.arriving > 0);
+  const columns = 7 + Number(anyHeld) + Number(anyArriving);
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1.6fr) minmax(0, 1fr)' },
+        alignItems: 'start',
+      }}
+    >
+      <Stack spacing={2} sx={{ minWidth: 0 }}>
+        <UnmadeList />
+        <TableContainer component={Paper} variant="outlined">
+          <Table size="small" aria-label="Balloons by size and colour">
+            <TableHead>
+              <TableRow>
+                <TableCell>Colour</TableCell>
+                <TableCell>Blow to</TableCell>
+                <TableCell align="right">Need</TableCell>
+                <TableCell align="right">Spare</TableCell>
+                <TableCell align="right">Take</TableCell>
+                <TableCell align="right">On the shelf</TableCell>
+                {anyHeld && <TableCell align="right">Held</TableCell>}
+                {anyArriving && <TableCell align="right">Coming</TableCell>}
+                <TableCell align="right">Over</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {sizes.map((size) => {
+                const rows = totals.balloons.filter((row) => row.nominalIn === size);
+                return (
+                  <Fragment key={size}>
+                    <TableRow sx={{ '& td, & th': { bgcolor: 'background.default', fontWeight: 700 } }}>
+                      <TableCell component="th" scope="rowgroup" colSpan={2}>
+                        {sizeName(size)} balloons
+                      </TableCell>
+                      <TableCell align="right">{sum(rows, 'need')}</TableCell>
+                      <TableCell align="right">{sum(rows, 'spare')}</TableCell>
+                      <TableCell align="right">{sum(rows, 'need') + sum(rows, 'spare')}</TableCell>
+                      <TableCell colSpan={columns - 5} />
+                    </TableRow>
+                    {rows.map((row, i) => (
+                      <CountRow
+                        key={`${row.colour}-${row.inflatedIn.min}-${row.inflatedIn.max}`}
+                        row={row}
+                        // A product blown two ways is one product on the shelf: shown with its first row.
+                        product={
+                          rows.findIndex((one) => one.colour === row.colour) === i
+                            ? products.find(
+                                (one) => one.nominalIn === row.nominalIn && one.colour === row.colour,
+                              )
+                            : undefined
+                        }
+                        anyHeld={anyHeld}
+                        anyArriving={anyArriving}
+                      />
+                    ))}
+                  </Fragment>
+                );
+              })}
+            </TableBody>
+          </Table>
+        </TableContainer>
+      </Stack>
+      <PieceCounts />
+    </Box>
+  );
+}
+
+interface CountRowProps {
+  row: BalloonRow;
+  product: ReturnType<typeof productNeeds>[number] | undefined;
+  anyHeld: boolean;
+  anyArriving: boolean;
+}
+
+function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
+  const { file } = useJob();
+  const { range } = useUnits();
+  const { name, hex } = colourOf(file.workshop, row.colour);
+  const isCounted = file.workshop.stock.some(
+    (held) => held.nominalIn === row.nominalIn && held.colour === row.colour,
+  );
+  const over = product?.over ?? 0;
+  return (
+    <TableRow>
+      <TableCell>
+        <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
+          <Swatch hex={hex} /> {name}
+        </Stack>
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.inflatedIn)}</TableCell>
+      <TableCell align="right">{row.need}</TableCell>
+      <TableCell align="right">{row.spare}</TableCell>
+      <TableCell align="right">{row.need + row.spare}</TableCell>
+      <TableCell align="right" sx={{ py: 0.25 }}>
+        {product && (
+          <StockField
+            nominalIn={row.nominalIn}
+            colour={row.colour}
+            name={name}
+            onHand={isCounted ? product.onHand : undefined}
+          />
+        )}
+      </TableCell>
+      {anyHeld && <TableCell align="right">{product?.reserved || ''}</TableCell>}
+      {anyArriving && <TableCell align="right">{product?.arriving || ''}</TableCell>}
+      <TableCell
+        align="right"
+        sx={over < 0 && product ? { color: 'var(--mui-palette-out)', fontWeight: 700 } : undefined}
+      >
+        {product && (isCounted || product.arriving > 0) ? (over < 0 ? `short ${-over}` : over) : ''}
+      </TableCell>
+    </TableRow>
+  );
+}
+
+/** In all, then piece by piece; pieces of one group under their group's sum. */
+function PieceCounts() {
+  const { planned } = useJob();
+  const { long, short } = useUnits();
+  if (!planned) return null;
+  const { pieces, totals } = planned.plan;
+  const groups = [...new Set(pieces.flatMap((piece) => (piece.group ? [piece.group] : [])))];
+  return (
+    <Stack spacing={2} sx={{ minWidth: 0 }}>
+      <Paper variant="outlined" sx={{ p: 2 }}>
+        <Typography variant="h2">In all</Typography>
+        <Typography sx={{ fontSize: 34, fontWeight: 700, lineHeight: 1.2 }} data-testid="total-balloons">
+          {sum(totals.balloons, 'need')}{' '}
+          <Box component="span" sx={{ fontSize: 17, fontWeight: 500 }}>
+            balloons and {sum(totals.balloons, 'spare')} spare
+          </Box>
+        </Typography>
+        <Typography component="div" sx={{ color: 'text.secondary' }}>
+          Spares follow from quality:{' '}
+          <WorkingButton title="The spares" working={totals.working}>
+            show working
+          </WorkingButton>
+        </Typography>
+        {groups.map((group) => {
+          const own = pieces.filter((piece) => piece.group === group);
+          return (
+            <Typography key={group}>
+              {group}: {own.reduce((all, piece) => all + sum(piece.balloons, 'need'), 0)} balloons in{' '}
+              {own.length} pieces
+            </Typography>
+          );
+        })}
+      </Paper>
+      {pieces.map((piece) => (
+        <Paper key={piece.id} variant="outlined" sx={{ p: 2 }}>
+          <Typography variant="h2">{piece.name}</Typography>
+          <Typography component="div">
+            {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
+            <WorkingButton title={piece.name} working={piece.working}>
+              {piece.kind === 'organic-garland'
+                ? `${piece.clusters} clusters of ${piece.clusterSize}`
+                : piece.assemblies.map(({ count, name }) => `${count} ${name}`).join(', ') || 'show working'}
+            </WorkingButton>
+            {piece.fillerTrios > 0 &&
+              piece.kind === 'organic-garland' &&
+              ` · ${piece.fillerTrios} filler trios`}{' '}
+            · {sum(piece.balloons, 'need')} balloons · {Math.round(piece.benchMin)} min at the bench
+          </Typography>
+          {piece.notes.map((note) => (
+            <Typography key={note} sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>
+              {note}
+            </Typography>
+          ))}
+        </Paper>
+      ))}
+    </Stack>
+  );
+}

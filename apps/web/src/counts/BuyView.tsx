@@ -1,0 +1,149 @@
+import type { OnOrder, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import { type BuyRow, buyList, sizeName, wantedDay } from '@early-lantern/core';
+import {
+  Box,
+  Button,
+  Paper,
+  Stack,
+  Table,
+  TableBody,
+  TableCell,
+  TableContainer,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { DateTime } from 'luxon';
+import { useState } from 'react';
+import { keys, useSettings } from '../api/queries.ts';
+import { useJob } from '../job/context.ts';
+import { EmptyState } from '../parts/EmptyState.tsx';
+import { newId } from '../parts/ids.ts';
+import { useNotice } from '../parts/notices.tsx';
+import { Swatch } from '../parts/Swatch.tsx';
+import { useRowSave } from '../parts/useRowSave.ts';
+import { colourOf } from './product-name.ts';
+import { SoldOutDialog } from './SoldOutDialog.tsx';
+
+const dayText = (day: string) => DateTime.fromISO(day).toFormat('ccc d LLL', { locale: 'en' });
+
+/** What to buy, by the last day on which an order still arrives in time. */
+export function BuyView() {
+  const settings = useSettings().data;
+  const { planned } = useJob();
+  return settings && planned ? <BuyList row={settings} /> : null;
+}
+
+function BuyList({ row: settings }: { row: WorkshopRow }) {
+  const { planned, file } = useJob();
+  const tell = useNotice();
+  const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', settings);
+  const [soldOut, setSoldOut] = useState<BuyRow>();
+  const { workshop, job } = file;
+  const today = DateTime.now().setZone(workshop.timeZone).toISODate() as string;
+  const wanted = wantedDay(file);
+  const rows = buyList(planned?.plan.totals.balloons ?? [], workshop, wanted, today);
+  const priced = rows.some((row) => row.cover.price !== undefined);
+  const total = rows.reduce((sum, row) => sum + (row.cover.price ?? 0), 0);
+  const ordered = ({ product, cover, leadDays }: BuyRow): OnOrder => ({
+    id: newId('order'),
+    nominalIn: product.nominalIn,
+    colour: product.colour,
+    count: cover.balloons,
+    arrives: DateTime.fromISO(today).plus({ days: leadDays }).toISODate() as string,
+  });
+  const order = (chosen: readonly BuyRow[]) => {
+    const orders = chosen.map(ordered);
+    save(({ onOrder = [] }) => ({ onOrder: [...onOrder, ...orders] }));
+    tell({
+      text: `On order: ${chosen.length === 1 ? 'one product' : `${chosen.length} products`}. Receive them under Stock.`,
+      undo: () =>
+        save(({ onOrder = [] }) => ({
+          onOrder: onOrder.filter((one) => !orders.some((mine) => mine.id === one.id)),
+        })),
+    });
+  };
+  const fileAddress = (format: string) => `/api/v1/jobs/${job.id}/buy.${format}?today=${today}`;
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Typography sx={{ flexGrow: 1 }}>
+          Wanted in the workshop by <strong>{dayText(wanted)}</strong>, the day before doors.
+          {priced && ` Together ${total.toFixed(2)}.`}
+        </Typography>
+        <Button size="small" variant="outlined" component="a" href={fileAddress('csv')} download>
+          Save as CSV
+        </Button>
+        <Button size="small" variant="outlined" component="a" href={fileAddress('xlsx')} download>
+          Save as spreadsheet
+        </Button>
+        <Button size="small" variant="contained" disabled={rows.length === 0} onClick={() => order(rows)}>
+          All ordered
+        </Button>
+      </Stack>
+      {rows.length === 0 ? (
+        <EmptyState title="Nothing to buy">
+          Shelf and orders cover this job with its spares, and what earlier jobs hold.
+        </EmptyState>
+      ) : (
+        <TableContainer component={Paper} variant="outlined">
+          <Table size="small" aria-label="To buy">
+            <TableHead>
+              <TableRow>
+                <TableCell>Order by</TableCell>
+                <TableCell>Balloon</TableCell>
+                <TableCell>From</TableCell>
+                <TableCell align="right">Missing</TableCell>
+                <TableCell>Packs</TableCell>
+                <TableCell align="right">Left over</TableCell>
+                {priced && <TableCell align="right">Price</TableCell>}
+                <TableCell />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {rows.map((row) => {
+                const { product, missing, cover, supplier, orderBy, isTooLate, leadDays } = row;
+                const colour = colourOf(workshop, product.colour);
+                return (
+                  <TableRow key={`${product.nominalIn}-${product.colour}`}>
+                    <TableCell
+                      sx={
+                        isTooLate ? { color: 'var(--mui-palette-out)', fontWeight: 700 } : { fontWeight: 700 }
+                      }
+                    >
+                      {dayText(orderBy)}
+                      {isTooLate && ', too late'}
+                    </TableCell>
+                    <TableCell>
+                      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+                        <Swatch hex={colour.hex} /> {sizeName(product.nominalIn)} {colour.name}
+                      </Box>
+                    </TableCell>
+                    <TableCell sx={{ color: 'text.secondary' }}>
+                      {supplier ?? 'any supplier'}, {leadDays} days
+                    </TableCell>
+                    <TableCell align="right">{missing}</TableCell>
+                    <TableCell>
+                      {cover.packs.map(({ pack, times }) => `${times} × ${pack.count}`).join(' + ')}
+                    </TableCell>
+                    <TableCell align="right">{cover.surplus}</TableCell>
+                    {priced && <TableCell align="right">{cover.price?.toFixed(2) ?? ''}</TableCell>}
+                    <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                      <Button size="small" onClick={() => order([row])}>
+                        Ordered
+                      </Button>
+                      <Button size="small" onClick={() => setSoldOut(row)}>
+                        Sold out
+                      </Button>
+                    </TableCell>
+                  </TableRow>
+                );
+              })}
+            </TableBody>
+          </Table>
+        </TableContainer>
+      )}
+      {soldOut && <SoldOutDialog product={soldOut.product} onClose={() => setSoldOut(undefined)} />}
+    </Box>
+  );
+}

@@ -1,0 +1,120 @@
+import { sizeName } from '@early-lantern/core';
+import {
+  Box,
+  Button,
+  Paper,
+  Stack,
+  Table,
+  TableBody,
+  TableCell,
+  TableContainer,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { useMemo } from 'react';
+import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx';
+import { saveAsPdf, saveAsSvg } from '../cards/save.ts';
+import { useJob } from '../job/context.ts';
+import { useNotice } from '../parts/notices.tsx';
+import { Swatch } from '../parts/Swatch.tsx';
+import { useUnits } from '../preferences.tsx';
+import { colourOf } from './product-name.ts';
+
+/** What each person inflates in one go, and the labels for the pre-counted bags. */
+export function LotsView() {
+  const { planned, file } = useJob();
+  const { range } = useUnits();
+  const tell = useNotice();
+  const pieces = planned?.plan.pieces;
+  const lots = useMemo<LabelledLot[]>(
+    () => (pieces ?? []).flatMap((piece) => piece.lots.map((lot) => ({ ...lot, piece: piece.name }))),
+    [pieces],
+  );
+  const { colours } = file.workshop;
+  const sheets = labelSheets(lots);
+  const failed = (error: Error) => tell({ text: `Not made: ${error.message}` });
+  const cards = () => sheets.map((sheet) => <LotLabels key={sheet[0]?.id} lots={sheet} colours={colours} />);
+  const saveSvgs = async () => {
+    for (const [i, card] of cards().entries()) await saveAsSvg(`labels ${file.job.name} ${i + 1}`, card);
+  };
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 500px' },
+        alignItems: 'start',
+      }}
+    >
+      <TableContainer component={Paper} variant="outlined">
+        <Table size="small" aria-label="Lots">
+          <TableHead>
+            <TableRow>
+              <TableCell>Lot</TableCell>
+              <TableCell>Balloon</TableCell>
+              <TableCell>Blow to</TableCell>
+              <TableCell align="right">Hang</TableCell>
+              <TableCell align="right">Spare</TableCell>
+              <TableCell>Into</TableCell>
+              <TableCell>Bags</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {lots.map((lot, i) => {
+              const colour = colourOf(file.workshop, lot.colour);
+              const isFirst = lot.piece !== lots[i - 1]?.piece;
+              return [
+                isFirst && (
+                  <TableRow
+                    key={`piece-${lot.id}`}
+                    sx={{ '& th': { bgcolor: 'background.default', fontWeight: 700 } }}
+                  >
+                    <TableCell component="th" scope="rowgroup" colSpan={7}>
+                      {lot.piece}
+                    </TableCell>
+                  </TableRow>
+                ),
+                <TableRow key={lot.id}>
+                  <TableCell sx={{ fontWeight: 700 }}>{lot.id}</TableCell>
+                  <TableCell>
+                    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', whiteSpace: 'nowrap' }}>
+                      <Swatch hex={colour.hex} /> {sizeName(lot.nominalIn)} {colour.name}
+                    </Box>
+                  </TableCell>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(lot.inflatedIn)}</TableCell>
+                  <TableCell align="right">{lot.count}</TableCell>
+                  <TableCell align="right">{lot.spare}</TableCell>
+                  <TableCell>{lot.cluster}</TableCell>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                    {lot.bags.length === 1
+                      ? lot.bags[0]
+                      : lot.bags.map((bag, b) => `${bag}: ${lot.perSection[b]}`).join(', ')}
+                  </TableCell>
+                </TableRow>,
+              ];
+            })}
+          </TableBody>
+        </Table>
+      </TableContainer>
+      <Paper variant="outlined" sx={{ p: 1.25 }}>
+        <Stack direction="row" sx={{ gap: 1, mb: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Typography variant="h2" sx={{ flexGrow: 1 }}>
+            {lots.length} labels
+          </Typography>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => void saveAsPdf(`labels ${file.job.name}`, cards()).catch(failed)}
+          >
+            Save as PDF
+          </Button>
+          <Button size="small" variant="outlined" onClick={() => void saveSvgs().catch(failed)}>
+            Save as SVG
+          </Button>
+        </Stack>
+        <Box sx={{ display: 'grid', gap: 1, '& svg': { width: '100%', height: 'auto' } }}>{cards()}</Box>
+      </Paper>
+    </Box>
+  );
+}

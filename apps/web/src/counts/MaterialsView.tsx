@@ -1,0 +1,110 @@
+import type { MaterialRow, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import {
+  Box,
+  Paper,
+  Table,
+  TableBody,
+  TableCell,
+  TableContainer,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { keys, useSettings } from '../api/queries.ts';
+import { useJob } from '../job/context.ts';
+import { MaterialTable } from '../parts/MaterialTable.tsx';
+import { useRowSave } from '../parts/useRowSave.ts';
+import { WorkingButton } from '../parts/WorkingButton.tsx';
+
+const amount = (value: number) => String(Number(value.toFixed(2)));
+
+/** Everything besides balloons, in all beside the shelf, and piece by piece. */
+export function MaterialsView() {
+  const { planned } = useJob();
+  const settings = useSettings().data;
+  if (!planned || !settings) return null;
+  const { pieces, totals } = planned.plan;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1.2fr) minmax(0, 1fr)' },
+        alignItems: 'start',
+      }}
+    >
+      <TableContainer component={Paper} variant="outlined">
+        <Table size="small" aria-label="Materials in all">
+          <TableHead>
+            <TableRow>
+              <TableCell>Material</TableCell>
+              <TableCell align="right">Need</TableCell>
+              <TableCell align="right">On the shelf</TableCell>
+              <TableCell>After the job</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {totals.materials.map((row) => (
+              <MaterialLine key={row.label} row={row} settings={settings} />
+            ))}
+          </TableBody>
+        </Table>
+      </TableContainer>
+      <Box sx={{ display: 'grid', gap: 2, minWidth: 0 }}>
+        {pieces
+          .filter((piece) => piece.materials.length > 0)
+          .map((piece) => (
+            <Paper key={piece.id} variant="outlined" sx={{ p: 2, overflowX: 'auto' }}>
+              <Typography variant="h2" sx={{ mb: 1 }}>
+                {piece.name}
+              </Typography>
+              <MaterialTable rows={piece.materials} />
+            </Paper>
+          ))}
+      </Box>
+    </Box>
+  );
+}
+
+function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopRow }) {
+  const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', settings);
+  const held = settings.data.materials?.find((one) => one.item === row.item)?.onHand;
+  const commit = (text: string) => {
+    const onHand = Number(text);
+    if (text.trim() === '' || !(onHand >= 0) || onHand === held) return;
+    save(({ materials = [] }) => ({
+      materials: [...materials.filter((one) => one.item !== row.item), { item: row.item, onHand }],
+    }));
+  };
+  return (
+    <TableRow>
+      <TableCell>{row.label}</TableCell>
+      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+        <WorkingButton title={row.label} working={row.working}>
+          {amount(row.count)} {row.unit}
+        </WorkingButton>
+      </TableCell>
+      <TableCell align="right" sx={{ py: 0.25 }}>
+        <TextField
+          key={held}
+          defaultValue={held ?? ''}
+          type="number"
+          placeholder="count"
+          error={held !== undefined && held < row.count}
+          onBlur={(event) => commit(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && commit((event.target as HTMLInputElement).value)}
+          slotProps={{
+            htmlInput: {
+              'aria-label': `${row.label} on the shelf`,
+              min: 0,
+              style: { textAlign: 'right', padding: '4px 8px' },
+            },
+          }}
+          sx={{ width: 88 }}
+        />
+      </TableCell>
+      <TableCell sx={{ color: 'text.secondary' }}>{row.isGear ? 'comes back' : 'used up'}</TableCell>
+    </TableRow>
+  );
+}

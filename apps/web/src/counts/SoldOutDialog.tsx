@@ -1,0 +1,146 @@
+import type { Piece } from '@early-lantern/contract';
+import { countPieces, type ProductNeed, sizeName, substitutes, wantedDay } from '@early-lantern/core';
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from '@mui/material';
+import { useMemo } from 'react';
+import { fileOf, useJobs, useSites, useWorkshop } from '../api/queries.ts';
+import { useJob } from '../job/context.ts';
+import { useNotice } from '../parts/notices.tsx';
+import { Swatch } from '../parts/Swatch.tsx';
+import { colourOf } from './product-name.ts';
+
+interface SoldOutDialogProps {
+  product: ProductNeed;
+  onClose: () => void;
+}
+
+/** Alternatives to a colour that is sold out, the closest first, with what each means for all coming jobs. */
+export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
+  const { file, store } = useJob();
+  const tell = useNotice();
+  const { workshop } = file;
+  const name = `${sizeName(product.nominalIn)} ${colourOf(workshop, product.colour).name.toLowerCase()}`;
+  const found = useMemo(
+    () => substitutes(product.nominalIn, product.colour, workshop, wantedDay(file)),
+    [product, workshop, file],
+  );
+  const wanting = useWantedElsewhere(product);
+  const here = product.need + product.spare;
+  const elsewhere = wanting.reduce((sum, one) => sum + one.wanted, 0);
+  const take = (useColour: string) => {
+    store.change((before) => ({
+      ...before,
+      pieces: before.pieces.map((piece) => standIn(piece, product, useColour)),
+    }));
+    tell({
+      text: `${colourOf(workshop, useColour).name} stands in for ${name} in this job.`,
+      undo: store.undo,
+    });
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth>
+      <DialogTitle>{name} is sold out</DialogTitle>
+      <DialogContent>
+        <Typography>
+          This job wants {here}.
+          {wanting.length > 0
+            ? ` Other coming jobs want ${wanting.map((one) => `${one.wanted} (${one.job})`).join(', ')}.`
+            : ' No other coming job wants it.'}
+        </Typography>
+        <Box sx={{ overflowX: 'auto' }}>
+          <Table size="small" aria-label="Alternatives">
+            <TableHead>
+              <TableRow>
+                <TableCell>Instead</TableCell>
+                <TableCell align="right">Difference</TableCell>
+                <TableCell align="right">To be had</TableCell>
+                <TableCell>For this job</TableCell>
+                <TableCell>For all coming jobs</TableCell>
+                <TableCell />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {found.map((one) => {
+                const colour = colourOf(workshop, one.colour);
+                const left = one.available - ownWant(file, product.nominalIn, one.colour);
+                return (
+                  <TableRow key={one.colour} sx={one.isMade ? {} : { opacity: 0.75 }}>
+                    <TableCell>
+                      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+                        <Swatch hex={colour.hex} /> {colour.name}
+                      </Box>
+                    </TableCell>
+                    <TableCell align="right" title="CIEDE2000">
+                      {one.difference.toFixed(1)}, {closeness(one.difference)}
+                    </TableCell>
+                    <TableCell align="right">{one.isMade ? Math.max(0, left) : 'not made'}</TableCell>
+                    <TableCell>{one.isMade ? effect(left - here) : ''}</TableCell>
+                    <TableCell>{one.isMade ? effect(left - here - elsewhere) : ''}</TableCell>
+                    <TableCell align="right">
+                      <Button size="small" disabled={!one.isMade} onClick={() => take(one.colour)}>
+                        Use it here
+                      </Button>
+                    </TableCell>
+                  </TableRow>
+                );
+              })}
+            </TableBody>
+          </Table>
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+const effect = (over: number) => (over >= 0 ? `enough, ${over} left` : `${-over} short, to be bought`);
+
+const closeness = (difference: number) =>
+  difference < 3 ? 'hardly seen' : difference < 10 ? 'close' : difference < 25 ? 'kindred' : 'another colour';
+
+/** What this job already takes of a product. */
+function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, colour: string): number {
+  return countPieces(file)
+    .balloons.filter((row) => row.nominalIn === nominalIn && row.colour === colour)
+    .reduce((sum, row) => sum + row.need + row.spare, 0);
+}
+
+/** A piece with another colour standing in for a product, if it has the product at all. */
+function standIn(piece: Piece, { nominalIn, colour }: ProductNeed, useColour: string): Piece {
+  if (!('grade' in piece) || !JSON.stringify(piece).includes(`"${colour}"`)) return piece;
+  const others = (piece.standIns ?? []).filter((one) => one.nominalIn !== nominalIn || one.colour !== colour);
+  return { ...piece, standIns: [...others, { way: 'other-colour', nominalIn, colour, useColour }] };
+}
+
+/** What other jobs still to come want of a product. */
+function useWantedElsewhere(product: ProductNeed): { job: string; wanted: number }[] {
+  const { file } = useJob();
+  const jobs = useJobs().data;
+  const sites = useSites().data;
+  const workshop = useWorkshop();
+  return useMemo(() => {
+    if (!jobs || !sites || !workshop) return [];
+    return jobs
+      .filter((row) => row.data.id !== file.job.id && Date.parse(row.data.doors) > Date.now())
+      .flatMap((row) => {
+        const other = fileOf(row, workshop, sites);
+        const wanted = other ? ownWant(other, product.nominalIn, product.colour) : 0;
+        return wanted > 0 ? [{ job: row.data.name, wanted }] : [];
+      });
+  }, [jobs, sites, workshop, file.job.id, product]);
+}

@@ -1,0 +1,119 @@
+import { type Booked, MovementKind, type WorkshopRow } from '@early-lantern/contract';
+import { sizeName } from '@early-lantern/core';
+import { Box, Button, MenuItem, Paper, TextField, Typography } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ApiProblem, call } from '../api/client.ts';
+import { keys, queryClient } from '../api/queries.ts';
+import { useNotice } from '../parts/notices.tsx';
+
+export const movementWords: Record<MovementKind, string> = {
+  received: 'received',
+  counted: 'counted',
+  adjusted: 'adjusted',
+  used: 'used',
+  returned: 'came back from a strike',
+  corrected: 'corrected',
+};
+
+/** Kinds that take from the shelf; the others add to it, and a correction may do either. */
+const takes = (kind: MovementKind) => kind === 'used';
+const signed = (kind: MovementKind) => kind === 'adjusted' || kind === 'corrected';
+
+/** Books what came or went: nothing is taken that is not there. */
+export function MovementForm({ row }: { row: WorkshopRow }) {
+  const tell = useNotice();
+  const { colours, stock } = row.data;
+  const [kind, setKind] = useState<MovementKind>('received');
+  const [nominalIn, setSize] = useState(11);
+  const [colour, setColour] = useState(colours[0]?.id ?? '');
+  const [count, setCount] = useState('');
+  const [note, setNote] = useState('');
+  const sizes = [...new Set([5, 9, 11, 17, 24, 36, ...stock.map((held) => held.nominalIn)])].sort(
+    (a, b) => a - b,
+  );
+  const book = useMutation({
+    mutationFn: (change: number) =>
+      call<Booked>('POST', '/stock/movements', { movements: [{ nominalIn, colour, kind, change, note }] }),
+    onSuccess: ({ movements }) => {
+      setCount('');
+      setNote('');
+      tell({ text: `Booked. ${movements[0]?.onHand} on the shelf now.` });
+    },
+    onError: (error) => {
+      const faults = error instanceof ApiProblem ? error.problem.faults : undefined;
+      tell({ text: `Not booked. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
+    },
+    onSettled: () =>
+      Promise.all([
+        queryClient.invalidateQueries({ queryKey: keys.workshop }),
+        queryClient.invalidateQueries({ queryKey: keys.movements }),
+      ]),
+  });
+  const value = Number(count);
+  const isSound =
+    count.trim() !== '' && Number.isInteger(value) && value !== 0 && (signed(kind) || value > 0);
+  return (
+    <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Book a movement">
+      <Typography variant="h2" sx={{ mb: 1.5 }}>
+        What came or went
+      </Typography>
+      <Box
+        component="form"
+        onSubmit={(event: React.FormEvent) => {
+          event.preventDefault();
+          if (isSound) book.mutate(takes(kind) ? -value : value);
+        }}
+        sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}
+      >
+        <TextField
+          select
+          label="What"
+          value={kind}
+          onChange={(event) => setKind(MovementKind.parse(event.target.value))}
+        >
+          {MovementKind.options
+            .filter((one) => one !== 'counted')
+            .map((one) => (
+              <MenuItem key={one} value={one}>
+                {movementWords[one]}
+              </MenuItem>
+            ))}
+        </TextField>
+        <TextField
+          label={signed(kind) ? 'Balloons, − for fewer' : 'Balloons'}
+          value={count}
+          onChange={(event) => setCount(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <TextField
+          select
+          label="Size"
+          value={String(nominalIn)}
+          onChange={(event) => setSize(Number(event.target.value))}
+        >
+          {sizes.map((size) => (
+            <MenuItem key={size} value={String(size)}>
+              {sizeName(size)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="Colour" value={colour} onChange={(event) => setColour(event.target.value)}>
+          {colours.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="Note"
+          value={note}
+          onChange={(event) => setNote(event.target.value.slice(0, 400))}
+        />
+        <Button type="submit" variant="contained" disabled={!isSound || book.isPending}>
+          Book it
+        </Button>
+      </Box>
+    </Paper>
+  );
+}
