@@ -17,6 +17,11 @@ export const router = createBrowserRouter([
         lazy: { Component: async () => (await import('./sites/SitesScreen.tsx')).SitesScreen },
       },
       {
+        path: 'sites/:siteId',
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./sites/SiteScreen.tsx')).SiteScreen },
+      },
+      {
         path: 'stock',
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./stock/StockScreen.tsx')).StockScreen },

@@ -29,3 +29,4 @@ export { countPieces, draftPlan, planJob } from './plan.ts';
 export * from './quantity/length.ts';
 export { type BuyRow, buyList, type Substitute, substitutes, wantedDay } from './stock/buy.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';
+export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';

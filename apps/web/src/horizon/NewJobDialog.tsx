@@ -68,7 +68,8 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
     setFault(lacks);
     if (lacks) return;
     try {
-      const at = isNewPlace ? await addSite(place) : siteId;
+      const at = isNewPlace ? await addSite(place) : sites.find((site) => site.id === siteId);
+      if (!at) throw new Error('That place is no longer there.');
       const job = newJob(name.trim(), at, DateTime.fromISO(doors, { zone }), crew);
       await call('POST', '/jobs', job);
       await Promise.all([
@@ -182,7 +183,7 @@ async function addSite(place: {
   heightM: number;
   surface: Surface;
   driveMin: number;
-}): Promise<string> {
+}): Promise<Site> {
   const id = newId(place.name);
   const site: Site = {
     id,
@@ -204,17 +205,18 @@ async function addSite(place: {
     contact: '',
   };
   await call('POST', '/sites', site);
-  return id;
+  return site;
 }
 
 /** Four hours of access up to doors, four hours of event, two to strike: a beginning to be corrected under Brief. */
-function newJob(name: string, siteId: string, doors: DateTime, crew: string[]): JobHead {
+function newJob(name: string, site: Site, doors: DateTime, crew: string[]): JobHead {
   const iso = (moment: DateTime) => moment.toISO({ suppressMilliseconds: true }) as string;
   return {
     id: newId(name),
     name,
     event: '',
-    siteId,
+    siteId: site.id,
+    siteSeen: site,
     doors: iso(doors),
     access: { from: iso(doors.minus({ hours: 4 })), until: iso(doors) },
     strike: { from: iso(doors.plus({ hours: 4 })), until: iso(doors.plus({ hours: 6 })) },

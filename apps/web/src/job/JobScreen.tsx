@@ -20,6 +20,7 @@ import { exportJob } from './export-job.ts';
 import { JobTitle } from './JobTitle.tsx';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
+import { SiteChanges } from './SiteChanges.tsx';
 import { tabs } from './tabs.ts';
 import { Verdict } from './Verdict.tsx';
 
@@ -166,6 +167,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
           </Tooltip>
         </Stack>
       </Stack>
+      <SiteChanges />
       <Outlet />
       {save.kind === 'conflict' && <ConflictDialog conflict={save.conflict} onChoose={store.resolve} />}
     </JobContext>

@@ -117,6 +117,7 @@ export function Frame() {
                 fontWeight: 650,
                 textDecoration: 'none',
                 py: 0.75,
+                fontSize: { xs: 15, sm: 16 },
                 borderBottom: '3px solid transparent',
                 '&.active': { color: 'text.primary', borderColor: 'text.primary' },
               }}
@@ -147,8 +148,8 @@ export function Frame() {
           <Button
             size="small"
             onClick={() => setUnits(otherUnits)}
+            sx={{ whiteSpace: 'nowrap', minWidth: 0, px: { xs: 0.5, sm: 1.25 } }}
             aria-label={`${units === 'imperial' ? 'ft · in' : 'm · cm'}: show ${otherUnits} lengths`}
-            sx={{ minWidth: 0 }}
           >
             {units === 'imperial' ? 'ft · in' : 'm · cm'}
           </Button>

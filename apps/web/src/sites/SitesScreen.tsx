@@ -1,56 +1,62 @@
-import { type Site, type SiteRow, type Spot, Surface } from '@early-lantern/contract';
+import type { Site, SiteRow } from '@early-lantern/contract';
+import { surveyWalk } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
+import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import {
   Box,
   Button,
-  FormControlLabel,
   IconButton,
   LinearProgress,
-  MenuItem,
+  Link,
   Paper,
   Stack,
-  Switch,
-  TextField,
+  Tooltip,
   Typography,
 } from '@mui/material';
+import { Link as RouterLink, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient, useSites } from '../api/queries.ts';
-import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
-import { LengthField } from '../parts/LengthField.tsx';
+import { lampWords } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
-import { useRowSave } from '../parts/useRowSave.ts';
+import { useUnits } from '../preferences.tsx';
+import { surfaceWords } from './words.ts';
 
 /** Places once surveyed, kept for next time. */
 export function SitesScreen() {
   const sites = useSites();
   const tell = useNotice();
+  const navigate = useNavigate();
   if (sites.error) throw sites.error;
   if (!sites.data) return <LinearProgress aria-label="Opening the sites" />;
-  const add = async () => {
-    const site: Site = {
-      id: newId('site'),
-      name: 'New place',
-      indoors: true,
-      driveMin: 20,
-      loadIn: { distanceM: 30.48, steps: 0 },
-      spots: [{ id: 'wall', name: 'Wall', kind: 'wall', widthM: 4.8768, heightM: 3.048, surface: 'painted' }],
-      rules: '',
-      contact: '',
-    };
-    await call('POST', '/sites', site).catch((error: Error) => tell({ text: `Not added: ${error.message}` }));
+  const put = async (site: Site) => {
+    const added = await call('POST', '/sites', site).then(
+      () => true,
+      (error: Error) => tell({ text: `Not added: ${error.message}` }),
+    );
     await queryClient.invalidateQueries({ queryKey: keys.sites });
+    if (added) await navigate(`/sites/${site.id}`);
   };
+  const fresh = (): Site => ({
+    id: newId('site'),
+    name: 'New place',
+    indoors: true,
+    driveMin: 20,
+    loadIn: { distanceM: 30.48, steps: 0 },
+    spots: [{ id: 'wall', name: 'Wall', kind: 'wall', widthM: 4.8768, heightM: 3.048, surface: 'painted' }],
+    rules: '',
+    contact: '',
+  });
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
       <Stack direction="row" sx={{ alignItems: 'center', mb: 2 }}>
         <Typography variant="h1" sx={{ flexGrow: 1 }}>
           Sites
         </Typography>
-        <Button variant="contained" startIcon={<AddIcon />} onClick={() => void add()}>
+        <Button variant="contained" startIcon={<AddIcon />} onClick={() => void put(fresh())}>
           New place
         </Button>
       </Stack>
@@ -64,144 +70,69 @@ export function SitesScreen() {
         sx={{
           display: 'grid',
           gap: 2,
-          gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' },
-          alignItems: 'start',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr', xl: '1fr 1fr 1fr' },
         }}
       >
         {sites.data.map((row) => (
-          <SiteCard key={row.data.id} row={row} />
+          <SiteCard
+            key={row.data.id}
+            row={row}
+            onCopy={() =>
+              void put({
+                ...row.data,
+                id: newId(row.data.name),
+                name: `${row.data.name}, copy`.slice(0, 120),
+              })
+            }
+          />
         ))}
       </Box>
     </Box>
   );
 }
 
-function SiteCard({ row }: { row: SiteRow }) {
+function SiteCard({ row, onCopy }: { row: SiteRow; onCopy: () => void }) {
   const site = row.data;
-  const save = useRowSave<Site>(keys.sites, `/sites/${site.id}`, row);
-  const change = (edit: Partial<Site>) => save(() => edit);
-  const changeSpot = (id: string, edit: Partial<Spot>) =>
-    save(({ spots }) => ({ spots: spots.map((spot) => (spot.id === id ? { ...spot, ...edit } : spot)) }));
-  const addSpot = () =>
-    save(({ spots }) => ({
-      spots: [
-        ...spots,
-        {
-          id: newId('spot'),
-          name: 'New wall',
-          kind: 'wall',
-          widthM: 3.6576,
-          heightM: 3.048,
-          surface: 'painted',
-        },
-      ],
-    }));
+  const { long } = useUnits();
   const remove = useRowDelete<Site>(keys.sites, '/sites');
-
+  const open = surveyWalk(site).filter((question) => !question.isAnswered);
+  const waiting = [...new Set(open.flatMap((question) => question.lamps))].map(
+    (lamp) => lampWords[lamp].word,
+  );
   return (
     <Paper variant="outlined" component="article" aria-label={site.name} sx={{ p: 2 }}>
-      <Stack spacing={1.75}>
-        <Stack direction="row" sx={{ gap: 1 }}>
-          <CommitField
-            label="Place"
-            fullWidth
-            value={site.name}
-            onCommit={(text) => someName(text, (name) => change({ name }))}
-          />
-          <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove(row)}>
-            <DeleteIcon />
-          </IconButton>
-        </Stack>
-        <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(3, 1fr)' }}>
-          <CommitField
-            label="Drive, minutes"
-            value={String(site.driveMin)}
-            onCommit={(text) => wholeNumber(text, 0, 720, (driveMin) => change({ driveMin }))}
-          />
-          <LengthField
-            label="Van to spot"
-            valueM={site.loadIn.distanceM}
-            min={0}
-            max={2000}
-            onCommit={(distanceM) => save(({ loadIn }) => ({ loadIn: { ...loadIn, distanceM } }))}
-          />
-          <CommitField
-            label="Steps"
-            value={String(site.loadIn.steps)}
-            onCommit={(text) =>
-              wholeNumber(text, 0, 500, (steps) => save(({ loadIn }) => ({ loadIn: { ...loadIn, steps } })))
-            }
-          />
+      <Stack direction="row" sx={{ alignItems: 'start', gap: 0.5 }}>
+        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+          <Typography variant="h2" noWrap title={site.name}>
+            <Link component={RouterLink} to={`/sites/${site.id}`} color="inherit">
+              {site.name}
+            </Link>
+          </Typography>
+          <Typography sx={{ color: 'text.secondary' }}>
+            {site.indoors ? 'Indoors' : 'Outdoors'} · {site.driveMin} min drive ·{' '}
+            {long(site.loadIn.distanceM)} from the van
+            {site.loadIn.steps > 0 && `, ${site.loadIn.steps} steps`}
+          </Typography>
         </Box>
-        <FormControlLabel
-          control={
-            <Switch checked={site.indoors} onChange={(event) => change({ indoors: event.target.checked })} />
-          }
-          label="Indoors"
-        />
-        {site.spots.map((spot) => (
-          <Box
-            key={spot.id}
-            sx={{
-              display: 'grid',
-              gap: 1,
-              gridTemplateColumns: { xs: '1fr 1fr', sm: '1.5fr 1fr 1fr 1.1fr auto' },
-              alignItems: 'start',
-            }}
-          >
-            <CommitField
-              label="Spot"
-              value={spot.name}
-              onCommit={(text) => someName(text, (name) => changeSpot(spot.id, { name }))}
-            />
-            <LengthField
-              label="Width"
-              valueM={spot.widthM}
-              max={60}
-              onCommit={(widthM) => changeSpot(spot.id, { widthM })}
-            />
-            <LengthField
-              label="Height"
-              valueM={spot.heightM}
-              max={20}
-              onCommit={(heightM) => changeSpot(spot.id, { heightM })}
-            />
-            <TextField
-              select
-              label="Surface"
-              value={spot.surface}
-              onChange={(event) => changeSpot(spot.id, { surface: Surface.parse(event.target.value) })}
-            >
-              {Surface.options.map((surface) => (
-                <MenuItem key={surface} value={surface}>
-                  {surface}
-                </MenuItem>
-              ))}
-            </TextField>
-            <IconButton
-              aria-label={`Delete ${spot.name}`}
-              disabled={site.spots.length === 1}
-              onClick={() => save(({ spots }) => ({ spots: spots.filter((one) => one.id !== spot.id) }))}
-            >
-              <DeleteIcon />
-            </IconButton>
-          </Box>
-        ))}
-        <Button startIcon={<AddIcon />} onClick={addSpot} sx={{ alignSelf: 'start' }}>
-          Add a spot
-        </Button>
-        <CommitField
-          label="House rules"
-          multiline
-          value={site.rules}
-          onCommit={(rules) => void change({ rules }) as undefined}
-        />
-        <CommitField
-          label="Contact"
-          value={site.contact}
-          onCommit={(contact) => void change({ contact }) as undefined}
-        />
+        <Tooltip title="A copy to begin from">
+          <IconButton aria-label={`Copy ${site.name}`} onClick={onCopy}>
+            <CopyIcon />
+          </IconButton>
+        </Tooltip>
+        <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove(row)}>
+          <DeleteIcon />
+        </IconButton>
       </Stack>
+      {site.spots.map((spot) => (
+        <Typography key={spot.id}>
+          {spot.name}: {long(spot.widthM)} × {long(spot.heightM)}, {surfaceWords[spot.surface]}
+        </Typography>
+      ))}
+      <Typography sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>
+        {open.length === 0
+          ? 'Surveyed through and through.'
+          : `${open.length} ${open.length === 1 ? 'thing' : 'things'} still to ask; ${waiting.join(', ')} wait for it.`}
+      </Typography>
     </Paper>
   );
 }

@@ -1,9 +1,13 @@
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useCrew, useSettings } from '../api/queries.ts';
+import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
+import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
+import { SizesPanel } from './SizesPanel.tsx';
+import { SuppliersPanel } from './SuppliersPanel.tsx';
 
 /** The business: its people and hours, its colours, its own pace. */
 export function WorkshopScreen() {
@@ -21,16 +25,22 @@ export function WorkshopScreen() {
         sx={{
           display: 'grid',
           gap: 2,
-          gridTemplateColumns: { xs: '1fr', lg: '1fr 1fr' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.1fr)' },
           alignItems: 'start',
         }}
       >
         <Box sx={{ display: 'grid', gap: 2 }}>
           <SettingsPanel row={settings.data} />
+          <SchoolsDefaults row={settings.data} />
           <CrewPanel rows={crew.data} />
           <GearPanel row={settings.data} />
         </Box>
-        <RatesPanel row={settings.data} />
+        <Box sx={{ display: 'grid', gap: 2 }}>
+          <ColoursPanel row={settings.data} />
+          <SizesPanel row={settings.data} />
+          <SuppliersPanel row={settings.data} />
+          <RatesPanel row={settings.data} />
+        </Box>
       </Box>
     </Box>
   );

@@ -1,0 +1,87 @@
+import type { Spot } from '@early-lantern/contract';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { LengthField } from '../parts/LengthField.tsx';
+import { listWords, type Mark, markChoices } from './marks.ts';
+import { surfaceWords } from './words.ts';
+
+interface MarkPanelProps {
+  mark: Mark;
+  spot: Spot;
+  onMark: (mark: Mark) => void;
+  onRemove: () => void;
+}
+
+/** The chosen mark in figures. */
+export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
+  const word = (what: string) =>
+    mark.list === 'regions' ? surfaceWords[what as keyof typeof surfaceWords] : what;
+  return (
+    <Stack spacing={1.25} component="section" aria-label={listWords[mark.list].one}>
+      <Stack direction="row" sx={{ alignItems: 'center' }}>
+        <Typography variant="h3" sx={{ flexGrow: 1 }}>
+          {listWords[mark.list].one}
+        </Typography>
+        <IconButton size="small" aria-label={`Delete this ${mark.what}`} onClick={onRemove}>
+          <DeleteIcon />
+        </IconButton>
+      </Stack>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        {mark.list !== 'power' && (
+          <TextField
+            select
+            label="What"
+            value={mark.what}
+            onChange={(event) => onMark({ ...mark, what: event.target.value })}
+            sx={{ gridColumn: '1 / -1' }}
+          >
+            {markChoices[mark.list].map((what) => (
+              <MenuItem key={what} value={what}>
+                {word(what)}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        <LengthField
+          label="Across"
+          min={0}
+          max={spot.widthM}
+          valueM={mark.xM}
+          onCommit={(xM) => onMark({ ...mark, xM })}
+        />
+        <LengthField
+          label="Up"
+          min={0}
+          max={spot.heightM}
+          valueM={mark.yM}
+          onCommit={(yM) => onMark({ ...mark, yM })}
+        />
+        {mark.widthM !== undefined && (
+          <LengthField
+            label="Width"
+            max={60}
+            valueM={mark.widthM}
+            onCommit={(widthM) => onMark({ ...mark, widthM })}
+          />
+        )}
+        {mark.heightM !== undefined && (
+          <LengthField
+            label="Height"
+            max={20}
+            valueM={mark.heightM}
+            onCommit={(heightM) => onMark({ ...mark, heightM })}
+          />
+        )}
+        {mark.lengthM !== undefined && (
+          <LengthField
+            label="Length (0: one point)"
+            min={0}
+            max={60}
+            valueM={mark.lengthM}
+            onCommit={(lengthM) => onMark({ ...mark, lengthM })}
+          />
+        )}
+      </Box>
+    </Stack>
+  );
+}

@@ -1,0 +1,140 @@
+import type { Site } from '@early-lantern/contract';
+import { Box, Checkbox, FormControlLabel, FormGroup, Paper, Stack, Switch, Typography } from '@mui/material';
+import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { LengthField } from '../parts/LengthField.tsx';
+import { HoursField } from './HoursField.tsx';
+import type { SiteChange } from './useSiteEdit.ts';
+import { forbidWords } from './words.ts';
+
+/** The way in, the house rules, who to call: everything about a place that is not drawn. */
+export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) {
+  const set = (edit: Partial<Site>) => change(() => edit);
+  const loadIn = (edit: Partial<Site['loadIn']>) =>
+    change((before) => ({ loadIn: { ...before.loadIn, ...edit } }));
+  const forbids = site.forbids ?? [];
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 2,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr' },
+        alignItems: 'start',
+      }}
+    >
+      <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="The way in">
+        <Stack spacing={1.5}>
+          <Typography variant="h2">The way in</Typography>
+          <CommitField
+            label="Place"
+            value={site.name}
+            onCommit={(text) => someName(text, (name) => set({ name }))}
+          />
+          <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(2, 1fr)' }}>
+            <CommitField
+              label="Drive, minutes"
+              value={String(site.driveMin)}
+              onCommit={(text) => wholeNumber(text, 0, 720, (driveMin) => set({ driveMin }))}
+            />
+            <LengthField
+              label="Van to spot"
+              valueM={site.loadIn.distanceM}
+              min={0}
+              max={2000}
+              onCommit={(distanceM) => loadIn({ distanceM })}
+            />
+            <CommitField
+              label="Steps"
+              value={String(site.loadIn.steps)}
+              onCommit={(text) => wholeNumber(text, 0, 500, (steps) => loadIn({ steps }))}
+            />
+            <LengthField
+              label="Narrowest door"
+              valueM={site.loadIn.doorM ?? 0}
+              min={0.3}
+              max={20}
+              onCommit={(doorM) => loadIn({ doorM })}
+            />
+          </Box>
+          <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
+            <FormControlLabel
+              control={
+                <Switch
+                  checked={site.loadIn.lift ?? false}
+                  onChange={(event) => loadIn({ lift: event.target.checked })}
+                />
+              }
+              label="Lift"
+            />
+            <FormControlLabel
+              control={
+                <Switch checked={site.indoors} onChange={(event) => set({ indoors: event.target.checked })} />
+              }
+              label="Indoors"
+            />
+          </Stack>
+          <CommitField
+            label="Parking"
+            value={site.loadIn.parking ?? ''}
+            onCommit={(parking) => void loadIn({ parking }) as undefined}
+          />
+          <CommitField
+            label="Way in, who opens"
+            value={site.access ?? ''}
+            onCommit={(access) => void set({ access }) as undefined}
+          />
+        </Stack>
+      </Paper>
+      <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="House rules">
+        <Stack spacing={1.5}>
+          <Typography variant="h2">House rules</Typography>
+          <FormGroup row>
+            {(Object.keys(forbidWords) as typeof forbids).map((what) => (
+              <FormControlLabel
+                key={what}
+                control={
+                  <Checkbox
+                    checked={forbids.includes(what)}
+                    onChange={(event) =>
+                      set({
+                        forbids: event.target.checked
+                          ? [...forbids, what]
+                          : forbids.filter((one) => one !== what),
+                      })
+                    }
+                  />
+                }
+                label={`no ${forbidWords[what]}`}
+              />
+            ))}
+          </FormGroup>
+          <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+            Quiet hours:{' '}
+            {site.quiet
+              ? `${site.quiet.from} to ${site.quiet.to}`
+              : site.quiet === null
+                ? 'none'
+                : 'not asked yet'}
+          </Typography>
+          <HoursField
+            key={JSON.stringify(site.quiet)}
+            none="None"
+            value={site.quiet ?? undefined}
+            onNone={() => set({ quiet: null })}
+            onHours={(quiet) => set({ quiet })}
+          />
+          <CommitField
+            label="In the house's words"
+            multiline
+            value={site.rules}
+            onCommit={(rules) => void set({ rules }) as undefined}
+          />
+          <CommitField
+            label="Contact"
+            value={site.contact}
+            onCommit={(contact) => void set({ contact }) as undefined}
+          />
+        </Stack>
+      </Paper>
+    </Box>
+  );
+}

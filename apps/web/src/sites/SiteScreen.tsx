@@ -1,0 +1,275 @@
+import { Floor, type Site, type SiteRow, type Spot, SpotKind, Surface } from '@early-lantern/contract';
+import AddIcon from '@mui/icons-material/Add';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import UndoIcon from '@mui/icons-material/Undo';
+import {
+  Box,
+  Button,
+  FormControlLabel,
+  IconButton,
+  LinearProgress,
+  Link,
+  MenuItem,
+  Paper,
+  Stack,
+  Switch,
+  Tab,
+  Tabs,
+  TextField,
+  Tooltip,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link as RouterLink, useParams } from 'react-router';
+import { useSites } from '../api/queries.ts';
+import { CommitField, someName } from '../parts/CommitField.tsx';
+import { newId } from '../parts/ids.ts';
+import { LengthField } from '../parts/LengthField.tsx';
+import { MarkPanel } from './MarkPanel.tsx';
+import { listWords, type Mark, type MarkList, marksOf, newMark, withMark, withoutMark } from './marks.ts';
+import { SiteFacts } from './SiteFacts.tsx';
+import { SpotEditor } from './SpotEditor.tsx';
+import { SurveyWalk } from './SurveyWalk.tsx';
+import { useSiteEdit } from './useSiteEdit.ts';
+import { floorWords, spotWords, surfaceWords } from './words.ts';
+
+/** One place: the walk through its survey, its spots drawn to scale, the way in and the house rules. */
+export function SiteScreen() {
+  const { siteId = '' } = useParams();
+  const sites = useSites();
+  if (sites.error) throw sites.error;
+  if (!sites.data) return <LinearProgress aria-label="Opening the place" />;
+  const row = sites.data.find((one) => one.data.id === siteId);
+  if (!row) throw new Error('There is no such place; it may have been deleted.');
+  return <OpenSite key={siteId} row={row} />;
+}
+
+const freshSpot = (): Spot => ({
+  id: newId('spot'),
+  name: 'New wall',
+  kind: 'wall',
+  widthM: 3.6576,
+  heightM: 3.048,
+  surface: 'painted',
+});
+
+function OpenSite({ row }: { row: SiteRow }) {
+  const site = row.data;
+  const { change, undo, canUndo } = useSiteEdit(row);
+  const [spotId, setSpotId] = useState<string>();
+  const [chosen, setChosen] = useState<string>();
+  const spot = site.spots.find((one) => one.id === spotId) ?? (site.spots[0] as Spot);
+  const mark = marksOf(spot).find((one) => one.id === chosen);
+  const changeSpot = (id: string, edit: (spot: Spot) => Spot) =>
+    change(({ spots }) => ({ spots: spots.map((one) => (one.id === id ? edit(one) : one)) }));
+  const addMark = (id: string, list: MarkList) => {
+    const target = site.spots.find((one) => one.id === id) ?? spot;
+    const fresh = newMark(list, target);
+    setSpotId(id);
+    setChosen(fresh.id);
+    changeSpot(id, (before) => withMark(before, fresh));
+  };
+  useHotkeys('mod+z', undo, { preventDefault: true });
+
+  return (
+    <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
+      <Stack direction="row" sx={{ alignItems: 'center', gap: 1, mb: 1.5 }}>
+        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+          <Link component={RouterLink} to="/sites" color="inherit" sx={{ fontSize: 14 }}>
+            Sites
+          </Link>
+          <Typography variant="h1" noWrap title={site.name}>
+            {site.name}
+          </Typography>
+        </Box>
+        <Tooltip title="Undo (Ctrl Z)">
+          <span>
+            <IconButton aria-label="Undo" disabled={!canUndo} onClick={undo}>
+              <UndoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+      </Stack>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 392px' },
+          gridTemplateAreas: {
+            xs: '"walk" "draw" "side" "facts"',
+            lg: '"draw walk" "draw side" "facts facts"',
+          },
+          gridTemplateRows: { lg: 'auto 1fr auto' },
+          alignItems: 'start',
+        }}
+      >
+        <Paper variant="outlined" sx={{ p: 1, minWidth: 0, gridArea: 'draw' }}>
+          <Stack direction="row" sx={{ alignItems: 'center', gap: 1, mb: 1 }}>
+            <Tabs
+              value={spot.id}
+              onChange={(_, id: string) => setSpotId(id)}
+              variant="scrollable"
+              scrollButtons={false}
+              aria-label="Spots"
+              sx={{ minHeight: 40, flexGrow: 1, '& .MuiTab-root': { minHeight: 40, py: 0.5 } }}
+            >
+              {site.spots.map((one) => (
+                <Tab key={one.id} value={one.id} label={one.name} />
+              ))}
+            </Tabs>
+            <Button
+              size="small"
+              startIcon={<AddIcon />}
+              sx={{ flex: 'none' }}
+              onClick={() => {
+                const fresh = freshSpot();
+                setSpotId(fresh.id);
+                change(({ spots }) => ({ spots: [...spots, fresh] }));
+              }}
+            >
+              Add a spot
+            </Button>
+          </Stack>
+          <Box sx={{ height: { xs: 340, md: 430 } }}>
+            <SpotEditor
+              spot={spot}
+              indoors={site.indoors}
+              chosen={chosen}
+              onChoose={setChosen}
+              onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
+            />
+          </Box>
+          <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', mt: 1 }}>
+            {(Object.keys(listWords) as MarkList[]).map((list) => (
+              <Button
+                key={list}
+                size="small"
+                variant="outlined"
+                startIcon={<AddIcon />}
+                onClick={() => addMark(spot.id, list)}
+              >
+                {listWords[list].add}
+              </Button>
+            ))}
+          </Stack>
+        </Paper>
+        <Box sx={{ gridArea: 'walk', minWidth: 0 }}>
+          <SurveyWalk site={site} change={change} onMark={addMark} />
+        </Box>
+        <Box sx={{ gridArea: 'side', display: 'grid', gap: 2, minWidth: 0 }}>
+          {mark && (
+            <Paper variant="outlined" sx={{ p: 2 }}>
+              <MarkPanel
+                mark={mark}
+                spot={spot}
+                onMark={(next: Mark) => changeSpot(spot.id, (before) => withMark(before, next))}
+                onRemove={() => changeSpot(spot.id, (before) => withoutMark(before, mark))}
+              />
+            </Paper>
+          )}
+          <SpotFacts
+            key={spot.id}
+            spot={spot}
+            site={site}
+            onChange={(edit) => changeSpot(spot.id, (before) => ({ ...before, ...edit }))}
+            onRemove={() => change(({ spots }) => ({ spots: spots.filter((one) => one.id !== spot.id) }))}
+          />
+        </Box>
+        <Box sx={{ gridArea: 'facts' }}>
+          <SiteFacts site={site} change={change} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+interface SpotFactsProps {
+  spot: Spot;
+  site: Site;
+  onChange: (edit: Partial<Spot>) => void;
+  onRemove: () => void;
+}
+
+/** The spot in figures. */
+function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
+  return (
+    <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label={`${spot.name} in figures`}>
+      <Stack direction="row" sx={{ gap: 1, mb: 1.25 }}>
+        <CommitField
+          fullWidth
+          label="Spot"
+          value={spot.name}
+          onCommit={(text) => someName(text, (name) => onChange({ name }))}
+        />
+        <IconButton aria-label={`Delete ${spot.name}`} disabled={site.spots.length === 1} onClick={onRemove}>
+          <DeleteIcon />
+        </IconButton>
+      </Stack>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        <TextField
+          select
+          label="It is a"
+          value={spot.kind}
+          onChange={(event) => onChange({ kind: SpotKind.parse(event.target.value) })}
+        >
+          {SpotKind.options.map((kind) => (
+            <MenuItem key={kind} value={kind}>
+              {spotWords[kind]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label="Surface"
+          value={spot.surface}
+          onChange={(event) => onChange({ surface: Surface.parse(event.target.value) })}
+        >
+          {Surface.options.map((surface) => (
+            <MenuItem key={surface} value={surface}>
+              {surfaceWords[surface]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <LengthField
+          label="Width"
+          max={60}
+          valueM={spot.widthM}
+          onCommit={(widthM) => onChange({ widthM })}
+        />
+        <LengthField
+          label="Height"
+          max={20}
+          valueM={spot.heightM}
+          onCommit={(heightM) => onChange({ heightM })}
+        />
+        <TextField
+          select
+          label="Floor"
+          value={spot.floor ?? ''}
+          onChange={(event) => onChange({ floor: Floor.parse(event.target.value) })}
+        >
+          {Floor.options.map((floor) => (
+            <MenuItem key={floor} value={floor}>
+              {floorWords[floor]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <FormControlLabel
+          control={
+            <Switch
+              checked={spot.indoors ?? site.indoors}
+              onChange={(event) => onChange({ indoors: event.target.checked })}
+            />
+          }
+          label="Indoors"
+        />
+      </Box>
+      {spot.sun && (
+        <Typography sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>
+          Direct sun: {spot.sun.map(({ from, to }) => `${from} to ${to}`).join(', ') || 'none'}
+        </Typography>
+      )}
+    </Paper>
+  );
+}

@@ -1,0 +1,144 @@
+import type { Spot } from '@early-lantern/contract';
+import { METRES_PER_INCH } from '@early-lantern/core';
+import { Box } from '@mui/material';
+import { useDrag } from '@use-gesture/react';
+import { type KeyboardEvent, useRef, useState } from 'react';
+import { useSize } from '../parts/useSize.ts';
+import { SpotDrawing, spotFrame } from '../pieces/SpotDrawing.tsx';
+import { SurveyMarks } from '../pieces/SurveyMarks.tsx';
+import { useUnits } from '../preferences.tsx';
+import { type Mark, marksOf, withMark } from './marks.ts';
+
+interface SpotEditorProps {
+  spot: Spot;
+  indoors: boolean;
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  onMark: (mark: Mark) => void;
+}
+
+const KEYS_ARE_OURS = { pointer: { keys: false } };
+
+/** The spot to scale with what was surveyed on it; marks are dragged, snapping to inches, or moved by arrow keys. */
+export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEditorProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const size = useSize(frame);
+  const { units, long } = useUnits();
+  const { box, perM } = spotFrame(spot, size);
+  const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
+  // Kept here until the hand lets go: only then it is saved.
+  const [dragged, setDragged] = useState<Mark>();
+  const shown = dragged ? withMark(spot, dragged) : spot;
+  const marks = marksOf(shown);
+  const px = 1 / perM;
+  const snap = (value: number, max: number) =>
+    Number((Math.round(Math.min(max, Math.max(0, value)) / snapM) * snapM).toFixed(5));
+  const at = (mark: Mark, xM: number, yM: number): Mark => ({
+    ...mark,
+    xM: snap(xM, spot.widthM),
+    yM: snap(yM, spot.heightM),
+  });
+  const sized = (mark: Mark, widthM: number, heightM: number): Mark => ({
+    ...mark,
+    widthM: Math.max(snapM, snap(widthM, 60)),
+    heightM: Math.max(snapM, snap(heightM, 20)),
+  });
+  const lengthened = (mark: Mark, lengthM: number): Mark => ({ ...mark, lengthM: snap(lengthM, 60) });
+
+  const bind = useDrag(({ args: [mark, part], movement: [mx, my], memo, last, event }) => {
+    event.stopPropagation();
+    const start = (memo ?? mark) as Mark;
+    const next =
+      part === 'place'
+        ? at(start, start.xM + mx * px, start.yM - my * px)
+        : part === 'size'
+          ? sized(start, (start.widthM ?? 0) + mx * px, (start.heightM ?? 0) - my * px)
+          : lengthened(start, (start.lengthM ?? 0) + mx * px);
+    if (last) {
+      setDragged(undefined);
+      if (mx !== 0 || my !== 0) onMark(next);
+    } else setDragged(next);
+    return start;
+  }, KEYS_ARE_OURS);
+  const onKey = (event: KeyboardEvent, mark: Mark) => {
+    const step = event.shiftKey ? snapM * 6 : snapM;
+    const moves: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
+    const move = moves[event.key];
+    if (!move) return;
+    onMark(at(mark, mark.xM + move[0], mark.yM + move[1]));
+    event.preventDefault();
+  };
+
+  return (
+    <Box ref={frame} sx={{ width: '100%', height: '100%', minHeight: 320, position: 'relative' }}>
+      {size.width > 0 && (
+        <svg
+          viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+          width={size.width}
+          height={size.height}
+          role="application"
+          aria-label={`${spot.name}, its survey drawn to scale`}
+          style={{ position: 'absolute', inset: 0, display: 'block', borderRadius: 10 }}
+        >
+          <SpotDrawing spot={shown} indoors={indoors} box={box} perM={perM} withMarks={false} />
+          <SurveyMarks spot={shown} perM={perM} />
+          {marks.map((mark) => (
+            <g key={mark.id}>
+              {/* biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing */}
+              <g
+                {...bind(mark, 'place')}
+                role="button"
+                tabIndex={0}
+                className="line-point"
+                aria-label={`${mark.what}: ${long(mark.xM)} across, ${long(mark.yM)} up. Arrow keys move it.`}
+                aria-pressed={mark.id === chosen}
+                onPointerDown={(event) => {
+                  bind(mark, 'place').onPointerDown?.(event);
+                  onChoose(mark.id);
+                }}
+                onFocus={() => onChoose(mark.id)}
+                onKeyDown={(event) => onKey(event, mark)}
+                style={{ cursor: 'grab', touchAction: 'none' }}
+              >
+                <rect
+                  x={mark.xM - (mark.widthM ? 0 : 14 * px)}
+                  y={spot.heightM - mark.yM - (mark.heightM ?? 0) - (mark.heightM ? 0 : 14 * px)}
+                  width={Math.max(28 * px, mark.widthM ?? mark.lengthM ?? 0)}
+                  height={Math.max(28 * px, mark.heightM ?? 0)}
+                  fill="transparent"
+                  stroke={mark.id === chosen ? '#1f2637' : 'none'}
+                  strokeWidth={2 * px}
+                  className="ring"
+                />
+              </g>
+              {mark.id === chosen && (mark.widthM !== undefined || mark.list === 'fixings') && (
+                <g
+                  {...bind(mark, mark.widthM === undefined ? 'length' : 'size')}
+                  transform={`translate(${mark.xM + (mark.widthM ?? mark.lengthM ?? 0)} ${spot.heightM - mark.yM - (mark.heightM ?? 0)})`}
+                  style={{ cursor: 'nesw-resize', touchAction: 'none' }}
+                >
+                  <circle r={16 * px} fill="transparent" />
+                  <rect
+                    x={-6 * px}
+                    y={-6 * px}
+                    width={12 * px}
+                    height={12 * px}
+                    rx={2 * px}
+                    fill="#fffaf0"
+                    stroke="#1f2637"
+                    strokeWidth={2 * px}
+                  />
+                </g>
+              )}
+            </g>
+          ))}
+        </svg>
+      )}
+    </Box>
+  );
+}

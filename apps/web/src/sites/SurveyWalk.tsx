@@ -1,0 +1,211 @@
+import { Floor, type Site, type Spot } from '@early-lantern/contract';
+import { type SurveyQuestion, surveyWalk } from '@early-lantern/core';
+import { Box, Button, Chip, LinearProgress, Paper, Stack, Typography } from '@mui/material';
+import { useState } from 'react';
+import { CommitField } from '../parts/CommitField.tsx';
+import { LengthField } from '../parts/LengthField.tsx';
+import { lampWords } from '../parts/lamp-words.ts';
+import { HoursField } from './HoursField.tsx';
+import type { MarkList } from './marks.ts';
+import type { SiteChange } from './useSiteEdit.ts';
+import { floorWords, forbidWords } from './words.ts';
+
+interface SurveyWalkProps {
+  site: Site;
+  change: SiteChange;
+  /** Opens the spot and puts a first mark of a list on it. */
+  onMark: (spotId: string, list: MarkList) => void;
+}
+
+/** Asks for what is missing, one question at a time, in the order in which one walks in. */
+export function SurveyWalk({ site, change, onMark }: SurveyWalkProps) {
+  const walk = surveyWalk(site);
+  const [passed, setPassed] = useState<ReadonlySet<string>>(new Set());
+  const key = (question: SurveyQuestion) => `${question.spotId ?? ''}/${question.id}`;
+  const open = walk.filter((question) => !question.isAnswered);
+  const next = open.find((question) => !passed.has(key(question))) ?? open[0];
+  const done = walk.length - open.length;
+  return (
+    <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Survey walk">
+      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 1, mb: 0.75 }}>
+        <Typography variant="h2" sx={{ flexGrow: 1 }}>
+          Survey walk
+        </Typography>
+        <Typography data-testid="walk-progress">
+          {done} of {walk.length} answered
+        </Typography>
+      </Stack>
+      <LinearProgress
+        variant="determinate"
+        value={walk.length ? (100 * done) / walk.length : 100}
+        aria-label="Answered"
+        sx={{ mb: 1.5 }}
+      />
+      {next ? (
+        <Stack spacing={1.25} key={key(next)}>
+          <Typography sx={{ fontSize: 18, fontWeight: 650 }}>{next.ask}</Typography>
+          <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Waiting for it:</Typography>
+            {next.lamps.map((lamp) => (
+              <Chip key={lamp} size="small" label={lampWords[lamp].word} />
+            ))}
+          </Stack>
+          <Answer question={next} change={change} onMark={onMark} />
+          {open.length > 1 && (
+            <Button
+              size="small"
+              sx={{ alignSelf: 'start' }}
+              onClick={() =>
+                setPassed((before) => {
+                  const skipped = new Set([...before, key(next)]);
+                  return skipped.size >= open.length ? new Set() : skipped;
+                })
+              }
+            >
+              Later
+            </Button>
+          )}
+        </Stack>
+      ) : (
+        <Typography sx={{ color: 'text.secondary' }}>
+          Everything is asked. Answers can be changed below and on the drawing.
+        </Typography>
+      )}
+    </Paper>
+  );
+}
+
+interface AnswerProps extends Omit<SurveyWalkProps, 'site'> {
+  question: SurveyQuestion;
+}
+
+/** The way to answer a question: typed, chosen, or put on the drawing. */
+function Answer({ question, change, onMark }: AnswerProps) {
+  const { id, spotId } = question;
+  const [chosen, setChosen] = useState<NonNullable<Site['forbids']>>([]);
+  const loadIn = (edit: Partial<Site['loadIn']>) =>
+    change((before) => ({ loadIn: { ...before.loadIn, ...edit } }));
+  const spot = (edit: Partial<Spot>) =>
+    change(({ spots }) => ({ spots: spots.map((one) => (one.id === spotId ? { ...one, ...edit } : one)) }));
+  const said = (text: string, take: (text: string) => void) => {
+    if (!text.trim()) return 'A few words, please';
+    take(text.trim());
+    return undefined;
+  };
+  switch (id) {
+    case 'parking':
+      return (
+        <CommitField
+          label="Parking"
+          value=""
+          onCommit={(text) => said(text, (parking) => loadIn({ parking }))}
+        />
+      );
+    case 'access':
+      return (
+        <CommitField
+          label="Way in"
+          value=""
+          onCommit={(text) => said(text, (access) => change(() => ({ access })))}
+        />
+      );
+    case 'contact':
+      return (
+        <CommitField
+          label="Contact"
+          value=""
+          onCommit={(text) => said(text, (contact) => change(() => ({ contact })))}
+        />
+      );
+    case 'door':
+      return (
+        <LengthField
+          label="Narrowest door"
+          valueM={0}
+          min={0.3}
+          max={20}
+          onCommit={(doorM) => loadIn({ doorM })}
+        />
+      );
+    case 'lift':
+      return <YesNo yes="There is a lift" no="Stairs only" onAnswer={(lift) => loadIn({ lift })} />;
+    case 'forbids':
+      return (
+        <Stack spacing={1}>
+          <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
+            {(Object.keys(forbidWords) as typeof chosen).map((what) => (
+              <Chip
+                key={what}
+                label={forbidWords[what]}
+                variant={chosen.includes(what) ? 'filled' : 'outlined'}
+                color={chosen.includes(what) ? 'primary' : 'default'}
+                aria-pressed={chosen.includes(what)}
+                onClick={() =>
+                  setChosen((before) =>
+                    before.includes(what) ? before.filter((one) => one !== what) : [...before, what],
+                  )
+                }
+              />
+            ))}
+          </Box>
+          <Button
+            variant="outlined"
+            sx={{ alignSelf: 'start' }}
+            onClick={() => change(() => ({ forbids: chosen }))}
+          >
+            {chosen.length ? 'These are forbidden' : 'Nothing of these'}
+          </Button>
+        </Stack>
+      );
+    case 'quiet':
+      return (
+        <HoursField
+          none="No quiet hours"
+          onNone={() => change(() => ({ quiet: null }))}
+          onHours={(quiet) => change(() => ({ quiet }))}
+        />
+      );
+    case 'floor':
+      return (
+        <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
+          {Floor.options.map((floor) => (
+            <Button key={floor} variant="outlined" onClick={() => spot({ floor })}>
+              {floorWords[floor]}
+            </Button>
+          ))}
+        </Box>
+      );
+    case 'sun':
+      return (
+        <HoursField
+          none="No direct sun"
+          onNone={() => spot({ sun: [] })}
+          onHours={(hours) => spot({ sun: [hours] })}
+        />
+      );
+    default:
+      return (
+        <YesNo
+          yes="Put it on the drawing"
+          no={id === 'regions' ? 'All of one surface' : 'There is none'}
+          onAnswer={(isThere) => {
+            if (!isThere) spot({ [id]: [] });
+            else if (spotId) onMark(spotId, id);
+          }}
+        />
+      );
+  }
+}
+
+function YesNo({ yes, no, onAnswer }: { yes: string; no: string; onAnswer: (yes: boolean) => void }) {
+  return (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
+      <Button variant="outlined" onClick={() => onAnswer(true)}>
+        {yes}
+      </Button>
+      <Button variant="outlined" onClick={() => onAnswer(false)}>
+        {no}
+      </Button>
+    </Stack>
+  );
+}

@@ -1,0 +1,42 @@
+import type { Floor, Site, SpotKind, Surface } from '@early-lantern/contract';
+
+export const surfaceWords: Record<Surface, string> = {
+  painted: 'painted wall',
+  brick: 'brick',
+  glass: 'glass',
+  tile: 'tile',
+  wallpaper: 'wallpaper',
+  wood: 'raw wood',
+  iron: 'metal, holds a magnet',
+  metal: 'metal, no magnet',
+  fabric: 'fabric',
+  mesh: 'greenery on mesh',
+};
+
+export const spotWords: Record<SpotKind, string> = {
+  wall: 'wall',
+  window: 'window',
+  tree: 'tree',
+  'open-floor': 'open floor',
+  table: 'table',
+  'ceiling-run': 'ceiling run',
+  stair: 'stair',
+  fence: 'fence or shed',
+  'backdrop-stand': 'backdrop stand',
+};
+
+export const floorWords: Record<Floor, string> = {
+  polished: 'polished',
+  carpet: 'carpet',
+  grass: 'grass',
+  gravel: 'gravel',
+  paving: 'paving',
+};
+
+export const forbidWords: Record<NonNullable<Site['forbids']>[number], string> = {
+  adhesive: 'adhesive',
+  helium: 'helium',
+  confetti: 'confetti',
+  stakes: 'stakes',
+  candles: 'candles',
+};
