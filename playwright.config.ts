@@ -13,8 +13,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
   // What changes the workshop for everybody runs on a product of its own: projects do not share workers.
   projects: [
-    { name: 'journeys', testIgnore: '**/shared-things.spec.ts' },
-    { name: 'shared things', testMatch: '**/shared-things.spec.ts' },
+    { name: 'journeys', testIgnore: '**/shared-*.spec.ts' },
+    { name: 'shared things', testMatch: '**/shared-*.spec.ts' },
   ],
   use: {
     viewport: { width: 1280, height: 800 },

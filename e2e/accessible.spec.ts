@@ -9,10 +9,15 @@ const shed = '/jobs/engine-shed-unveiled';
 const screens: [name: string, path: string][] = [
   ['Horizon', '/'],
   ['Sites', '/sites'],
+  ['a site', '/sites/engine-shed'],
+  ['Stock', '/stock'],
   ['Workshop', '/workshop'],
   ['Brief', `${shed}/brief`],
   ['Pieces', `${shed}/pieces`],
   ['Counts', `${shed}/counts`],
+  ['Lots', `${shed}/counts?view=lots`],
+  ['To buy', `${shed}/counts?view=buy`],
+  ['Pattern cards', '/jobs/meadow-finish/counts?view=cards'],
   ['Clock', `${shed}/clock`],
   ['Run sheet', `${shed}/run-sheet`],
   ['a page that is not there', '/nowhere'],
@@ -43,6 +48,7 @@ async function open(browser: Browser, path: string, options: BrowserContextOptio
 const dialogs: [name: string, path: string, open: (page: Page) => Promise<unknown>][] = [
   ['New job', '/', (page) => page.getByRole('button', { name: 'New job' }).first().click()],
   ['a lamp', `${shed}/pieces`, (page) => page.getByRole('button', { name: /^On time/ }).click()],
+  ['Add a piece', `${shed}/pieces`, (page) => page.getByRole('button', { name: 'Add a piece' }).click()],
   ['the palette', `${shed}/pieces`, (page) => page.keyboard.press('/')],
   [
     'a working',

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, OrganicGarland } from '@early-lantern/contract';
 import { getPlan } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
@@ -25,7 +25,8 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
 
   await expect(page.getByRole('heading', { level: 1, name: 'Lock-keepers’ evening' })).toBeVisible();
   const jobId = page.url().split('/').at(-2) as string;
-  await page.getByRole('button', { name: 'Add a garland' }).first().click();
+  await page.getByRole('button', { name: 'Add a piece' }).first().click();
+  await page.getByRole('button', { name: /^Organic garland/ }).click();
   const counts = page.getByTestId('piece-counts');
   await expect(counts).toContainText('balloons');
   const before = await counts.textContent();
@@ -112,8 +113,7 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
 test('a file with faults is refused in the interface with each of them', async ({ page, request }, info) => {
   const file = (await (await request.get('/api/v1/jobs/meadow-finish/file')).json()) as JobFile;
   file.job.crew = [];
-  const piece = file.job.pieces[0];
-  if (piece) piece.widthM = -1;
+  (file.job.pieces[0] as OrganicGarland).widthM = -1;
   const path = info.outputPath('broken.json');
   await (await import('node:fs/promises')).writeFile(path, JSON.stringify(file));
   await page.goto('/');
@@ -125,7 +125,7 @@ test('a file with faults is refused in the interface with each of them', async (
 
 test('a fix offered for a lamp lights it, and undo brings the trouble back', async ({ page }) => {
   await page.goto('/jobs/engine-shed-unveiled/pieces');
-  const enough = page.getByRole('button', { name: /^Enough ?: out/ });
+  const enough = page.getByRole('button', { name: /^Enough ?: (out|low)/ });
   await enough.click();
   await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).first().click();
   await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();

@@ -1,15 +1,19 @@
-import { getJob, getPlan, ownJob } from './support/api.ts';
+import { changeWorkshop, firstLine, getJob, getPlan, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
 test('what is counted on the shelf lights the lamp, and is kept', async ({ page, request }) => {
   await ownJob(request, 'shelf');
+  // Plenty of everything but brick, whatever other jobs hold.
+  await changeWorkshop(request, ({ stock }) => ({
+    stock: stock.map((row) => ({ ...row, onHand: row.colour === 'brick' ? 3 : 3000 })),
+  }));
   await page.goto('/jobs/shelf/counts');
   await expect(page.getByRole('button', { name: /^Enough ?: out/ })).toBeVisible();
   for (const row of (await getPlan(request, 'shelf')).totals.balloons.filter(
     (one) => one.colour === 'brick',
   )) {
     const field = page.getByLabel(`${row.nominalIn} in. Brick on the shelf`);
-    await field.fill('400');
+    await field.fill('3000');
     // One after the other, as fast as a person tabs: each is saved on top of the one before.
     await field.press('Tab');
   }
@@ -47,14 +51,21 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await expect(page.getByText(/Not deleted.*Shed pace/)).toBeVisible();
 });
 
-test('a site changed is seen by its jobs; a spot in use stays', async ({ page, request }) => {
-  await ownJob(request, 'place');
+test('a site changed is seen by its jobs, which say what changed; a spot in use stays', async ({
+  page,
+  request,
+}) => {
+  const before = await ownJob(request, 'place');
+  const site = (await (await request.get('/api/v1/sites/engine-shed')).json()).data;
+  await request.put('/api/v1/jobs/place', {
+    data: { revision: before.revision, data: { ...before.data, siteSeen: site } },
+  });
   await page.goto('/sites');
-  const card = page.getByRole('article', { name: 'The Old Engine Shed, Lock Street' });
-  const drive = card.getByLabel('Drive, minutes');
+  await page.getByRole('link', { name: 'The Old Engine Shed, Lock Street' }).click();
+  const drive = page.getByLabel('Drive, minutes');
   await drive.fill('many');
   await drive.press('Enter');
-  await expect(card.getByText('A whole number from 0 to 720')).toBeVisible();
+  await expect(page.getByText('A whole number from 0 to 720')).toBeVisible();
   await drive.fill('55');
   await drive.press('Enter');
   await expect
@@ -63,9 +74,18 @@ test('a site changed is seen by its jobs; a spot in use stays', async ({ page, r
       return task && (Date.parse(task.end) - Date.parse(task.start)) / 60_000;
     })
     .toBe(55);
-  await card.getByRole('button', { name: 'Delete Podium front' }).click();
+  await page.getByRole('tab', { name: 'Podium front' }).click();
+  await page.getByRole('button', { name: 'Delete Podium front' }).click();
   await expect(page.getByText(/Not kept\..*podium/)).toBeVisible();
-  await expect(card.getByLabel('Spot', { exact: true }).nth(1)).toHaveValue('Podium front');
+  await expect(page.getByRole('tab', { name: 'Podium front' })).toBeVisible();
+
+  await page.goto('/jobs/place/pieces');
+  const note = page.getByText('The place was changed since this job was planned: driveMin: was 15, is 55');
+  await expect(note).toBeVisible();
+  await page.getByRole('button', { name: 'Noted' }).click();
+  await expect(note).toBeHidden();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  expect((await getJob(request, 'place')).data.siteSeen?.driveMin).toBe(55);
 });
 
 test('doors moved to another day take the rest of the day along', async ({ page, request }) => {
@@ -114,9 +134,10 @@ test('the line is drawn with a finger, in metric, and the units stay chosen', as
   for (const step of [8, 16, 24, 32]) await touch('touchMove', step, -step);
   await touch('touchEnd', 0, 0);
   await expect(page.locator('[data-save]')).toHaveText('Saved');
-  const moved = (await getJob(request, 'finger')).pieces[0]?.data.line[0];
-  expect(moved?.xM).toBeGreaterThan(before.pieces[0]?.data.line[0]?.xM ?? 0);
-  expect(moved?.yM).toBeGreaterThan(before.pieces[0]?.data.line[0]?.yM ?? 0);
+  const [moved] = firstLine(await getJob(request, 'finger'));
+  const [start] = firstLine(before);
+  expect(moved?.xM).toBeGreaterThan(start?.xM ?? 0);
+  expect(moved?.yM).toBeGreaterThan(start?.yM ?? 0);
   await page.reload();
   await expect(page.getByLabel('Length', { exact: true })).toHaveValue(/ m$/);
   await context.close();

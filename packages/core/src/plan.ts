@@ -3,7 +3,7 @@ import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { clockFor } from './clock/clock.ts';
 import type { WorkedPiece } from './clock/method.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
-import { enoughFixes, onTimeFixes } from './lamps/fixes.ts';
+import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
 import { onTimeLamp } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
@@ -27,7 +27,7 @@ export function planJob(file: JobFile): Plan {
       ...plan.lamps,
       enough: {
         ...enough,
-        fixes: enoughFixes(file, plan, (tried) => enoughLamp(tried, countPieces(tried))),
+        fixes: enoughFixes(file, plan, enoughAnswer),
       },
       onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
     },
@@ -66,6 +66,12 @@ export function draftPlan(file: JobFile): Plan {
     onTime: clock.onTime,
     lamps: { ...waitingLamps, enough: enoughLamp(file, counts), onTime: onTimeLamp(file, clock) },
   };
+}
+
+/** What *Enough* says of a file that a fix is tried on. */
+function enoughAnswer(file: JobFile): EnoughAnswer {
+  const counts = countPieces(file);
+  return { lamp: enoughLamp(file, counts), balloons: counts.balloons };
 }
 
 /** A piece's counts: its lots with spares, the balloons and materials they make up, and what is not to be had. */

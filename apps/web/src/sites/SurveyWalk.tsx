@@ -1,6 +1,6 @@
 import { Floor, type Site, type Spot } from '@early-lantern/contract';
 import { type SurveyQuestion, surveyWalk } from '@early-lantern/core';
-import { Box, Button, Chip, LinearProgress, Paper, Stack, Typography } from '@mui/material';
+import { Box, Button, Chip, Paper, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
@@ -35,12 +35,16 @@ export function SurveyWalk({ site, change, onMark }: SurveyWalkProps) {
           {done} of {walk.length} answered
         </Typography>
       </Stack>
-      <LinearProgress
-        variant="determinate"
-        value={walk.length ? (100 * done) / walk.length : 100}
-        aria-label="Answered"
-        sx={{ mb: 1.5 }}
-      />
+      <Box aria-hidden="true" sx={{ height: 5, borderRadius: 3, bgcolor: 'divider', mb: 1.5 }}>
+        <Box
+          sx={{
+            height: 5,
+            borderRadius: 3,
+            bgcolor: 'text.primary',
+            width: `${walk.length ? (100 * done) / walk.length : 100}%`,
+          }}
+        />
+      </Box>
       {next ? (
         <Stack spacing={1.25} key={key(next)}>
           <Typography sx={{ fontSize: 18, fontWeight: 650 }}>{next.ask}</Typography>

@@ -1,4 +1,4 @@
-import type { Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from '@early-lantern/contract';
+import type { BalloonRow, Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
@@ -26,11 +26,22 @@ function withValue(tree: unknown, [key, ...rest]: string[], value: unknown, path
 
 const MOST_FIXES = 3;
 
-/** Ways out of *Enough* that were tried: less of a short colour, a close one in its place, or a shorter piece. */
-export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => Lamp): Fix[] {
+/** What a file's counts say of *Enough*. */
+export interface EnoughAnswer {
+  lamp: Lamp;
+  balloons: readonly BalloonRow[];
+}
+
+/**
+ * Ways out of *Enough* that were tried: less of a short colour, a close one in its place, or a shorter piece. Each
+ * lights the lamp or, where several products are short, ends the worst shortage without making another.
+ */
+export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => EnoughAnswer): Fix[] {
   if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
-  const worst = productNeeds(plan.totals.balloons, file.workshop, wantedDay(file))[0];
-  if (!worst) return [];
+  const day = wantedDay(file);
+  const worst = productNeeds(plan.totals.balloons, file.workshop, day)[0];
+  if (!worst || worst.over >= 0) return [];
+  const shortBefore = shortage(plan.totals.balloons, file, day);
   const p = thirstiest(plan, worst);
   const piece = file.job.pieces[p];
   if (!piece) return [];
@@ -41,17 +52,22 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
   ];
   const fixes: Fix[] = [];
   for (const family of families) {
-    // The smallest change of a family that lights the lamp; one of each family at most.
+    // The smallest change of a family that helps; one of each family at most.
     for (const attempt of family) {
-      const after = answer(applyChanges(file, attempt.changes));
-      if (after.state !== 'lit') continue;
-      fixes.push({ ...attempt, gain: after.figure });
+      const { lamp, balloons } = answer(applyChanges(file, attempt.changes));
+      const helps = lamp.state === 'lit' || shortage(balloons, file, day) <= shortBefore + worst.over;
+      if (!helps) continue;
+      fixes.push({ ...attempt, gain: lamp.figure });
       break;
     }
     if (fixes.length === MOST_FIXES) break;
   }
   return fixes;
 }
+
+/** Balloons missing over all products. */
+const shortage = (balloons: readonly BalloonRow[], file: JobFile, day: string): number =>
+  productNeeds(balloons, file.workshop, day).reduce((sum, { over }) => sum + Math.max(0, -over), 0);
 
 /** Index of the piece that takes most of a product. */
 function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }): number {

@@ -1,0 +1,102 @@
+import { readFile } from 'node:fs/promises';
+import { changeWorkshop, getPlan, ownJob } from './support/api.ts';
+import { expect, test } from './support/test.ts';
+
+test('what is short is ordered, arrives, and lights the lamp; the ledger knows', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'buying');
+  await changeWorkshop(request, ({ stock, suppliers = [] }) => ({
+    stock: stock.map((row) => ({
+      ...row,
+      onHand: row.nominalIn === 11 && row.colour === 'brick' ? 2 : 3000,
+    })),
+    suppliers: suppliers.map((supplier) => ({ ...supplier, leadDays: 0 })),
+  }));
+  await page.goto('/jobs/buying/counts?view=buy');
+  const row = page.getByRole('row', { name: /11 in\. Brick/ });
+  await expect(row).toContainText('Ferry Lane Supply');
+  await expect(page.getByRole('table', { name: 'To buy' }).getByRole('row')).toHaveCount(2);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save as CSV' }).click(),
+  ]);
+  expect(await readFile(await file.path(), 'utf8')).toContain('Ferry Lane Supply,11 in.,Brick');
+  await row.getByRole('button', { name: 'Ordered' }).click();
+  await expect(page.getByText('Nothing to buy')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Stock' }).click();
+  const order = page.getByRole('region', { name: 'On order' });
+  await order.getByRole('button', { name: 'Receive' }).click();
+  await expect(order).toContainText('Nothing on its way');
+  const ledger = page.getByRole('table', { name: 'Ledger' });
+  await expect(ledger.getByRole('row').nth(1)).toContainText('received: order');
+
+  // More than there is cannot be taken.
+  const form = page.getByRole('region', { name: 'Book a movement' });
+  await form.getByLabel('What').click();
+  await page.getByRole('option', { name: 'used' }).click();
+  await form.getByLabel('Balloons').fill('99999');
+  await form.getByRole('button', { name: 'Book it' }).click();
+  await expect(page.getByText(/Not booked\. .* on the shelf, 99999 cannot be taken/)).toBeVisible();
+});
+
+test('a colour not made in a size is caught; a way round it is taken and undone', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'unmade');
+  await changeWorkshop(request, ({ stock, colours }) => ({
+    stock: stock.map((row) => ({ ...row, onHand: 3000 })),
+    colours: colours.map((one) => (one.id === 'slate' ? { ...one, sizesIn: [5, 11] } : one)),
+  }));
+  await page.goto('/jobs/unmade/counts');
+  await expect(page.getByRole('button', { name: /^Enough ?: out/ })).toBeVisible();
+  const alert = page.getByRole('alert').filter({ hasText: 'slate are not made' }).first();
+  await expect(alert).toContainText('Double-stuffed');
+  for (const one of await page.getByRole('alert').filter({ hasText: 'slate are not made' }).all()) {
+    await one.getByRole('button', { name: 'Take this' }).first().click();
+  }
+  await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
+  const plan = await getPlan(request, 'unmade');
+  expect(plan.totals.balloons.some((row) => row.colour === 'slate' && row.nominalIn === 17)).toBe(false);
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Enough ?: out/ })).toBeVisible();
+  await changeWorkshop(request, ({ colours }) => ({
+    colours: colours.map(({ sizesIn, ...one }) =>
+      one.id === 'slate' || !sizesIn ? one : { ...one, sizesIn },
+    ),
+  }));
+});
+
+test('labels as PDF; a sheet brought in is shown first, refused with a fault, taken when sound', async ({
+  page,
+  request,
+}, info) => {
+  await ownJob(request, 'labels');
+  await page.goto('/jobs/labels/counts?view=lots');
+  await expect(page.getByRole('table', { name: 'Lots' })).toContainText('A1');
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ]);
+  const bytes = await readFile(await pdf.path());
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(bytes.length).toBeGreaterThan(8_000);
+
+  await page.goto('/stock');
+  const path = info.outputPath('shelf.csv');
+  const { writeFile } = await import('node:fs/promises');
+  await writeFile(path, 'size_in,colour,on_hand\n11,brick,77\n11,mauve,3\n');
+  await page.getByLabel('Stock file').setInputFiles(path);
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('no colour "mauve" in the workshop');
+  await expect(dialog.getByRole('button', { name: 'Take it over' })).toBeDisabled();
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await writeFile(path, 'size_in,colour,on_hand\n11,brick,77\n');
+  await page.getByLabel('Stock file').setInputFiles(path);
+  await dialog.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByLabel('11 in. Brick on the shelf')).toHaveValue('77');
+});

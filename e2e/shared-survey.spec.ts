@@ -1,0 +1,70 @@
+import type { Site } from '@early-lantern/contract';
+import { expect, test } from './support/test.ts';
+
+test('a place surveyed on the phone, question by question, until nothing waits; undo takes an answer back', async ({
+  browser,
+  baseURL,
+  request,
+}) => {
+  const context = await browser.newContext({
+    baseURL,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+  const page = await context.newPage();
+  await page.goto('/sites');
+  await page.getByRole('button', { name: 'New place' }).click();
+  const walk = page.getByRole('region', { name: 'Survey walk' });
+  await expect(walk).toContainText('Where does the van stand');
+  await expect(walk).toContainText('On time');
+  const say = async (label: string, text: string) => {
+    await walk.getByLabel(label).fill(text);
+    await walk.getByLabel(label).press('Enter');
+  };
+  const click = (name: string) => walk.getByRole('button', { name, exact: true }).click();
+  await say('Parking', 'In the yard until noon');
+  await say('Way in', 'Side door, the warden opens');
+  await say('Narrowest door', '2 ft 8');
+  await walk.getByRole('button', { name: 'adhesive' }).click();
+  await click('These are forbidden');
+  await click('No quiet hours');
+  await say('Contact', 'The warden');
+  await click('carpet');
+  await click('Put it on the drawing');
+  await click('There is none');
+  await click('All of one surface');
+  await expect(walk).toContainText('where is power?');
+  await click('There is none');
+  await expect(walk).toContainText('Everything is asked');
+  await expect(walk.getByTestId('walk-progress')).toHaveText('11 of 11 answered');
+
+  const id = page.url().split('/').at(-1) as string;
+  const site = async () => (await (await request.get(`/api/v1/sites/${id}`)).json()).data as Site;
+  await expect.poll(async () => (await site()).spots[0]?.power).toEqual([]);
+  expect(await site()).toMatchObject({
+    forbids: ['adhesive'],
+    quiet: null,
+    loadIn: { parking: 'In the yard until noon' },
+    spots: [{ floor: 'carpet', fixings: [], regions: [], keepClear: [{ kind: 'exit' }] }],
+  });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(walk).toContainText('where is power?');
+  await expect.poll(async () => (await site()).spots[0]?.power).toBeUndefined();
+
+  // The exit is moved on the drawing and typed to its place.
+  const exit = page.getByRole('button', { name: /^exit:/ });
+  await exit.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.getByLabel('Across', { exact: true }).fill("2'3");
+  await page.getByLabel('Across', { exact: true }).press('Enter');
+  await expect(exit).toHaveAttribute('aria-label', /2 ft 3 in across/);
+  await expect.poll(async () => (await site()).spots[0]?.keepClear?.[0]?.xM).toBeCloseTo(0.6858, 4);
+  await context.close();
+});
+
+test('a place is copied to begin from', async ({ page }) => {
+  await page.goto('/sites');
+  await page.getByRole('button', { name: 'Copy Upper Meadow' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Upper Meadow, copy' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Finish line' })).toBeVisible();
+});
