@@ -1,18 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliDecompressSync } from 'node:zlib';
-import { type JobFile, JobFile as JobFileSchema, type JobRow } from '@early-lantern/contract';
-import { pictureOf, planJob } from '@early-lantern/core';
-import { chromium as browserType } from '@playwright/test';
+import type { JobFile, JobRow } from '@early-lantern/contract';
+import { countPieces, draftPlan, pictureOf, planJob } from '@early-lantern/core';
+import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
+import { bigJob, demo } from './big-job.ts';
 
 /**
  * Speed in one run on this machine. Absolute figures differ between machines; the ratios to the unit of work (hashing
  * one megabyte) may be compared.
  */
-const demo = (name: string): JobFile =>
-  JobFileSchema.parse(JSON.parse(readFileSync(`demo/jobs/${name}.json`, 'utf8')));
 
 const quantile = (sorted: number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? Number.NaN;
@@ -51,7 +50,7 @@ function benchPlan(): void {
   const file = structuredClone(demo('02-engine-shed'));
   const [first] = file.job.pieces;
   if (!first) throw new Error('the demo job has no piece');
-  file.job.pieces.push({ ...first, id: 'third', name: 'Third' });
+  file.job.pieces = [...file.job.pieces.slice(0, 2), { ...first, id: 'third', name: 'Third' }];
   const ms = (work: () => unknown) => {
     const median = medianMs(work);
     return `${median.toFixed(1)} ms (${(median / unit).toFixed(0)} units)`;
@@ -67,11 +66,38 @@ function benchPlan(): void {
     'plan of a 3-piece job, fixes tried for two lamps',
     ms(() => planJob(file)),
   );
+  const big = bigJob();
+  const balloons = countPieces(big).balloons.reduce((sum, row) => sum + row.need, 0);
+  const many = `${big.job.pieces.length} pieces, ${balloons} balloons`;
+  report(
+    `counts of a job with ${many}, everything anew`,
+    ms(() => countPieces(structuredClone(big))),
+  );
+  report(
+    `counts of the same after an edit of one piece`,
+    ms(() => countPieces(withEdit(big))),
+  );
+  report(
+    `counts, clock and lamps of the same after an edit`,
+    ms(() => draftPlan(withEdit(big))),
+  );
   report(
     'balloons of 3 pieces placed for the picture',
     ms(() => structuredClone(file.job.pieces).map((piece) => pictureOf(piece))),
   );
 }
+
+const json = (method: string, body: unknown) => ({
+  method,
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
+
+/** The file with its first piece made anew, as an edit would. */
+const withEdit = (file: JobFile): JobFile => ({
+  ...file,
+  job: { ...file.job, pieces: file.job.pieces.map((piece, i) => (i === 0 ? { ...piece } : piece)) },
+});
 
 /** Fifty clients, each one request after the other: reads, updates and plans mixed. */
 async function benchApi({ url }: Stack): Promise<void> {
@@ -87,11 +113,6 @@ async function benchApi({ url }: Stack): Promise<void> {
     kinds[kind]?.push(performance.now() - started);
     return body;
   };
-  const json = (method: string, body: unknown) => ({
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
   const client = async (number: number) => {
     const job = structuredClone(file);
     job.job.id = `bench-${number}`;
@@ -137,20 +158,27 @@ async function benchFirstLoad({ url }: Stack): Promise<void> {
     report('first load until their lamps show', `${(performance.now() - started).toFixed(0)} ms`);
     await page.waitForLoadState('networkidle');
     report('first load, bytes over the wire', `${(bytes / 1024).toFixed(0)} KiB`);
-    await benchEdit(page, url);
+    await benchEdit(page, `${url}/jobs/engine-shed-unveiled/pieces`, 'an edit of the line');
+    const big = bigJob();
+    await fetch(`${url}/api/v1/job-files`, json('POST', big));
+    await benchEdit(
+      page,
+      `${url}/jobs/${big.job.id}/pieces`,
+      `the same with ${big.job.pieces.length} pieces`,
+    );
   } finally {
     await browser.close();
   }
 }
 
 /** From the key press on a point of the line to the new counts on screen. */
-async function benchEdit(page: import('@playwright/test').Page, url: string): Promise<void> {
-  await page.goto(`${url}/jobs/engine-shed-unveiled/pieces`);
+async function benchEdit(page: Page, address: string, what: string): Promise<void> {
+  await page.goto(address);
   await page.getByTestId('piece-counts').waitFor();
   await page.getByRole('button', { name: /tip/ }).first().focus();
   // No named function inside: the compiler would mark it with a helper that the page does not have.
   const times = await page.evaluate(async () => {
-    const ball = 'svg[role="application"] g circle';
+    const ball = '[data-layer="chosen"] g circle';
     const measured: number[] = [];
     for (let i = 0; i < 30; i++) {
       const before = document.querySelector(ball)?.getAttribute('cx');
@@ -171,7 +199,7 @@ async function benchEdit(page: import('@playwright/test').Page, url: string): Pr
     return measured.sort((x, y) => x - y);
   });
   report(
-    'an edit of the line until balloons and counts are new, p50 / p95',
+    `${what} until balloons and counts are new, p50 / p95`,
     `${quantile(times, 0.5).toFixed(0)} / ${quantile(times, 0.95).toFixed(0)} ms`,
   );
 }

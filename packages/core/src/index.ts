@@ -2,22 +2,19 @@ export {
   catalogueSizes,
   comesIn,
   defaultPacks,
-  packsOf,
   productLoss,
   sizeName,
   sizeOf,
 } from './balloon/catalogue.ts';
-export { colourDifference, labOf } from './balloon/colour-difference.ts';
-export { latexMassG } from './balloon/mass.ts';
+export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
 export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
 export type { PatternCard } from './pattern/card.ts';
-export { type Match, matchOf } from './pattern/chirality.ts';
-export { type ColourSpread, colourSpread } from './pattern/colour-plan.ts';
-export { recoloured } from './piece/colours.ts';
+export { matchOf } from './pattern/chirality.ts';
+export { colourSpread } from './pattern/colour-plan.ts';
 export { totalBalloons } from './piece/counts.ts';
 export { moved, movesWith } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
@@ -27,6 +24,6 @@ export { pictureOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob } from './plan.ts';
 export * from './quantity/length.ts';
-export { type BuyRow, buyList, type Substitute, substitutes, wantedDay } from './stock/buy.ts';
+export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';
 export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';

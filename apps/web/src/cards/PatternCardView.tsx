@@ -3,6 +3,7 @@ import { patternOf } from '@early-lantern/core';
 import { Box, Button, Stack } from '@mui/material';
 import { useMemo } from 'react';
 import { useNotice } from '../parts/notices.tsx';
+import { LayerCheck } from './LayerCheck.tsx';
 import { PatternCard } from './PatternCard.tsx';
 import { saveAsPdf, saveAsSvg } from './save.ts';
 
@@ -35,6 +36,7 @@ export function PatternCardView({ piece, colours }: { piece: Piece; colours: rea
         </Button>
       </Stack>
       <Box sx={{ overflow: 'auto', borderRadius: 1, '& svg': { width: '100%', height: 'auto' } }}>{card}</Box>
+      <LayerCheck pattern={pattern} colours={colours} />
     </Stack>
   );
 }

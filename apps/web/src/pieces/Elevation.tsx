@@ -1,7 +1,7 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
-import { useRef } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
@@ -37,58 +37,96 @@ export function Elevation(props: ElevationProps) {
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   const chosen = pieces.find((piece) => piece.id === chosenId);
 
+  const drawn = (piece: Piece) => (
+    <MovablePiece
+      key={piece.id}
+      piece={piece}
+      picture={planned?.pictures[piece.id]}
+      colours={workshop.colours}
+      heightM={spot.heightM}
+      perM={perM}
+      snapM={snapM}
+      isChosen={piece.id === chosenId}
+      onChoose={onChoose}
+      onMove={onMove}
+    />
+  );
+
   return (
-    <Box ref={frame} sx={{ width: '100%', height: '100%', minHeight: 300, position: 'relative' }}>
+    <Box
+      ref={frame}
+      role="application"
+      aria-label={`${spot.name}, drawn to scale`}
+      sx={{ width: '100%', height: '100%', minHeight: 300, position: 'relative' }}
+    >
       {size.width > 0 && (
-        <svg
-          viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
-          width={size.width}
-          height={size.height}
-          role="application"
-          aria-label={`${spot.name}, drawn to scale`}
-          style={{ position: 'absolute', inset: 0, display: 'block', borderRadius: 10 }}
-        >
-          <defs>
-            <BalloonGradients colours={workshop.colours} />
-          </defs>
-          <SpotDrawing spot={spot} indoors={indoors} box={box} perM={perM} />
-          {pieces.map((piece) => (
-            <MovablePiece
-              key={piece.id}
-              piece={piece}
-              picture={planned?.pictures[piece.id]}
-              colours={workshop.colours}
-              heightM={spot.heightM}
-              perM={perM}
-              snapM={snapM}
-              isChosen={piece.id === chosenId}
-              onChoose={onChoose}
-              onMove={onMove}
-            />
-          ))}
-          {chosen?.kind === 'organic-garland' && (
-            <LineEditor
-              key={chosen.id}
-              line={chosen.line}
-              spot={spot}
-              perM={perM}
-              snapM={snapM}
-              onLine={(line, gesture) => onLine(chosen.id, line, gesture)}
-            />
+        <>
+          <Layer box={box} size={size}>
+            <defs>
+              <BalloonGradients colours={workshop.colours} />
+            </defs>
+            <SpotDrawing spot={spot} indoors={indoors} box={box} perM={perM} />
+            {pieces.filter((piece) => piece !== chosen).map(drawn)}
+          </Layer>
+          {chosen && (
+            <Layer box={box} size={size} isAbove>
+              {drawn(chosen)}
+              {chosen.kind === 'organic-garland' ? (
+                <LineEditor
+                  key={chosen.id}
+                  line={chosen.line}
+                  spot={spot}
+                  perM={perM}
+                  snapM={snapM}
+                  onLine={(line, gesture) => onLine(chosen.id, line, gesture)}
+                />
+              ) : (
+                <GripLayer
+                  key={chosen.id}
+                  piece={chosen}
+                  grips={editorOf(chosen).grips}
+                  spot={spot}
+                  perM={perM}
+                  snapM={snapM}
+                  onPull={(grip, to, gesture) => onPull(chosen.id, grip, to, gesture)}
+                />
+              )}
+            </Layer>
           )}
-          {chosen && chosen.kind !== 'organic-garland' && (
-            <GripLayer
-              key={chosen.id}
-              piece={chosen}
-              grips={editorOf(chosen).grips}
-              spot={spot}
-              perM={perM}
-              snapM={snapM}
-              onPull={(grip, to, gesture) => onPull(chosen.id, grip, to, gesture)}
-            />
-          )}
-        </svg>
+        </>
       )}
     </Box>
+  );
+}
+
+interface LayerProps {
+  box: { x: number; y: number; w: number; h: number };
+  size: { width: number; height: number };
+  /** The chosen piece with its grips: what lies below it stays within reach. */
+  isAbove?: boolean;
+  children: ReactNode;
+}
+
+/** One of two drawings laid over each other, painted apart: what is dragged does not have all the rest painted again. */
+function Layer({ box, size, isAbove = false, children }: LayerProps) {
+  return (
+    // biome-ignore lint/a11y/noSvgWithoutTitle: both layers together are named by the application round them
+    <svg
+      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+      width={size.width}
+      height={size.height}
+      data-layer={isAbove ? 'chosen' : 'rest'}
+      aria-hidden={isAbove ? undefined : true}
+      style={{
+        position: 'absolute',
+        inset: 0,
+        display: 'block',
+        borderRadius: 10,
+        willChange: 'transform',
+        pointerEvents: isAbove ? 'none' : 'auto',
+      }}
+    >
+      {isAbove ? <g pointerEvents="auto">{children}</g> : children}
+    </svg>
   );
 }

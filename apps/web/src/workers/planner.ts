@@ -9,21 +9,23 @@ const planner = Comlink.wrap<Planner>(
   new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-type Answer = Awaited<ReturnType<Planner['work']>>;
+type Drawn = Awaited<ReturnType<Planner['draw']>>;
 
 /** What was drawn before stays the same object, so that only changed pieces are drawn again. */
-function withPictures(before: Planned | undefined, { plan, drawn, ids }: Answer): Planned {
-  const pictures = Object.fromEntries(
+function withPictures(before: Planned['pictures'] | undefined, { drawn, ids }: Drawn): Planned['pictures'] {
+  return Object.fromEntries(
     ids.flatMap((id) => {
-      const picture = drawn[id] ?? before?.pictures[id];
+      const picture = drawn[id] ?? before?.[id];
       return picture ? [[id, picture]] : [];
     }),
   );
-  return { plan, pictures };
 }
 
 /** Quiet after an edit before fixes are tried, milliseconds: a drag goes on within it. */
 const QUIET_MS = 300;
+
+/** Between two plans while a hand drags, milliseconds at most. */
+const DRAFT_EVERY_MS = 80;
 
 /**
  * The plan of a job file, kept up with its changes: one request at a time, and of the files that came meanwhile only
@@ -35,6 +37,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   const [failure, setFailure] = useState<Error>();
   // A screen opened afresh has no pictures yet, whatever the worker sent before.
   const isFirst = useRef(true);
+  const pictures = useRef<Planned['pictures']>(undefined);
   const queue = useRef<{ busy: boolean; next: JobFile | undefined }>({ busy: false, next: undefined });
 
   useEffect(() => {
@@ -47,13 +50,22 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
     };
     const pump = async () => {
       state.busy = true;
+      let draftedAt = 0;
       try {
         while (state.next) {
           const wanted = state.next;
           state.next = undefined;
-          const answer = await planner.work(wanted, isFirst.current);
+          const drawn = await planner.draw(wanted, isFirst.current);
           isFirst.current = false;
-          setPlanned((now) => withPictures(now, answer));
+          // Balloons first, then what they make of counts, clock and lamps.
+          pictures.current = withPictures(pictures.current, drawn);
+          const shown = pictures.current;
+          setPlanned((now) => now && { ...now, pictures: shown });
+          // While a hand drags on, lamps answer some ten times a second; balloons at every step.
+          if (state.next && performance.now() - draftedAt < DRAFT_EVERY_MS) continue;
+          const plan = await planner.draft();
+          draftedAt = performance.now();
+          setPlanned({ plan, pictures: shown });
         }
       } finally {
         state.busy = false;

@@ -9,9 +9,8 @@ export interface Planned {
   pictures: Record<string, Picture>;
 }
 
-/** A plan with the pictures that are new since the last answer, and the ids of all pieces. */
-interface Answer {
-  plan: Plan;
+/** The pictures that are new since the last answer, and the ids of all pieces. */
+interface Drawn {
   drawn: Record<string, Picture>;
   ids: string[];
 }
@@ -26,8 +25,8 @@ function settle(file: JobFile): JobFile {
 }
 
 const planner = {
-  /** Plans a job and places its balloons, fast enough to be asked while dragging: fixes are not tried yet. */
-  work(file: JobFile, anew: boolean): Answer {
+  /** Places the balloons: the hand sees them first. */
+  draw(file: JobFile, anew: boolean): Drawn {
     const known = settle(file);
     if (anew) sent.clear();
     const { pieces } = known.job;
@@ -36,7 +35,12 @@ const planner = {
     const drawn = Object.fromEntries(
       changed.map((piece) => [piece.id, pictureOf(piece, known.workshop.schools)]),
     );
-    return { plan: draftPlan(known), drawn, ids: pieces.map((piece) => piece.id) };
+    return { drawn, ids: pieces.map((piece) => piece.id) };
+  },
+  /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
+  draft(): Plan {
+    if (!last) throw new Error('nothing was drawn yet');
+    return draftPlan(last);
   },
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),

@@ -43,7 +43,7 @@ export function packsOf(
 export const defaultPacks: readonly Pack[] = data.packs;
 
 /** Chance that a balloon of a quality grade is lost in making, with the figure's tag. */
-export function gradeLoss(grade: Grade): { loss: number; tag: string } {
+function gradeLoss(grade: Grade): { loss: number; tag: string } {
   const entry = data.grades.find((row) => row.grade === grade);
   if (!entry) throw new RangeError(`no loss rate for grade "${grade}"`);
   return { loss: entry.loss, tag: entry.tag };
@@ -57,7 +57,7 @@ export function productLoss(colour: Colour | undefined, pieceGrade: Grade): { lo
 }
 
 /** Sizes sold under neighbouring numbers stand in for each other: 11 and 12; 16, 17 and 18. Common practice. */
-export function isSameSize(a: number, b: number): boolean {
+function isSameSize(a: number, b: number): boolean {
   const family = (size: number) => (size === 12 ? 11 : size === 16 || size === 18 ? 17 : size);
   return family(a) === family(b);
 }

@@ -27,7 +27,7 @@ export const unitsFor = (lengthM: number, unitM: number): number =>
 
 const byItem = new Map(materialItems.map((entry) => [entry.item, entry]));
 
-export function itemOf(item: string): MaterialItem {
+function itemOf(item: string): MaterialItem {
   const entry = byItem.get(item);
   if (!entry) throw new RangeError(`no material "${item}" in the catalogue`);
   return entry;

@@ -10,7 +10,7 @@ import type { Kind } from './kind.ts';
 import { basePlate } from './picture.ts';
 
 /** Modelling balloons are listed by their thickness blown. */
-export const MODELLING_IN = 2;
+const MODELLING_IN = 2;
 
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {

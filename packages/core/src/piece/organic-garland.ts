@@ -1,5 +1,5 @@
 import type { OrganicGarland } from '@early-lantern/contract';
-import { chainLength, smoothLine, snaked, type XY } from '../geometry/line.ts';
+import { smoothLine, snaked, type XY } from '../geometry/line.ts';
 import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -80,7 +80,7 @@ function dressLine(piece: OrganicGarland): DressLine {
 }
 
 /** The line the clusters sit on: smoothed, its tail laid along the floor, swung from side to side. Metres. */
-export function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
+function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
   const points = line.map(({ xM, yM }) => ({ x: xM, y: yM }));
   const [first, second] = points as [XY, XY];
   const away = second.x > first.x ? -1 : 1;
@@ -119,7 +119,7 @@ const sectionWorking = ({ lengthM }: Dressing, count: number) => [
 ];
 
 /** Fixings at the points the garland hangs from. */
-export const hangMaterial = (points: number, lengthM: number): Material =>
+const hangMaterial = (points: number, lengthM: number): Material =>
   material(
     'tie-point',
     points,
@@ -127,7 +127,3 @@ export const hangMaterial = (points: number, lengthM: number): Material =>
     [['L', lengthM, 'm']],
     COMMON_PRACTICE,
   );
-
-/** Length of a garland's line as drawn, before it is swung from side to side. Metres. */
-export const drawnLengthM = (piece: OrganicGarland): number =>
-  chainLength(smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }))));

@@ -12,8 +12,8 @@ export interface SurveyQuestion {
   isAnswered: boolean;
 }
 
-export type SiteQuestionId = 'parking' | 'access' | 'door' | 'lift' | 'forbids' | 'quiet' | 'contact';
-export type SpotQuestionId = 'regions' | 'fixings' | 'keepClear' | 'floor' | 'power' | 'sun';
+type SiteQuestionId = 'parking' | 'access' | 'door' | 'lift' | 'forbids' | 'quiet' | 'contact';
+type SpotQuestionId = 'regions' | 'fixings' | 'keepClear' | 'floor' | 'power' | 'sun';
 
 interface Asked<T, Id> {
   id: Id;

@@ -102,7 +102,7 @@ export const spanGrip = <P extends Extract<Piece, { at: Point; spanM: number }>>
   pull: (piece, to) => ({ ...piece, spanM: positive(2 * Math.abs(to.xM - piece.at.xM)) }),
 });
 
-export const layerSizes = [3, 4, 5, 6].map((n) => [String(n), `${n} balloons`] as const);
+const layerSizes = [3, 4, 5, 6].map((n) => [String(n), `${n} balloons`] as const);
 
 /** Fields that packed pieces share. */
 export const layerFields = <

@@ -2,10 +2,10 @@ import type { Colour, Piece } from '@early-lantern/contract';
 import { Box, FormControlLabel, MenuItem, Switch, TextField, Typography } from '@mui/material';
 import { CommitField } from '../../parts/CommitField.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
-import { Swatch } from '../../parts/Swatch.tsx';
 import type { Field } from '../editors/index.ts';
 import { BlownField } from './BlownField.tsx';
 import { ColourList } from './ColourList.tsx';
+import { ColourPick } from './ColourPick.tsx';
 import { ItemsField } from './ItemsField.tsx';
 import { MixField } from './MixField.tsx';
 import { PatternField } from './PatternField.tsx';
@@ -169,31 +169,4 @@ function OneField({ field, piece, colours, onCommit }: OneFieldProps) {
         <ItemsField label={field.label} piece={piece} onCommit={onCommit} />
       ) : null;
   }
-}
-
-interface ColourPickProps {
-  label: string;
-  value: string;
-  colours: readonly Colour[];
-  onPick: (colour: string) => void;
-}
-
-/** One colour of the workshop. */
-export function ColourPick({ label, value, colours, onPick }: ColourPickProps) {
-  return (
-    <TextField
-      select
-      fullWidth
-      label={label}
-      value={value}
-      onChange={(event) => onPick(event.target.value)}
-      sx={{ '& .MuiSelect-select': { display: 'flex', alignItems: 'center', gap: 1 } }}
-    >
-      {colours.map((colour) => (
-        <MenuItem key={colour.id} value={colour.id} sx={{ gap: 1 }}>
-          <Swatch hex={colour.hex} /> {colour.name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
 }

@@ -1,7 +1,7 @@
 import type { Colour, Topper } from '@early-lantern/contract';
 import { Box, FormControlLabel, Switch } from '@mui/material';
 import { BlownField } from './BlownField.tsx';
-import { ColourPick } from './FieldList.tsx';
+import { ColourPick } from './ColourPick.tsx';
 
 interface TopperFieldProps {
   label: string;
