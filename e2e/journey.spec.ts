@@ -122,14 +122,3 @@ test('a file with faults is refused in the interface with each of them', async (
   await expect(dialog).toContainText('job.crew');
   await expect(dialog).toContainText('job.pieces[0].widthM');
 });
-
-test('a fix offered for a lamp lights it, and undo brings the trouble back', async ({ page }) => {
-  await page.goto('/jobs/engine-shed-unveiled/pieces');
-  const enough = page.getByRole('button', { name: /^Enough ?: (out|low)/ });
-  await enough.click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).first().click();
-  await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
-  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await expect(enough).toBeVisible();
-  await expect(page.locator('[data-save]')).toHaveText('Saved');
-});

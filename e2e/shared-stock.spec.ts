@@ -60,6 +60,7 @@ test('a colour not made in a size is caught; a way round it is taken and undone'
     await one.getByRole('button', { name: 'Take this' }).first().click();
   }
   await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
   const plan = await getPlan(request, 'unmade');
   expect(plan.totals.balloons.some((row) => row.colour === 'slate' && row.nominalIn === 17)).toBe(false);
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
@@ -99,4 +100,40 @@ test('labels as PDF; a sheet brought in is shown first, refused with a fault, ta
   await page.getByLabel('Stock file').setInputFiles(path);
   await dialog.getByRole('button', { name: 'Take it over' }).click();
   await expect(page.getByLabel('11 in. Brick on the shelf')).toHaveValue('77');
+});
+
+test('a fix offered for a lamp lights it, and undo brings the trouble back', async ({ page, request }) => {
+  const job = await ownJob(request, 'mended');
+  // A week before all other jobs, so that none of them holds anything of the shelf.
+  const earlier = (iso: string) => new Date(Date.parse(iso) - 7 * 86_400_000).toISOString();
+  const { doors, access, strike } = job.data;
+  await request.put('/api/v1/jobs/mended', {
+    data: {
+      revision: job.revision,
+      data: {
+        ...job.data,
+        doors: earlier(doors),
+        access: { from: earlier(access.from), until: earlier(access.until) },
+        strike: { from: earlier(strike.from), until: earlier(strike.until) },
+      },
+    },
+  });
+  const { totals } = await getPlan(request, 'mended');
+  const wanted = totals.balloons
+    .filter((row) => row.nominalIn === 11 && row.colour === 'brick')
+    .reduce((sum, row) => sum + row.need + row.spare, 0);
+  await changeWorkshop(request, ({ stock }) => ({
+    stock: stock.map((row) => ({
+      ...row,
+      onHand: row.nominalIn === 11 && row.colour === 'brick' ? wanted - 3 : 3000,
+    })),
+  }));
+  await page.goto('/jobs/mended/pieces');
+  const enough = page.getByRole('button', { name: /^Enough ?: (out|low)/ });
+  await enough.click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).first().click();
+  await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(enough).toBeVisible();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
 });

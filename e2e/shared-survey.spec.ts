@@ -59,6 +59,14 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
   await page.getByLabel('Across', { exact: true }).press('Enter');
   await expect(exit).toHaveAttribute('aria-label', /2 ft 3 in across/);
   await expect.poll(async () => (await site()).spots[0]?.keepClear?.[0]?.xM).toBeCloseTo(0.6858, 4);
+
+  // Its outline from a shape, a corner then moved by keys.
+  await page.getByLabel('Outline').click();
+  await page.getByRole('option', { name: 'a gable' }).click();
+  const corner = page.getByRole('button', { name: /^Corner 4:/ });
+  await corner.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect.poll(async () => (await site()).spots[0]?.outline?.[3]?.yM).toBeLessThan(3.04);
   await context.close();
 });
 

@@ -26,17 +26,40 @@ const shots: Shot[] = [
   { name: 'horizon-dark', path: '/', dark: true },
   { name: 'horizon-phone', path: '/', phone: true },
   { name: 'pieces', path: `${shed}/pieces` },
-  { name: 'pieces-dark', path: '/jobs/glasshouse-night/pieces', dark: true },
+  {
+    name: 'elevation',
+    path: `${shed}/pieces`,
+    prepare: (page) => page.getByRole('button', { name: 'Photo frame', exact: true }).click(),
+  },
+  {
+    name: 'arch-dark',
+    path: '/jobs/meadow-finish/pieces',
+    dark: true,
+    prepare: (page) => page.getByRole('button', { name: 'Finish arch' }).click(),
+  },
+  {
+    name: 'kinds',
+    path: `${shed}/pieces`,
+    prepare: (page) => page.getByRole('button', { name: 'Add a piece' }).click(),
+  },
   { name: 'counts', path: `${shed}/counts` },
+  { name: 'labels', path: `${shed}/counts?view=lots` },
+  { name: 'buy', path: '/jobs/glasshouse-night/counts?view=buy' },
+  { name: 'pattern-card', path: '/jobs/meadow-finish/counts?view=cards' },
   { name: 'clock', path: `${shed}/clock` },
   { name: 'run-sheet', path: `${shed}/run-sheet` },
-  { name: 'brief', path: `${shed}/brief` },
   {
     name: 'working',
     path: `${shed}/pieces`,
     prepare: (page) => page.getByRole('button', { name: /^Enough/ }).click(),
   },
-  { name: 'sites', path: '/sites' },
+  {
+    name: 'survey',
+    path: '/sites/engine-shed',
+    prepare: (page) => page.getByRole('button', { name: /^sign:/ }).focus(),
+  },
+  { name: 'survey-phone', path: '/sites/engine-shed', phone: true },
+  { name: 'stock', path: '/stock' },
   { name: 'workshop', path: '/workshop' },
 ];
 

@@ -19,6 +19,7 @@ import { keys, useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
+import { amountText } from '../parts/MaterialTable.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
@@ -143,7 +144,29 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
           </Table>
         </TableContainer>
       )}
+      <MaterialsToBuy />
       {soldOut && <SoldOutDialog product={soldOut.product} onClose={() => setSoldOut(undefined)} />}
     </Box>
+  );
+}
+
+/** Materials that the shelf has been counted for and lacks; what was never counted is not judged. */
+function MaterialsToBuy() {
+  const { planned, file } = useJob();
+  const held = new Map((file.workshop.materials ?? []).map((row) => [row.item, row.onHand]));
+  const missing = (planned?.plan.totals.materials ?? []).flatMap((row) => {
+    const lacks = row.count - (held.get(row.item) ?? Number.POSITIVE_INFINITY);
+    return lacks > 0 ? [{ row, lacks }] : [];
+  });
+  if (missing.length === 0) return null;
+  return (
+    <Paper variant="outlined" sx={{ p: 2 }}>
+      <Typography variant="h2">Materials short of the count</Typography>
+      {missing.map(({ row, lacks }) => (
+        <Typography key={row.label}>
+          {row.label}: {amountText(lacks, row.unit)}
+        </Typography>
+      ))}
+    </Paper>
   );
 }

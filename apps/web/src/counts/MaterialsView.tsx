@@ -13,11 +13,9 @@ import {
 } from '@mui/material';
 import { keys, useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
-import { MaterialTable } from '../parts/MaterialTable.tsx';
+import { amountText, MaterialTable } from '../parts/MaterialTable.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
-
-const amount = (value: number) => String(Number(value.toFixed(2)));
 
 /** Everything besides balloons, in all beside the shelf, and piece by piece. */
 export function MaterialsView() {
@@ -82,7 +80,7 @@ function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopR
       <TableCell>{row.label}</TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         <WorkingButton title={row.label} working={row.working}>
-          {amount(row.count)} {row.unit}
+          {amountText(row.count, row.unit)}
         </WorkingButton>
       </TableCell>
       <TableCell align="right" sx={{ py: 0.25 }}>

@@ -66,7 +66,9 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
               <TableRow>
                 <TableCell>Instead</TableCell>
                 <TableCell align="right">Difference</TableCell>
-                <TableCell align="right">To be had</TableCell>
+                <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                  To be had
+                </TableCell>
                 <TableCell>For this job</TableCell>
                 <TableCell>For all coming jobs</TableCell>
                 <TableCell />
@@ -89,7 +91,7 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
                     <TableCell align="right">{one.isMade ? Math.max(0, left) : 'not made'}</TableCell>
                     <TableCell>{one.isMade ? effect(left - here) : ''}</TableCell>
                     <TableCell>{one.isMade ? effect(left - here - elsewhere) : ''}</TableCell>
-                    <TableCell align="right">
+                    <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                       <Button size="small" disabled={!one.isMade} onClick={() => take(one.colour)}>
                         Use it here
                       </Button>
@@ -108,7 +110,7 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
   );
 }
 
-const effect = (over: number) => (over >= 0 ? `enough, ${over} left` : `${-over} short, to be bought`);
+const effect = (over: number) => (over >= 0 ? `enough, ${over} left` : `${-over} to be bought`);
 
 const closeness = (difference: number) =>
   difference < 3 ? 'hardly seen' : difference < 10 ? 'close' : difference < 25 ? 'kindred' : 'another colour';

@@ -2,7 +2,12 @@ import type { MaterialRow } from '@early-lantern/contract';
 import { Table, TableBody, TableCell, TableRow, Typography } from '@mui/material';
 import { WorkingButton } from './WorkingButton.tsx';
 
-const amount = (value: number) => String(Number(value.toFixed(2)));
+/** `1 base`, `12 dashes`, `2.5 m`. */
+export function amountText(count: number, unit: string): string {
+  const value = Number(count.toFixed(2));
+  const one = unit.endsWith('shes') ? unit.slice(0, -2) : unit.replace(/s$/, '');
+  return `${value} ${value === 1 ? one : unit}`;
+}
 
 /** Things besides balloons, each count opening into its working; what comes back from the strike first. */
 export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
@@ -17,10 +22,10 @@ export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
             <TableCell>{row.label}</TableCell>
             <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
               <WorkingButton title={row.label} working={row.working}>
-                {amount(row.count)} {row.unit}
+                {amountText(row.count, row.unit)}
               </WorkingButton>
             </TableCell>
-            <TableCell sx={{ color: 'text.secondary', width: 90 }}>
+            <TableCell sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
               {row.isGear ? 'comes back' : 'used up'}
             </TableCell>
           </TableRow>

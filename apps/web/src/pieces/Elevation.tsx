@@ -1,7 +1,7 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
-import { type ReactNode, useRef } from 'react';
+import { type ReactNode, useMemo, useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
@@ -33,7 +33,8 @@ export function Elevation(props: ElevationProps) {
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units } = useUnits();
-  const { box, perM } = spotFrame(spot, size);
+  // The same object while nothing is resized: what is drawn from it need not be drawn again.
+  const { box, perM } = useMemo(() => spotFrame(spot, size), [spot, size]);
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   const chosen = pieces.find((piece) => piece.id === chosenId);
 
@@ -73,7 +74,8 @@ export function Elevation(props: ElevationProps) {
               {drawn(chosen)}
               {chosen.kind === 'organic-garland' ? (
                 <LineEditor
-                  key={chosen.id}
+                  // Not the piece's own key: that one is its drawing's, a sibling.
+                  key={`line-${chosen.id}`}
                   line={chosen.line}
                   spot={spot}
                   perM={perM}
@@ -82,7 +84,7 @@ export function Elevation(props: ElevationProps) {
                 />
               ) : (
                 <GripLayer
-                  key={chosen.id}
+                  key={`grips-${chosen.id}`}
                   piece={chosen}
                   grips={editorOf(chosen).grips}
                   spot={spot}

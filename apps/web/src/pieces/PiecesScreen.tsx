@@ -104,13 +104,20 @@ export function PiecesScreen() {
         pb: 2,
         display: 'grid',
         gap: 2,
-        gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 372px' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 372px' },
         gridTemplateRows: { md: 'minmax(440px, calc(100vh - 236px))' },
       }}
     >
       <Paper
         variant="outlined"
-        sx={{ p: 1, display: 'flex', flexDirection: 'column', gap: 1, minHeight: { xs: 380, md: 0 } }}
+        sx={{
+          p: 1,
+          display: 'flex',
+          flexDirection: 'column',
+          gap: 1,
+          minWidth: 0,
+          minHeight: { xs: 380, md: 0 },
+        }}
       >
         <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
           <TextField
@@ -128,7 +135,13 @@ export function PiecesScreen() {
           </TextField>
           <Stack
             direction="row"
-            sx={{ gap: 0.75, overflowX: 'auto', flexWrap: { xs: 'nowrap', md: 'wrap' }, py: 0.25 }}
+            sx={{
+              gap: 0.75,
+              overflowX: 'auto',
+              maxWidth: '100%',
+              flexWrap: { xs: 'nowrap', md: 'wrap' },
+              py: 0.25,
+            }}
           >
             {pieces.map((piece) => (
               <Chip

@@ -28,6 +28,7 @@ import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { MarkPanel } from './MarkPanel.tsx';
 import { listWords, type Mark, type MarkList, marksOf, newMark, withMark, withoutMark } from './marks.ts';
+import { type OutlineShape, outlineOf, outlineWords, shapeOf } from './outlines.ts';
 import { SiteFacts } from './SiteFacts.tsx';
 import { SpotEditor } from './SpotEditor.tsx';
 import { SurveyWalk } from './SurveyWalk.tsx';
@@ -138,6 +139,7 @@ function OpenSite({ row }: { row: SiteRow }) {
               chosen={chosen}
               onChoose={setChosen}
               onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
+              onOutline={(outline) => changeSpot(spot.id, (before) => ({ ...before, outline }))}
             />
           </Box>
           <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', mt: 1 }}>
@@ -172,7 +174,7 @@ function OpenSite({ row }: { row: SiteRow }) {
             key={spot.id}
             spot={spot}
             site={site}
-            onChange={(edit) => changeSpot(spot.id, (before) => ({ ...before, ...edit }))}
+            onChange={(edit) => changeSpot(spot.id, (before) => ({ ...before, ...edit }) as Spot)}
             onRemove={() => change(({ spots }) => ({ spots: spots.filter((one) => one.id !== spot.id) }))}
           />
         </Box>
@@ -187,7 +189,8 @@ function OpenSite({ row }: { row: SiteRow }) {
 interface SpotFactsProps {
   spot: Spot;
   site: Site;
-  onChange: (edit: Partial<Spot>) => void;
+  /** A key set to undefined is left out again. */
+  onChange: (edit: { [K in keyof Spot]?: Spot[K] | undefined }) => void;
   onRemove: () => void;
 }
 
@@ -252,6 +255,23 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
           {Floor.options.map((floor) => (
             <MenuItem key={floor} value={floor}>
               {floorWords[floor]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label="Outline"
+          value={shapeOf(spot)}
+          onChange={(event) => {
+            const shape = event.target.value as OutlineShape;
+            if (shape === 'rectangle') onChange({ outline: undefined });
+            else if (shape !== 'own') onChange({ outline: outlineOf(shape, spot) });
+          }}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          {(Object.keys(outlineWords) as OutlineShape[]).map((shape) => (
+            <MenuItem key={shape} value={shape} disabled={shape === 'own'}>
+              {outlineWords[shape]}
             </MenuItem>
           ))}
         </TextField>

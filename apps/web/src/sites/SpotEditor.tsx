@@ -1,4 +1,4 @@
-import type { Spot } from '@early-lantern/contract';
+import type { Point, Spot } from '@early-lantern/contract';
 import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
@@ -15,12 +15,13 @@ interface SpotEditorProps {
   chosen: string | undefined;
   onChoose: (id: string) => void;
   onMark: (mark: Mark) => void;
+  onOutline: (outline: Point[]) => void;
 }
 
 const KEYS_ARE_OURS = { pointer: { keys: false } };
 
 /** The spot to scale with what was surveyed on it; marks are dragged, snapping to inches, or moved by arrow keys. */
-export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEditorProps) {
+export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline }: SpotEditorProps) {
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units, long } = useUnits();
@@ -28,7 +29,9 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEdit
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   // Kept here until the hand lets go: only then it is saved.
   const [dragged, setDragged] = useState<Mark>();
-  const shown = dragged ? withMark(spot, dragged) : spot;
+  const [corners, setCorners] = useState<Point[]>();
+  const outlined = corners ? { ...spot, outline: corners } : spot;
+  const shown = dragged ? withMark(outlined, dragged) : outlined;
   const marks = marksOf(shown);
   const px = 1 / perM;
   const snap = (value: number, max: number) =>
@@ -60,7 +63,27 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEdit
     } else setDragged(next);
     return start;
   }, KEYS_ARE_OURS);
-  const onKey = (event: KeyboardEvent, mark: Mark) => {
+  const cornerAt = (index: number, xM: number, yM: number): Point[] =>
+    (spot.outline ?? []).map((corner, i) =>
+      i === index ? { xM: snap(xM, spot.widthM), yM: snap(yM, spot.heightM) } : corner,
+    );
+  const bindCorner = useDrag(({ args: [index], movement: [mx, my], memo, last, event }) => {
+    event.stopPropagation();
+    const start = (memo ?? spot.outline?.[index as number]) as Point;
+    const next = cornerAt(index as number, start.xM + mx * px, start.yM - my * px);
+    if (last) {
+      setCorners(undefined);
+      if (mx !== 0 || my !== 0) onOutline(next);
+    } else setCorners(next);
+    return start;
+  }, KEYS_ARE_OURS);
+  const onCornerKey = (event: KeyboardEvent, index: number, corner: Point) => {
+    const move = arrowMove(event);
+    if (!move) return;
+    onOutline(cornerAt(index, corner.xM + move[0], corner.yM + move[1]));
+    event.preventDefault();
+  };
+  const arrowMove = (event: KeyboardEvent): [number, number] | undefined => {
     const step = event.shiftKey ? snapM * 6 : snapM;
     const moves: Record<string, [number, number]> = {
       ArrowLeft: [-step, 0],
@@ -68,7 +91,10 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEdit
       ArrowUp: [0, step],
       ArrowDown: [0, -step],
     };
-    const move = moves[event.key];
+    return moves[event.key];
+  };
+  const onKey = (event: KeyboardEvent, mark: Mark) => {
+    const move = arrowMove(event);
     if (!move) return;
     onMark(at(mark, mark.xM + move[0], mark.yM + move[1]));
     event.preventDefault();
@@ -87,6 +113,25 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark }: SpotEdit
         >
           <SpotDrawing spot={shown} indoors={indoors} box={box} perM={perM} withMarks={false} />
           <SurveyMarks spot={shown} perM={perM} />
+          {(shown.outline ?? []).map((corner, index) => (
+            // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing
+            <g
+              // Corners have no other name than their place.
+              // biome-ignore lint/suspicious/noArrayIndexKey: see above
+              key={index}
+              {...bindCorner(index)}
+              role="button"
+              tabIndex={0}
+              className="line-point"
+              aria-label={`Corner ${index + 1}: ${long(corner.xM)} across, ${long(corner.yM)} up. Arrow keys move it.`}
+              onKeyDown={(event) => onCornerKey(event, index, corner)}
+              transform={`translate(${corner.xM} ${spot.heightM - corner.yM})`}
+              style={{ cursor: 'grab', touchAction: 'none' }}
+            >
+              <circle r={18 * px} fill="transparent" />
+              <circle className="ring" r={6 * px} fill="#fffaf0" stroke="#1f2637" strokeWidth={2 * px} />
+            </g>
+          ))}
           {marks.map((mark) => (
             <g key={mark.id}>
               {/* biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing */}

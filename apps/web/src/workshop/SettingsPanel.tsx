@@ -41,7 +41,7 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
           />
           <CommitField
-            label="Chance wanted that all lots are complete, %"
+            label="Chance that all lots are complete, %"
             value={String(data.spareTargetPct)}
             onCommit={(text) => wholeNumber(text, 50, 99, (spareTargetPct) => change({ spareTargetPct }))}
           />
