@@ -113,14 +113,14 @@ test('pieces of a group move as one, by one undo', async ({ page, request }) => 
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 60, box.y - 60, { steps: 6 });
   await page.mouse.up();
+  await expect.poll(async () => (await at())[2]).toBeGreaterThan((before[2] as number) + 0.5);
   await saved(page);
   const after = await at();
   const shift = (after[2] as number) - (before[2] as number);
   expect(shift).toBeGreaterThan(0.5);
   for (const i of [1, 2, 3]) expect((after[i] as number) - (before[i] as number)).toBeCloseTo(shift, 4);
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await saved(page);
-  expect(await at()).toEqual(before);
+  await expect.poll(at).toEqual(before);
 });
 
 test('a school of its own says what it changes, and changes it', async ({ page, request }) => {

@@ -134,10 +134,10 @@ test('the line is drawn with a finger, in metric, and the units stay chosen', as
   for (const step of [8, 16, 24, 32]) await touch('touchMove', step, -step);
   await touch('touchEnd', 0, 0);
   await expect(page.locator('[data-save]')).toHaveText('Saved');
-  const [moved] = firstLine(await getJob(request, 'finger'));
   const [start] = firstLine(before);
-  expect(moved?.xM).toBeGreaterThan(start?.xM ?? 0);
-  expect(moved?.yM).toBeGreaterThan(start?.yM ?? 0);
+  const kept = async () => firstLine(await getJob(request, 'finger'))[0];
+  await expect.poll(async () => (await kept())?.xM).toBeGreaterThan(start?.xM ?? 0);
+  await expect.poll(async () => (await kept())?.yM).toBeGreaterThan(start?.yM ?? 0);
   await page.reload();
   await expect(page.getByLabel('Length', { exact: true })).toHaveValue(/ m$/);
   await context.close();

@@ -1,4 +1,4 @@
-import type { JobFile, Plan, PlanPiece } from '@early-lantern/contract';
+import type { JobFile, Plan, PlanPiece, Reserved } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { clockFor } from './clock/clock.ts';
 import type { WorkedPiece } from './clock/method.ts';
@@ -9,6 +9,7 @@ import { waitingLamps } from './lamps/unlit.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
+import { firstCome, heldBy } from './stock/held.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
 
 /**
@@ -66,6 +67,19 @@ export function draftPlan(file: JobFile): Plan {
     onTime: clock.onTime,
     lamps: { ...waitingLamps, enough: enoughLamp(file, counts), onTime: onTimeLamp(file, clock) },
   };
+}
+
+/**
+ * What each coming job finds held of the shelf by those with earlier doors, by job id.
+ * @param files the jobs, in any order
+ * @param nowMs jobs whose doors lie before hold nothing
+ */
+export function heldForEach(files: readonly JobFile[], nowMs: number): Record<string, Reserved[]> {
+  const coming = files
+    .filter(({ job }) => Date.parse(job.doors) >= nowMs)
+    .sort((a, b) => firstCome(a.job, b.job));
+  const claims = coming.map((file) => ({ job: file.job.name, balloons: countPieces(file).balloons }));
+  return Object.fromEntries(coming.map(({ job }, i) => [job.id, heldBy(claims.slice(0, i))]));
 }
 
 /** What *Enough* says of a file that a fix is tried on. */

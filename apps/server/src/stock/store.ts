@@ -7,7 +7,7 @@ import type {
   WorkshopRow,
   WorkshopSettings,
 } from '@early-lantern/contract';
-import { countPieces, totalBalloons, totalMaterials } from '@early-lantern/core';
+import { countPieces, heldBy, totalBalloons, totalMaterials } from '@early-lantern/core';
 import { and, count, desc, gte, isNull, lt, or, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs, movements } from '../db/schema.ts';
@@ -149,21 +149,12 @@ export async function reservedBefore(db: Queries, jobId: string, from: Date): Pr
     .select({ id: jobs.id })
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), earlier));
-  const reserved = new Map<string, Reserved>();
+  const claims = [];
   for (const { id } of rows) {
     const file = await assembleJobFile(db, id);
-    for (const row of countPieces(file).balloons) {
-      const key = `${row.nominalIn}|${row.colour}`;
-      const known = reserved.get(key);
-      reserved.set(key, {
-        nominalIn: row.nominalIn,
-        colour: row.colour,
-        count: (known?.count ?? 0) + row.need + row.spare,
-        jobs: [...new Set([...(known?.jobs ?? []), file.job.name])],
-      });
-    }
+    claims.push({ job: file.job.name, balloons: countPieces(file).balloons });
   }
-  return [...reserved.values()];
+  return heldBy(claims);
 }
 
 /** Balloons and materials of several jobs together. */

@@ -23,7 +23,7 @@ import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
-import { usePlan } from '../workers/planner.ts';
+import { useHeld, usePlan } from '../workers/planner.ts';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
 
@@ -35,6 +35,8 @@ const NewJobDialog = lazy(() =>
 interface ReadyJob {
   row: JobRow;
   file: JobFile;
+  /** What earlier jobs hold of the shelf is known: only then lamps are lit, so that none has to change its mind. */
+  isSettled: boolean;
 }
 
 /** The coming days: every installation with its six lamps and the time to its doors. */
@@ -46,7 +48,8 @@ export function HorizonScreen() {
   const now = useNow();
   const failure = settings.error ?? sites.error ?? jobs.error;
   if (failure) throw failure;
-  const ready = useReadyJobs(jobs.data, workshop, sites.data);
+  const rows = useReadyJobs(jobs.data, workshop, sites.data);
+  const ready = useWithHeld(rows);
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
   return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
 }
@@ -66,15 +69,39 @@ function useReadyJobs(
       if (known && known.workshop === workshop && known.sites === sites) return [known];
       const file = fileOf(row, workshop, sites);
       if (!file) return [];
-      const made = { row, file, workshop, sites };
+      const made = { row, file, workshop, sites, isSettled: false };
       files.set(row, made);
       return [made];
     });
   }, [rows, workshop, sites]);
 }
 
+const NONE: JobFile[] = [];
+const withHeld = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
+
+/** The jobs with what earlier ones hold of the shelf; while that is not known yet, as they are. */
+function useWithHeld(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
+  const held = useHeld(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
+  return useMemo(
+    () =>
+      ready?.map((one) => {
+        if (!held) return one;
+        const reserved = held[one.row.data.id] ?? [];
+        const key = JSON.stringify(reserved);
+        const known = withHeld.get(one);
+        if (known?.key === key) return known.ready;
+        const workshop = reserved.length ? { ...one.file.workshop, reserved } : one.file.workshop;
+        const file = reserved.length ? { ...one.file, workshop } : one.file;
+        const made = { row: one.row, file, isSettled: true };
+        withHeld.set(one, { key, ready: made });
+        return made;
+      }),
+    [ready, held],
+  );
+}
+
 /** A job's *On time* lamp, small: whether those doors will open on finished work. */
-function DoorsLantern({ file }: { file: JobFile }) {
+function DoorsLantern({ file }: { file: JobFile | undefined }) {
   const plan = usePlan(file);
   return <Lantern state={plan?.lamps.onTime.state ?? 'unlit'} size={26} />;
 }
@@ -184,16 +211,16 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
               day={first}
               zone={zone}
               now={now}
-              doors={ofDay.map(({ row, file }) => ({
+              doors={ofDay.map(({ row, file, isSettled }) => ({
                 key: row.data.id,
-                lantern: <DoorsLantern file={file} />,
+                lantern: <DoorsLantern file={isSettled ? file : undefined} />,
                 at: row.data.doors,
                 label: `${row.data.name}, ${clockTime(row.data.doors, zone)}`,
               }))}
             />
             <Stack spacing={1.25} sx={{ mt: 1 }}>
-              {ofDay.map(({ row, file }) => (
-                <JobCard key={row.data.id} row={row} file={file} now={now} />
+              {ofDay.map(({ row, file, isSettled }) => (
+                <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
               ))}
             </Stack>
           </Box>
@@ -208,8 +235,8 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
           </AccordionSummary>
           <AccordionDetails>
             <Stack spacing={1.25}>
-              {past.map(({ row, file }) => (
-                <JobCard key={row.data.id} row={row} file={file} now={now} />
+              {past.map(({ row, file, isSettled }) => (
+                <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
               ))}
             </Stack>
           </AccordionDetails>

@@ -19,14 +19,16 @@ import { usePlan } from '../workers/planner.ts';
 interface JobCardProps {
   row: JobRow;
   file: JobFile;
+  /** Whether it may be planned yet. */
+  isSettled: boolean;
   now: number;
 }
 
 const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs });
 
 /** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
-export function JobCard({ row, file, now }: JobCardProps) {
-  const plan = usePlan(file);
+export function JobCard({ row, file, isSettled, now }: JobCardProps) {
+  const plan = usePlan(isSettled ? file : undefined);
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);

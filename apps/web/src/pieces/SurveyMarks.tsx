@@ -19,6 +19,7 @@ const clearWords: Record<KeepClear['kind'], string> = {
 export function SurveyMarks({ spot, perM }: SurveyMarksProps) {
   const px = 1 / perM;
   const y = (yM: number) => spot.heightM - yM;
+  const isAtEdge = (zone: KeepClear) => zone.xM + zone.widthM / 2 + 40 * px > spot.widthM;
   return (
     <g pointerEvents="none">
       {(spot.keepClear ?? []).map((zone) => (
@@ -35,10 +36,11 @@ export function SurveyMarks({ spot, perM }: SurveyMarksProps) {
             strokeDasharray={`${5 * px} ${4 * px}`}
           />
           <text
-            x={zone.xM + zone.widthM / 2}
+            // At the right edge the word ends with the zone: further out it would be cut off.
+            x={isAtEdge(zone) ? zone.xM + zone.widthM : zone.xM + zone.widthM / 2}
             y={y(zone.yM + zone.heightM) - 4 * px}
             fontSize={12 * px}
-            textAnchor="middle"
+            textAnchor={isAtEdge(zone) ? 'end' : 'middle'}
             fill="#86281a"
           >
             {clearWords[zone.kind]}

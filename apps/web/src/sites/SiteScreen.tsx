@@ -80,7 +80,7 @@ function OpenSite({ row }: { row: SiteRow }) {
           <Link component={RouterLink} to="/sites" color="inherit" sx={{ fontSize: 14 }}>
             Sites
           </Link>
-          <Typography variant="h1" noWrap title={site.name}>
+          <Typography variant="h1" sx={{ overflowWrap: 'anywhere' }}>
             {site.name}
           </Typography>
         </Box>

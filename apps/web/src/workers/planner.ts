@@ -1,4 +1,4 @@
-import type { JobFile, Plan } from '@early-lantern/contract';
+import type { JobFile, Plan, Reserved } from '@early-lantern/contract';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Planned, Planner } from './planner.worker.ts';
@@ -103,4 +103,19 @@ export function usePlan(file: JobFile | undefined): Plan | undefined {
     };
   }, [file]);
   return plan?.plan;
+}
+
+/** What each coming job of a list finds held of the shelf, by job id; undefined until it is worked out. */
+export function useHeld(files: readonly JobFile[]): Record<string, Reserved[]> | undefined {
+  const [held, setHeld] = useState<Record<string, Reserved[]>>();
+  useEffect(() => {
+    let wanted = true;
+    void planner.held([...files], Date.now()).then((answer) => {
+      if (wanted) setHeld(answer);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [files]);
+  return held;
 }
