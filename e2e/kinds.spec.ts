@@ -137,3 +137,25 @@ test('a school of its own says what it changes, and changes it', async ({ page, 
   await page.getByRole('button', { name: 'Assembly card' }).click();
   await expect(page.getByRole('dialog')).toContainText('a rubber band through the trio');
 });
+
+test('every kind is offered, drawn and kept, from nothing', async ({ page, request }) => {
+  const { pieces: own } = await ownJob(request, 'all-kinds');
+  await page.goto('/jobs/all-kinds/pieces');
+  await page.getByRole('button', { name: 'Add a piece' }).click();
+  const offered = page.getByRole('dialog').getByRole('button');
+  const count = await offered.count();
+  expect(count).toBe(18);
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < count; i++) {
+    await page.getByRole('button', { name: 'Add a piece' }).click();
+    await offered.nth(i).click();
+    await expect(page.getByTestId('piece-counts')).toBeVisible();
+    // Its picture is there: balloons, or what else it is made of.
+    await expect(page.locator('[data-layer="chosen"] g').first()).toBeVisible();
+  }
+  await saved(page);
+  const { pieces } = await getJob(request, 'all-kinds');
+  expect(new Set(pieces.slice(own.length).map((piece) => piece.data.kind)).size).toBe(18);
+  const plan = await getPlan(request, 'all-kinds');
+  expect(plan.pieces).toHaveLength(own.length + 18);
+});

@@ -82,7 +82,6 @@ const SpotFields = z.strictObject({
     .array(z.strictObject({ from: TimeOfDay, to: TimeOfDay }))
     .max(4)
     .optional(),
-  note: Text.optional(),
 });
 
 /** A place at a site where a piece can hang or stand, seen in elevation: 0,0 is its lower left corner. */

@@ -57,7 +57,7 @@ export function draftPlan(file: JobFile): Plan {
   return {
     jobId: job.id,
     timeZone: workshop.timeZone,
-    pieces: worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece)),
+    pieces: worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file)),
     totals: {
       balloons: counts.balloons,
       materials: counts.materials,
@@ -118,7 +118,18 @@ export function countPieces({ workshop, job }: JobFile) {
   } satisfies Counted & Record<string, unknown>;
 }
 
-function asPlanPiece({ piece, recipe, batches }: WorkedPiece, counted: CountedPiece): PlanPiece {
+/** What the place has to say to the way a piece is made. */
+function placeNotes({ piece, recipe }: WorkedPiece, { site, workshop }: JobFile): string[] {
+  const spot = site.spots.find((one) => one.id === piece.spotId);
+  const isOutdoors = !(spot?.indoors ?? site.indoors);
+  const banded = recipe.fillerTrios > 0 && schoolsOf(piece, workshop.schools).fillerFixing === 'band';
+  return isOutdoors && banded
+    ? ['Outdoors, bands streak the dulled surface: fix fillers with halves of 260s there.']
+    : [];
+}
+
+function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile): PlanPiece {
+  const { piece, recipe, batches } = worked;
   return {
     id: piece.id,
     kind: piece.kind,
@@ -137,7 +148,7 @@ function asPlanPiece({ piece, recipe, batches }: WorkedPiece, counted: CountedPi
     materials: counted.materials,
     unmade: counted.unmade,
     steps: recipe.steps,
-    notes: recipe.notes,
+    notes: [...recipe.notes, ...placeNotes(worked, file)],
     working: recipe.working,
   };
 }

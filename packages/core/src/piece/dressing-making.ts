@@ -152,14 +152,12 @@ function shine(lengthM: number, schools: Schools): Material[] {
 }
 
 /** What the schools say to the crew. */
-export function schoolNotes(schools: Schools, outdoors: boolean): string[] {
+export function schoolNotes(schools: Schools): string[] {
   const notes: string[] = [];
   if (schools.joining === 'string-neck' && schools.tie === 'tight')
     notes.push(
       'Neck to neck needs long necks, and the duplets are tied tight: tie them long, or join by 260.',
     );
-  if (outdoors && schools.fillerFixing === 'band')
-    notes.push('Outdoors, bands streak the dulled surface: fix fillers with halves of 260s there.');
   return notes;
 }
 

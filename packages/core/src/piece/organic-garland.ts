@@ -60,7 +60,7 @@ export const organicGarland: Kind<OrganicGarland> = {
           ? [`Build and bag ${plural(sections.length, 'section')}; join them on the spot.`]
           : []),
       ],
-      notes: [...dressing.notes, ...schoolNotes(schools, false)],
+      notes: [...dressing.notes, ...schoolNotes(schools)],
       working: [...dressing.working, ...sectionWorking(dressing, sections.length)],
     } satisfies Recipe;
   },

@@ -81,9 +81,7 @@ export function packedRecipe(parts: PackedParts): Recipe {
     ],
     materials: [...parts.materials, ...(top?.materials ?? [])],
     steps: [
-      schools.sizing === 'template' || n > 0
-        ? 'Blow every balloon through its template hole; uniform layers sit level.'
-        : 'Blow by eye.',
+      'Blow every balloon through its template hole; uniform layers sit level.',
       'Tie each duplet from the colour pair on the pattern card, then twist the duplets into layers.',
       ...parts.steps,
       schools.onPipe === 'press'

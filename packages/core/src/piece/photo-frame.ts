@@ -66,7 +66,7 @@ export const photoFrame: Kind<PhotoFrame> = {
         ],
         materials: [...common.materials, ...dressingMaterials(dressing, schools)],
         steps: [...common.steps, ...dressingSteps(dressing, schools)],
-        notes: [...dressing.notes, ...schoolNotes(schools, false)],
+        notes: [...dressing.notes, ...schoolNotes(schools)],
       };
     }
     return { ...quadRecipe(piece, schools), ...common, siteWork: [frame, ...quadWork(piece, schools)] };

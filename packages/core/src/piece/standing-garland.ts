@@ -66,7 +66,7 @@ export const standingGarland: Kind<StandingGarland> = {
       ],
       notes: [
         ...dressing.notes,
-        ...schoolNotes(schools, false),
+        ...schoolNotes(schools),
         ...(isHeavy ? ['More than a lamp-type stand carries: counted with a heavy weighted plate.'] : []),
       ],
       working: dressing.working,

@@ -1,15 +1,6 @@
 import type { Mix, PieceOf } from '@early-lantern/contract';
 import { newPiece } from '@early-lantern/core';
-import {
-  blownField,
-  coloursField,
-  type Editor,
-  type Field,
-  heightField,
-  sideGrip,
-  standsAt,
-  topGrip,
-} from './editor.ts';
+import { type Editor, type Field, heightField, sideGrip, standsAt, topGrip } from './editor.ts';
 
 /** A first organic mix in the given colours. */
 function someMix(colours: readonly string[]): Mix {
@@ -41,8 +32,8 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
       label: 'Swings from side to side',
       value: (p) => p.snake !== undefined,
       set: (p, on) => {
-        const { snake: _, ...rest } = p;
-        return on ? { ...rest, snake: { amplitudeM: 0.15, wavelengthM: 1.2 } } : rest;
+        const { snake, ...rest } = p;
+        return on ? { ...rest, snake: snake ?? { amplitudeM: 0.15, wavelengthM: 1.2 } } : rest;
       },
     },
     ...(piece.snake ? snakeFields(piece.snake) : []),
@@ -299,7 +290,10 @@ export const panelWall: Editor<Panels> = {
       type: 'switch',
       label: 'Garlands up the legs',
       value: (p) => p.sides !== null,
-      set: (p, on) => ({ ...p, sides: on ? { widthM: 0.5, mix: someMix(p.edge.colours) } : null }),
+      set: (p, on) => ({
+        ...p,
+        sides: on ? (p.sides ?? { widthM: 0.5, mix: someMix(p.edge.colours) }) : null,
+      }),
     },
     ...(piece.sides ? sideFields(piece.sides) : []),
   ],
@@ -323,197 +317,3 @@ const sideFields = (sides: NonNullable<Panels['sides']>): Field<Panels>[] => [
     set: (p, mix) => ({ ...p, sides: { ...sides, mix } }),
   },
 ];
-
-export const topiary: Editor<PieceOf<'topiary'>> = {
-  fields: (piece) => [
-    {
-      type: 'length',
-      label: 'Middle of the ball at',
-      max: 5,
-      value: (p) => p.standM,
-      set: (p, standM) => ({ ...p, standM }),
-    },
-    {
-      type: 'length',
-      label: 'Ball, across',
-      short: true,
-      max: 3,
-      value: (p) => p.ballM,
-      set: (p, ballM) => ({ ...p, ballM }),
-    },
-    {
-      type: 'length',
-      label: 'Skirt',
-      min: 0,
-      max: 3,
-      value: (p) => p.skirtM,
-      set: (p, skirtM) => ({ ...p, skirtM }),
-    },
-    {
-      type: 'pick',
-      label: 'Clusters of',
-      options: [['auto', 'what suits'], ...[4, 5, 6, 7, 8].map((n) => [String(n), String(n)] as const)],
-      value: (p) => String(p.clusterSize),
-      set: (p, n) => ({ ...p, clusterSize: n === 'auto' ? 'auto' : Number(n) }),
-    },
-    blownField(),
-    coloursField('Colours, in turn'),
-    {
-      type: 'switch',
-      label: 'Small ones in the gaps',
-      value: (p) => p.fillers !== null,
-      set: (p, on) => ({ ...p, fillers: on ? { nominalIn: 5, inflatedIn: 4 } : null }),
-    },
-    ...(piece.fillers
-      ? [
-          {
-            type: 'blown' as const,
-            label: 'Fillers',
-            value: (p: PieceOf<'topiary'>) => p.fillers ?? { nominalIn: 5, inflatedIn: 4 },
-            set: (p: PieceOf<'topiary'>, fillers: { nominalIn: number; inflatedIn: number }) => ({
-              ...p,
-              fillers,
-            }),
-          },
-        ]
-      : []),
-  ],
-  grips: [
-    standsAt(),
-    {
-      id: 'ball',
-      label: 'Ball',
-      at: (p) => ({ xM: p.at.xM, yM: p.at.yM + p.standM }),
-      pull: (p, to) => ({ ...p, standM: Math.min(5, Math.max(0.3, Number((to.yM - p.at.yM).toFixed(4)))) }),
-    },
-    {
-      id: 'across',
-      label: 'Ball, across',
-      at: (p) => ({ xM: p.at.xM + p.ballM / 2, yM: p.at.yM + p.standM }),
-      pull: (p, to) => ({
-        ...p,
-        ballM: Math.min(3, Math.max(0.3, Number((2 * Math.abs(to.xM - p.at.xM)).toFixed(4)))),
-      }),
-    },
-  ],
-};
-
-export const chain: Editor<PieceOf<'chain'>> = {
-  fields: () => [
-    {
-      type: 'length',
-      label: 'Sag',
-      min: 0,
-      max: 5,
-      value: (p) => p.sagM,
-      set: (p, sagM) => ({ ...p, sagM }),
-    },
-    {
-      type: 'number',
-      label: 'Link, inches',
-      min: 2,
-      max: 20,
-      value: (p) => p.linkIn,
-      set: (p, linkIn) => ({ ...p, linkIn }),
-    },
-    {
-      type: 'number',
-      label: 'Modelling balloons a link',
-      min: 1,
-      max: 4,
-      whole: true,
-      value: (p) => p.balloonsPerLink,
-      set: (p, balloonsPerLink) => ({ ...p, balloonsPerLink }),
-    },
-    coloursField('Colours, link by link'),
-    {
-      type: 'number',
-      label: 'Small weighted bases',
-      min: 0,
-      max: 2,
-      whole: true,
-      value: (p) => p.bases,
-      set: (p, bases) => ({ ...p, bases }),
-    },
-  ],
-  grips: [
-    { id: 'from', label: 'First end', at: (p) => p.from, pull: (p, from) => ({ ...p, from }) },
-    { id: 'to', label: 'Second end', at: (p) => p.to, pull: (p, to) => ({ ...p, to }) },
-    {
-      id: 'sag',
-      label: 'Sag',
-      at: (p) => ({ xM: (p.from.xM + p.to.xM) / 2, yM: Math.max(0, (p.from.yM + p.to.yM) / 2 - p.sagM) }),
-      pull: (p, to) => ({
-        ...p,
-        sagM: Math.min(5, Math.max(0, Number(((p.from.yM + p.to.yM) / 2 - to.yM).toFixed(4)))),
-      }),
-    },
-  ],
-};
-
-export const bunch: Editor<PieceOf<'bunch'>> = {
-  fields: () => [
-    {
-      type: 'number',
-      label: 'Bunches',
-      min: 1,
-      max: 200,
-      whole: true,
-      value: (p) => p.count,
-      set: (p, count) => ({ ...p, count }),
-    },
-    {
-      type: 'number',
-      label: 'Balloons in each',
-      min: 2,
-      max: 12,
-      whole: true,
-      value: (p) => p.balloonsEach,
-      set: (p, balloonsEach) => ({ ...p, balloonsEach }),
-    },
-    {
-      type: 'length',
-      label: 'Thread',
-      max: 10,
-      value: (p) => p.threadM,
-      set: (p, threadM) => ({ ...p, threadM }),
-    },
-    blownField(),
-    coloursField(),
-  ],
-  grips: [standsAt()],
-};
-
-export const banner: Editor<PieceOf<'banner'>> = {
-  fields: () => [
-    { type: 'text', label: 'Words', value: (p) => p.text, set: (p, text) => ({ ...p, text }) },
-    {
-      type: 'number',
-      label: 'Letters, inches',
-      min: 1,
-      max: 36,
-      value: (p) => p.letterIn,
-      set: (p, letterIn) => ({ ...p, letterIn }),
-    },
-    {
-      type: 'length',
-      label: 'Letter to letter',
-      short: true,
-      max: 2,
-      value: (p) => p.pitchM,
-      set: (p, pitchM) => ({ ...p, pitchM }),
-    },
-    {
-      type: 'number',
-      label: 'Balloons a motif',
-      min: 1,
-      max: 12,
-      whole: true,
-      value: (p) => p.balloonsEach,
-      set: (p, balloonsEach) => ({ ...p, balloonsEach }),
-    },
-    blownField(),
-    coloursField(),
-  ],
-  grips: [standsAt()],
-};

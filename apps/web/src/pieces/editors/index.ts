@@ -1,15 +1,7 @@
 import type { Piece } from '@early-lantern/contract';
-import {
-  banner,
-  bunch,
-  chain,
-  organicGarland,
-  panelWall,
-  photoFrame,
-  standingGarland,
-  topiary,
-} from './dressed.ts';
+import { organicGarland, panelWall, photoFrame, standingGarland } from './dressed.ts';
 import type { Editor, Editors } from './editor.ts';
+import { banner, bunch, chain, topiary } from './figures.ts';
 import { accent, backdrop, furnishing } from './other.ts';
 import { centrepiece, packedArch, packedColumn, pairArch, squareColumn, tableArch, tower } from './packed.ts';
 

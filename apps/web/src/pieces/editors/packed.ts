@@ -196,7 +196,10 @@ export const tower: Editor<PieceOf<'tower'>> = {
       set: (p, on) => ({
         ...p,
         roof: on
-          ? { rings: 3, flower: { nominalIn: 5, inflatedIn: 4, colour: p.pattern.colours[0] as string } }
+          ? (p.roof ?? {
+              rings: 3,
+              flower: { nominalIn: 5, inflatedIn: 4, colour: p.pattern.colours[0] as string },
+            })
           : null,
       }),
     },
