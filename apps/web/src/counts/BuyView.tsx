@@ -1,5 +1,5 @@
 import type { OnOrder, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
-import { type BuyRow, buyList, sizeName, wantedDay } from '@early-lantern/core';
+import { type BuyRow, buyList, wantedDay } from '@early-lantern/core';
 import {
   Box,
   Button,
@@ -21,9 +21,8 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
 import { amountText } from '../parts/MaterialTable.tsx';
 import { useNotice } from '../parts/notices.tsx';
-import { Swatch } from '../parts/Swatch.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
-import { colourOf } from './product-name.ts';
+import { ProductName } from './ProductName.tsx';
 import { SoldOutDialog } from './SoldOutDialog.tsx';
 
 const dayText = (day: string) => DateTime.fromISO(day).toFormat('ccc d LLL', { locale: 'en' });
@@ -104,7 +103,6 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
             <TableBody>
               {rows.map((row) => {
                 const { product, missing, cover, supplier, orderBy, isTooLate, leadDays } = row;
-                const colour = colourOf(workshop, product.colour);
                 return (
                   <TableRow key={`${product.nominalIn}-${product.colour}`}>
                     <TableCell
@@ -116,9 +114,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
                       {isTooLate && ', too late'}
                     </TableCell>
                     <TableCell>
-                      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                        <Swatch hex={colour.hex} /> {sizeName(product.nominalIn)} {colour.name}
-                      </Box>
+                      <ProductName nominalIn={product.nominalIn} colour={product.colour} />
                     </TableCell>
                     <TableCell sx={{ color: 'text.secondary' }}>
                       {supplier ?? 'any supplier'}, {leadDays} days

@@ -1,4 +1,3 @@
-import { sizeName } from '@early-lantern/core';
 import {
   Box,
   LinearProgress,
@@ -17,10 +16,9 @@ import { Link as RouterLink } from 'react-router';
 import { useDayCounts } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { MaterialTable } from '../parts/MaterialTable.tsx';
-import { Swatch } from '../parts/Swatch.tsx';
 import { dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
-import { colourOf } from './product-name.ts';
+import { ProductName } from './ProductName.tsx';
 
 /** Everything that the jobs of one day take together. */
 export function DayView() {
@@ -55,13 +53,10 @@ export function DayView() {
           </TableHead>
           <TableBody>
             {balloons.map((row) => {
-              const colour = colourOf(workshop, row.colour);
               return (
                 <TableRow key={`${row.nominalIn}-${row.colour}-${row.inflatedIn.min}-${row.inflatedIn.max}`}>
                   <TableCell>
-                    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                      <Swatch hex={colour.hex} /> {sizeName(row.nominalIn)} {colour.name}
-                    </Box>
+                    <ProductName nominalIn={row.nominalIn} colour={row.colour} />
                   </TableCell>
                   <TableCell>{range(row.inflatedIn)}</TableCell>
                   <TableCell align="right">{row.need}</TableCell>

@@ -1,4 +1,3 @@
-import { sizeName } from '@early-lantern/core';
 import {
   Box,
   Button,
@@ -17,9 +16,8 @@ import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx
 import { saveAsPdf, saveAsSvg } from '../cards/save.ts';
 import { useJob } from '../job/context.ts';
 import { useNotice } from '../parts/notices.tsx';
-import { Swatch } from '../parts/Swatch.tsx';
 import { useUnits } from '../preferences.tsx';
-import { colourOf } from './product-name.ts';
+import { ProductName } from './ProductName.tsx';
 
 /** What each person inflates in one go, and the labels for the pre-counted bags. */
 export function LotsView() {
@@ -62,7 +60,6 @@ export function LotsView() {
           </TableHead>
           <TableBody>
             {lots.map((lot, i) => {
-              const colour = colourOf(file.workshop, lot.colour);
               const isFirst = lot.piece !== lots[i - 1]?.piece;
               return [
                 isFirst && (
@@ -78,9 +75,7 @@ export function LotsView() {
                 <TableRow key={lot.id}>
                   <TableCell sx={{ fontWeight: 700 }}>{lot.id}</TableCell>
                   <TableCell>
-                    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', whiteSpace: 'nowrap' }}>
-                      <Swatch hex={colour.hex} /> {sizeName(lot.nominalIn)} {colour.name}
-                    </Box>
+                    <ProductName nominalIn={lot.nominalIn} colour={lot.colour} />
                   </TableCell>
                   <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(lot.inflatedIn)}</TableCell>
                   <TableCell align="right">{lot.count}</TableCell>
