@@ -177,9 +177,10 @@ async function benchEdit(page: Page, address: string, what: string): Promise<voi
   await page.getByTestId('piece-counts').waitFor();
   await page.getByRole('button', { name: /tip/ }).first().focus();
   // No named function inside: the compiler would mark it with a helper that the page does not have.
-  const times = await page.evaluate(async () => {
+  const measured = await page.evaluate(async () => {
     const ball = '[data-layer="chosen"] g circle';
-    const measured: number[] = [];
+    const drawn: number[] = [];
+    const planned: number[] = [];
     for (let i = 0; i < 30; i++) {
       const before = document.querySelector(ball)?.getAttribute('cx');
       const key = i % 2 ? 'ArrowLeft' : 'ArrowRight';
@@ -187,21 +188,25 @@ async function benchEdit(page: Page, address: string, what: string): Promise<voi
       document.activeElement?.dispatchEvent(
         new KeyboardEvent('keydown', { key, shiftKey: true, bubbles: true }),
       );
-      while (
-        document.querySelector(ball)?.getAttribute('cx') === before &&
-        performance.now() - started < 2000
-      ) {
+      let isDrawn = false;
+      while (performance.now() - started < 2000) {
         await new Promise(requestAnimationFrame);
+        if (!isDrawn && document.querySelector(ball)?.getAttribute('cx') !== before) {
+          isDrawn = true;
+          drawn.push(performance.now() - started);
+        }
+        const mark = performance.getEntriesByName('planned')[0];
+        if (isDrawn && mark && mark.startTime > started) break;
       }
-      measured.push(performance.now() - started);
+      planned.push(performance.now() - started);
       await new Promise((done) => setTimeout(done, 60));
     }
-    return measured.sort((x, y) => x - y);
+    return { drawn: drawn.sort((x, y) => x - y), planned: planned.sort((x, y) => x - y) };
   });
-  report(
-    `${what} until balloons and counts are new, p50 / p95`,
-    `${quantile(times, 0.5).toFixed(0)} / ${quantile(times, 0.95).toFixed(0)} ms`,
-  );
+  const told = (times: number[]) =>
+    `${quantile(times, 0.5).toFixed(0)} / ${quantile(times, 0.95).toFixed(0)} ms`;
+  report(`${what} until its balloons are new, p50 / p95`, told(measured.drawn));
+  report(`${what} until counts and lamps are new too`, told(measured.planned));
 }
 
 function reportSizes(): void {

@@ -1,10 +1,17 @@
-import { Piece, type PieceOf, read } from '@early-lantern/contract';
-import { chainLength, kindNames, scaleToLength, smoothLine } from '@early-lantern/core';
+import {
+  type Colour,
+  Piece,
+  type PieceOf,
+  type PlanPiece,
+  read,
+  type Workshop,
+} from '@early-lantern/contract';
+import { chainLength, kindNames, type Picture, scaleToLength, smoothLine } from '@early-lantern/core';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
-import { useCallback, useState } from 'react';
-import { useJob } from '../job/context.ts';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
@@ -20,31 +27,24 @@ import { SpreadNote } from './SpreadNote.tsx';
 
 interface PiecePanelProps {
   piece: Piece;
-  onRemove: () => void;
-  onCopy: () => void;
+  onRemove: (id: string) => void;
+  onCopy: (id: string) => void;
 }
 
-/** Everything about a piece that is not drawn on the elevation. */
+/**
+ * Everything about a piece that is not drawn on the elevation. While a hand drags, the drawing goes first: the panel
+ * follows when there is time.
+ */
 export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
   const { planned, changePiece, file } = useJob();
-  const [fault, setFault] = useState<string>();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
-  const { colours } = file.workshop;
-
-  /** Takes a changed piece over if it is sound; else says why not and leaves the piece as it was. */
-  const commit = useCallback(
-    (next: Piece, gesture?: string): string | undefined => {
-      const checked = read(Piece, next);
-      const reason = checked.ok ? undefined : checked.faults.map((one) => one.reason).join('; ');
-      setFault(reason);
-      if (checked.ok) changePiece(next.id, () => next, gesture && `${next.id}-${gesture}`);
-      return reason;
-    },
-    [changePiece],
-  );
-
+  const picture = planned?.pictures[piece.id];
+  const { workshop } = file;
+  const now = useMemo(() => ({ piece, plan, picture, workshop }), [piece, plan, picture, workshop]);
+  const shown = useDeferredValue(now);
   return (
     <Stack spacing={2}>
+      {/* What is typed letter by letter cannot wait. */}
       <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
         <TextField
           fullWidth
@@ -61,25 +61,60 @@ export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
           slotProps={{ htmlInput: { 'aria-label': 'Piece' } }}
         />
         <Tooltip title="Make another like it">
-          <IconButton aria-label={`Copy ${piece.name}`} onClick={onCopy}>
+          <IconButton aria-label={`Copy ${piece.name}`} onClick={() => onCopy(piece.id)}>
             <CopyIcon />
           </IconButton>
         </Tooltip>
         <Tooltip title="Delete this piece (undo brings it back)">
-          <IconButton aria-label={`Delete ${piece.name}`} onClick={onRemove}>
+          <IconButton aria-label={`Delete ${piece.name}`} onClick={() => onRemove(piece.id)}>
             <DeleteIcon />
           </IconButton>
         </Tooltip>
       </Stack>
+      <Panel {...shown} changePiece={changePiece} />
+    </Stack>
+  );
+}
+
+interface PanelProps {
+  piece: Piece;
+  plan: PlanPiece | undefined;
+  picture: Picture | undefined;
+  workshop: Workshop;
+  changePiece: JobContextValue['changePiece'];
+}
+
+const Panel = memo(function Panel(props: PanelProps) {
+  const { piece, plan, picture, workshop, changePiece } = props;
+  const [fault, setFault] = useState<string>();
+  const { colours } = workshop;
+
+  /** Takes a changed piece over if it is sound; else says why not and leaves the piece as it was. */
+  const commit = useCallback(
+    (next: Piece, gesture?: string): string | undefined => {
+      const checked = read(Piece, next);
+      const reason = checked.ok ? undefined : checked.faults.map((one) => one.reason).join('; ');
+      setFault(reason);
+      if (checked.ok)
+        changePiece(next.id, (before) => rebased(before, piece, next), gesture && `${next.id}-${gesture}`);
+      return reason;
+    },
+    [changePiece, piece],
+  );
+
+  return (
+    <Stack spacing={2}>
       {plan && <CountLine plan={plan} />}
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
           Not changed: {fault}.
         </Alert>
       )}
-      {piece.kind === 'organic-garland' && <GarlandParts piece={piece} />}
+      {piece.kind === 'organic-garland' && (
+        <GarlandParts piece={piece} colours={colours} changePiece={changePiece} />
+      )}
       <FieldList piece={piece} fields={editorOf(piece).fields(piece)} colours={colours} onCommit={commit} />
-      <SpreadNote piece={piece} picture={planned?.pictures[piece.id]} />
+      <SpreadNote piece={piece} picture={picture} colours={colours} />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
         {'grade' in piece && (
           <TextField
@@ -102,10 +137,10 @@ export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
           }}
         />
       </Box>
-      <SchoolsPanel piece={piece} workshop={file.workshop} onCommit={commit} />
+      <SchoolsPanel piece={piece} workshop={workshop} onCommit={commit} />
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
         {plan && <AssemblyCard name={piece.name} steps={plan.steps} materials={plan.materials} />}
-        <PatternButton piece={piece} workshop={file.workshop} />
+        <PatternButton piece={piece} workshop={workshop} />
       </Stack>
       {plan?.notes.map((note) => (
         <Typography
@@ -117,9 +152,17 @@ export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
       ))}
     </Stack>
   );
-}
+});
 
-type PlanPiece = NonNullable<ReturnType<typeof useJob>['planned']>['plan']['pieces'][number];
+/** A change made from an older state of a piece, put on the newest: what the change did not touch stays as it is now. */
+function rebased(now: Piece, from: Piece, to: Piece): Piece {
+  if (now === from) return to;
+  const [was, wanted] = [from as Record<string, unknown>, to as Record<string, unknown>];
+  const dropped = Object.keys(was).filter((key) => !(key in wanted));
+  const set = Object.entries(wanted).filter(([key, value]) => value !== was[key]);
+  const kept = Object.entries(now).filter(([key]) => !dropped.includes(key));
+  return Object.fromEntries([...kept, ...set]) as unknown as Piece;
+}
 
 /** How many balloons, tied into what. */
 function CountLine({ plan }: { plan: PlanPiece }) {
@@ -143,9 +186,14 @@ function CountLine({ plan }: { plan: PlanPiece }) {
 
 const points = (piece: PieceOf<'organic-garland'>) => piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
 
+interface GarlandPartsProps {
+  piece: PieceOf<'organic-garland'>;
+  colours: readonly Colour[];
+  changePiece: JobContextValue['changePiece'];
+}
+
 /** What an organic garland is asked first: how long, how wide, of what. */
-function GarlandParts({ piece }: { piece: PieceOf<'organic-garland'> }) {
-  const { changePiece, file } = useJob();
+function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
   const change = useCallback(
     (edit: Partial<PieceOf<'organic-garland'>>, gesture?: string) =>
       changePiece(
@@ -184,7 +232,7 @@ function GarlandParts({ piece }: { piece: PieceOf<'organic-garland'> }) {
           onCommit={(tipM) => change({ taper: Number((tipM / piece.widthM).toFixed(4)) })}
         />
       </Box>
-      <ColourMix mix={piece} known={file.workshop.colours} onChange={change} />
+      <ColourMix mix={piece} known={colours} onChange={change} />
       <SizeMix mix={piece} onChange={change} />
       <Making mix={piece} onChange={change} />
     </>

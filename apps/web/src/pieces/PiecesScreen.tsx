@@ -48,10 +48,15 @@ export function PiecesScreen() {
     },
     [spot, workshop.colours, pieces, put],
   );
-  const copy = (piece: Piece) => {
-    const name = `${piece.name}, another`.slice(0, 120);
-    put(moved({ ...piece, id: newId(name), name }, 0.3, 0));
-  };
+  const copy = useCallback(
+    (id: string) => {
+      const piece = store.getSnapshot().document.pieces.find((one) => one.id === id);
+      if (!piece) return;
+      const name = `${piece.name}, another`.slice(0, 120);
+      put(moved({ ...piece, id: newId(name), name }, 0.3, 0));
+    },
+    [store, put],
+  );
   const remove = useCallback(
     (id: string) =>
       store.change((before) => ({ ...before, pieces: before.pieces.filter((piece) => piece.id !== id) })),
@@ -182,12 +187,7 @@ export function PiecesScreen() {
       </Paper>
       <Paper variant="outlined" sx={{ overflow: { md: 'auto' }, p: 2 }}>
         {chosen ? (
-          <PiecePanel
-            key={chosen.id}
-            piece={chosen}
-            onRemove={() => remove(chosen.id)}
-            onCopy={() => copy(chosen)}
-          />
+          <PiecePanel key={chosen.id} piece={chosen} onRemove={remove} onCopy={copy} />
         ) : (
           <EmptyState
             title="No piece yet"

@@ -1,13 +1,13 @@
-import type { Piece } from '@early-lantern/contract';
+import type { Colour, Piece } from '@early-lantern/contract';
 import { colourSpread, type Picture } from '@early-lantern/core';
 import { Typography } from '@mui/material';
 import { memo, useMemo } from 'react';
-import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
 
 interface SpreadNoteProps {
   piece: Piece;
   picture: Picture | undefined;
+  colours: readonly Colour[];
 }
 
 const hasMix = (piece: Piece) =>
@@ -16,9 +16,8 @@ const hasMix = (piece: Piece) =>
   (piece.kind === 'photo-frame' && piece.dress.style === 'organic');
 
 /** How well the colours are spread, in the picture as dealt. */
-export const SpreadNote = memo(function SpreadNote({ piece, picture }: SpreadNoteProps) {
+export const SpreadNote = memo(function SpreadNote({ piece, picture, colours }: SpreadNoteProps) {
   const { short } = useUnits();
-  const { file } = useJob();
   const spread = useMemo(
     () =>
       picture && hasMix(piece)
@@ -27,7 +26,7 @@ export const SpreadNote = memo(function SpreadNote({ piece, picture }: SpreadNot
     [piece, picture],
   );
   if (!spread) return null;
-  const rarest = file.workshop.colours.find((colour) => colour.id === spread.rarest)?.name ?? spread.rarest;
+  const rarest = colours.find((colour) => colour.id === spread.rarest)?.name ?? spread.rarest;
   return (
     <Typography sx={{ fontSize: 14, color: 'text.secondary' }} data-testid="colour-spread">
       As dealt: {spread.clumped} of {spread.large} large balloons touch one of their own colour
