@@ -84,8 +84,12 @@ export const Reserved = z.strictObject({
 });
 export type Reserved = z.infer<typeof Reserved>;
 
-/** A consumable or a piece of gear on the shelf, by the catalogue's item name. */
-export const MaterialStock = z.strictObject({ item: Id, onHand: z.number().nonnegative() });
+/** A consumable or a piece of gear on the shelf, by the catalogue's item name; an own one brings its words along. */
+export const MaterialStock = z.strictObject({
+  item: Id,
+  onHand: z.number().nonnegative(),
+  own: z.strictObject({ label: Name, unit: Name, isGear: z.boolean() }).optional(),
+});
 export type MaterialStock = z.infer<typeof MaterialStock>;
 
 export const MovementKind = z.enum(['received', 'counted', 'adjusted', 'used', 'returned', 'corrected']);

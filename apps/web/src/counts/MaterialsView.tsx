@@ -72,7 +72,10 @@ function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopR
     const onHand = Number(text);
     if (text.trim() === '' || !(onHand >= 0) || onHand === held) return;
     save(({ materials = [] }) => ({
-      materials: [...materials.filter((one) => one.item !== row.item), { item: row.item, onHand }],
+      materials: [
+        ...materials.filter((one) => one.item !== row.item),
+        { ...materials.find((one) => one.item === row.item), item: row.item, onHand },
+      ],
     }));
   };
   return (

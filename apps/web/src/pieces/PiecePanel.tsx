@@ -21,6 +21,7 @@ import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
 import { Making } from './Making.tsx';
 import { PatternButton } from './PatternButton.tsx';
+import { rebased } from './rebased.ts';
 import { SchoolsPanel } from './SchoolsPanel.tsx';
 import { SizeMix } from './SizeMix.tsx';
 import { SpreadNote } from './SpreadNote.tsx';
@@ -153,16 +154,6 @@ const Panel = memo(function Panel(props: PanelProps) {
     </Stack>
   );
 });
-
-/** A change made from an older state of a piece, put on the newest: what the change did not touch stays as it is now. */
-function rebased(now: Piece, from: Piece, to: Piece): Piece {
-  if (now === from) return to;
-  const [was, wanted] = [from as Record<string, unknown>, to as Record<string, unknown>];
-  const dropped = Object.keys(was).filter((key) => !(key in wanted));
-  const set = Object.entries(wanted).filter(([key, value]) => value !== was[key]);
-  const kept = Object.entries(now).filter(([key]) => !dropped.includes(key));
-  return Object.fromEntries([...kept, ...set]) as unknown as Piece;
-}
 
 /** How many balloons, tied into what. */
 function CountLine({ plan }: { plan: PlanPiece }) {

@@ -3,6 +3,7 @@ import { useCrew, useSettings } from '../api/queries.ts';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
+import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
@@ -39,6 +40,7 @@ export function WorkshopScreen() {
           <ColoursPanel row={settings.data} />
           <SizesPanel row={settings.data} />
           <SuppliersPanel row={settings.data} />
+          <MaterialsPanel row={settings.data} />
           <RatesPanel row={settings.data} />
         </Box>
       </Box>
