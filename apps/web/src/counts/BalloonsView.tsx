@@ -112,7 +112,7 @@ interface CountRowProps {
 function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
   const { file } = useJob();
   const { range } = useUnits();
-  const { name, hex } = colourOf(file.workshop, row.colour);
+  const { name, hex, finish } = colourOf(file.workshop, row.colour);
   const isCounted = file.workshop.stock.some(
     (held) => held.nominalIn === row.nominalIn && held.colour === row.colour,
   );
@@ -122,6 +122,11 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
       <TableCell>
         <Stack direction="row" sx={{ gap: 1, alignItems: 'center' }}>
           <Swatch hex={hex} /> {name}
+          {finish && (
+            <Typography component="span" sx={{ fontSize: 13, color: 'text.secondary' }}>
+              {finish}
+            </Typography>
+          )}
         </Stack>
       </TableCell>
       <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.inflatedIn)}</TableCell>
