@@ -178,11 +178,11 @@ async function benchEdit(page: Page, address: string, what: string): Promise<voi
   await page.getByRole('button', { name: /tip/ }).first().focus();
   // No named function inside: the compiler would mark it with a helper that the page does not have.
   const measured = await page.evaluate(async () => {
-    const ball = '[data-layer="chosen"] g circle';
+    const balls = '[data-testid="balloons"]';
     const drawn: number[] = [];
     const planned: number[] = [];
-    for (let i = 0; i < 30; i++) {
-      const before = document.querySelector(ball)?.getAttribute('cx');
+    for (let i = 0; i < 60; i++) {
+      const before = document.querySelector(balls)?.getAttribute('d');
       const key = i % 2 ? 'ArrowLeft' : 'ArrowRight';
       const started = performance.now();
       document.activeElement?.dispatchEvent(
@@ -191,7 +191,7 @@ async function benchEdit(page: Page, address: string, what: string): Promise<voi
       let isDrawn = false;
       while (performance.now() - started < 2000) {
         await new Promise(requestAnimationFrame);
-        if (!isDrawn && document.querySelector(ball)?.getAttribute('cx') !== before) {
+        if (!isDrawn && document.querySelector(balls)?.getAttribute('d') !== before) {
           isDrawn = true;
           drawn.push(performance.now() - started);
         }

@@ -1,18 +1,17 @@
 import type { Colour } from '@early-lantern/contract';
 import type { DrawnBalloon } from '@early-lantern/core';
 import { memo } from 'react';
+import { LIGHT, OUTLINE, shadeOf } from './balloon-shade.ts';
 
 const gradientId = (colour: string) => `balloon-${colour}`;
-const OUTLINE = { stroke: '#151a26', strokeOpacity: 0.22, strokeWidth: 0.004 };
 
 /** Gradients that make discs into balloons, one for each colour. */
 export const BalloonGradients = memo(function BalloonGradients({ colours }: { colours: readonly Colour[] }) {
   return colours.map(({ id, hex }) => (
-    <radialGradient key={id} id={gradientId(id)} cx="36%" cy="32%" r="72%">
-      <stop offset="0" stopColor={`color-mix(in srgb, ${hex} 42%, white)`} />
-      <stop offset="0.28" stopColor={`color-mix(in srgb, ${hex} 86%, white)`} />
-      <stop offset="0.72" stopColor={hex} />
-      <stop offset="1" stopColor={`color-mix(in srgb, ${hex} 72%, #151a26)`} />
+    <radialGradient key={id} id={gradientId(id)} {...LIGHT}>
+      {shadeOf(hex).map(([offset, colour]) => (
+        <stop key={offset} offset={offset} stopColor={colour} />
+      ))}
     </radialGradient>
   ));
 });

@@ -5,6 +5,7 @@ import { type ReactNode, useMemo, useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
+import { areRound, BalloonCanvas } from './BalloonCanvas.tsx';
 import { BalloonGradients } from './BalloonLayer.tsx';
 import { editorOf, type Grip } from './editors/index.ts';
 import { GripLayer } from './GripLayer.tsx';
@@ -38,6 +39,9 @@ export function Elevation(props: ElevationProps) {
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   const chosen = pieces.find((piece) => piece.id === chosenId);
 
+  const picture = chosen && planned?.pictures[chosen.id];
+  const painted = picture && areRound(picture) ? picture : undefined;
+
   const drawn = (piece: Piece) => (
     <MovablePiece
       key={piece.id}
@@ -48,6 +52,7 @@ export function Elevation(props: ElevationProps) {
       perM={perM}
       snapM={snapM}
       isChosen={piece.id === chosenId}
+      isPainted={piece === chosen && painted !== undefined}
       onChoose={onChoose}
       onMove={onMove}
     />
@@ -72,6 +77,20 @@ export function Elevation(props: ElevationProps) {
           {chosen && (
             <Layer box={box} size={size} isAbove>
               {drawn(chosen)}
+            </Layer>
+          )}
+          {painted && (
+            <BalloonCanvas
+              balloons={painted.balloons}
+              colours={workshop.colours}
+              heightM={spot.heightM}
+              box={box}
+              perM={perM}
+              size={size}
+            />
+          )}
+          {chosen && (
+            <Layer box={box} size={size} isAbove>
               {chosen.kind === 'organic-garland' ? (
                 <LineEditor
                   // Not the piece's own key: that one is its drawing's, a sibling.
@@ -109,7 +128,7 @@ interface LayerProps {
   children: ReactNode;
 }
 
-/** One of two drawings laid over each other, painted apart: what is dragged does not have all the rest painted again. */
+/** One of the drawings laid over each other, painted apart: what is dragged does not have all the rest painted again. */
 function Layer({ box, size, isAbove = false, children }: LayerProps) {
   return (
     // biome-ignore lint/a11y/noSvgWithoutTitle: both layers together are named by the application round them

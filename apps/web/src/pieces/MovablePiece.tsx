@@ -12,6 +12,7 @@ interface MovablePieceProps {
   perM: number;
   snapM: number;
   isChosen: boolean;
+  isPainted: boolean;
   onChoose: (id: string) => void;
   onMove: (id: string, dxM: number, dyM: number, gesture: string) => void;
 }
@@ -20,7 +21,7 @@ const BY_POINTER = { pointer: { keys: false }, threshold: 4 };
 
 /** A piece on the elevation: pressed it is chosen, dragged it moves, with whatever moves with it. */
 export const MovablePiece = memo(function MovablePiece(props: MovablePieceProps) {
-  const { piece, picture, colours, heightM, perM, snapM, isChosen, onChoose, onMove } = props;
+  const { piece, picture, colours, heightM, perM, snapM, isChosen, isPainted, onChoose, onMove } = props;
   const gestures = useRef(0);
   const bind = useDrag(({ first, movement: [mx, my], memo }) => {
     if (first) gestures.current += 1;
@@ -38,7 +39,7 @@ export const MovablePiece = memo(function MovablePiece(props: MovablePieceProps)
       onPointerDownCapture={() => onChoose(piece.id)}
       style={{ cursor: isChosen ? 'move' : 'pointer', touchAction: isChosen ? 'none' : 'auto' }}
     >
-      <PieceDrawing picture={picture} colours={colours} heightM={heightM} />
+      <PieceDrawing picture={picture} colours={colours} heightM={heightM} isPainted={isPainted} />
     </g>
   );
 });

@@ -1,5 +1,5 @@
 import type { Colour } from '@early-lantern/contract';
-import type { DrawnShape, Picture } from '@early-lantern/core';
+import type { DrawnBalloon, DrawnShape, Picture } from '@early-lantern/core';
 import { memo } from 'react';
 import { BalloonLayer } from './BalloonLayer.tsx';
 
@@ -18,10 +18,13 @@ interface PieceDrawingProps {
   picture: Picture;
   colours: readonly Colour[];
   heightM: number;
+  /** Its balloons are painted on a canvas: here only their outline is, to be pressed and pulled. */
+  isPainted?: boolean;
 }
 
 /** A piece as it will stand: what carries it, then its balloons. y runs downward from the top of the spot. */
-export const PieceDrawing = memo(function PieceDrawing({ picture, colours, heightM }: PieceDrawingProps) {
+export const PieceDrawing = memo(function PieceDrawing(props: PieceDrawingProps) {
+  const { picture, colours, heightM, isPainted = false } = props;
   return (
     <g>
       {picture.shapes.map((shape, i) => (
@@ -34,10 +37,29 @@ export const PieceDrawing = memo(function PieceDrawing({ picture, colours, heigh
           heightM={heightM}
         />
       ))}
-      <BalloonLayer balloons={picture.balloons} heightM={heightM} />
+      {isPainted ? (
+        <path
+          data-testid="balloons"
+          d={discs(picture.balloons, heightM)}
+          fill="none"
+          pointerEvents="all"
+          aria-hidden="true"
+        />
+      ) : (
+        <BalloonLayer balloons={picture.balloons} heightM={heightM} />
+      )}
     </g>
   );
 });
+
+/** The discs of balloons as one path. */
+const discs = (balloons: readonly DrawnBalloon[], heightM: number) =>
+  balloons
+    .map(({ xM, yM, rM }) => {
+      const r = rM.toFixed(3);
+      return `M${(xM - rM).toFixed(3)} ${(heightM - yM).toFixed(3)}a${r} ${r} 0 1 0 ${(2 * rM).toFixed(3)} 0a${r} ${r} 0 1 0 ${(-2 * rM).toFixed(3)} 0`;
+    })
+    .join('');
 
 function Shape({
   shape,

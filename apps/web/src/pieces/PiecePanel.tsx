@@ -21,7 +21,7 @@ import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
 import { Making } from './Making.tsx';
 import { PatternButton } from './PatternButton.tsx';
-import { rebased } from './rebased.ts';
+import { isAlikeButPlace, rebased } from './rebased.ts';
 import { SchoolsPanel } from './SchoolsPanel.tsx';
 import { SizeMix } from './SizeMix.tsx';
 import { SpreadNote } from './SpreadNote.tsx';
@@ -46,36 +46,49 @@ export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
   return (
     <Stack spacing={2}>
       {/* What is typed letter by letter cannot wait. */}
-      <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
-        <TextField
-          fullWidth
-          label={kindNames[piece.kind]}
-          value={piece.name}
-          error={!piece.name.trim()}
-          onChange={(event) =>
-            changePiece(
-              piece.id,
-              (before) => ({ ...before, name: event.target.value.slice(0, 120) }),
-              `${piece.id}-name`,
-            )
-          }
-          slotProps={{ htmlInput: { 'aria-label': 'Piece' } }}
-        />
-        <Tooltip title="Make another like it">
-          <IconButton aria-label={`Copy ${piece.name}`} onClick={() => onCopy(piece.id)}>
-            <CopyIcon />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title="Delete this piece (undo brings it back)">
-          <IconButton aria-label={`Delete ${piece.name}`} onClick={() => onRemove(piece.id)}>
-            <DeleteIcon />
-          </IconButton>
-        </Tooltip>
-      </Stack>
+      <NameRow
+        id={piece.id}
+        kind={piece.kind}
+        name={piece.name}
+        changePiece={changePiece}
+        onRemove={onRemove}
+        onCopy={onCopy}
+      />
       <Panel {...shown} changePiece={changePiece} />
     </Stack>
   );
 }
+
+interface NameRowProps extends Omit<PiecePanelProps, 'piece'>, Pick<Piece, 'id' | 'kind' | 'name'> {
+  changePiece: JobContextValue['changePiece'];
+}
+
+const NameRow = memo(function NameRow({ id, kind, name, changePiece, onRemove, onCopy }: NameRowProps) {
+  return (
+    <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
+      <TextField
+        fullWidth
+        label={kindNames[kind]}
+        value={name}
+        error={!name.trim()}
+        onChange={(event) =>
+          changePiece(id, (before) => ({ ...before, name: event.target.value.slice(0, 120) }), `${id}-name`)
+        }
+        slotProps={{ htmlInput: { 'aria-label': 'Piece' } }}
+      />
+      <Tooltip title="Make another like it">
+        <IconButton aria-label={`Copy ${name}`} onClick={() => onCopy(id)}>
+          <CopyIcon />
+        </IconButton>
+      </Tooltip>
+      <Tooltip title="Delete this piece (undo brings it back)">
+        <IconButton aria-label={`Delete ${name}`} onClick={() => onRemove(id)}>
+          <DeleteIcon />
+        </IconButton>
+      </Tooltip>
+    </Stack>
+  );
+});
 
 interface PanelProps {
   piece: Piece;
@@ -90,18 +103,25 @@ const Panel = memo(function Panel(props: PanelProps) {
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
 
-  /** Takes a changed piece over if it is sound; else says why not and leaves the piece as it was. */
-  const commit = useCallback(
-    (next: Piece, gesture?: string): string | undefined => {
+  const still = useStill(piece);
+
+  /** Takes a piece over, changed from an older state of it, if it is sound; else says why not and leaves it. */
+  const commitFrom = useCallback(
+    (from: Piece, next: Piece, gesture?: string): string | undefined => {
       const checked = read(Piece, next);
       const reason = checked.ok ? undefined : checked.faults.map((one) => one.reason).join('; ');
       setFault(reason);
       if (checked.ok)
-        changePiece(next.id, (before) => rebased(before, piece, next), gesture && `${next.id}-${gesture}`);
+        changePiece(next.id, (before) => rebased(before, from, next), gesture && `${next.id}-${gesture}`);
       return reason;
     },
-    [changePiece, piece],
+    [changePiece],
   );
+  const commit = useCallback(
+    (next: Piece, gesture?: string) => commitFrom(piece, next, gesture),
+    [commitFrom, piece],
+  );
+  const commitStill = useCallback((next: Piece) => commitFrom(still, next), [commitFrom, still]);
 
   return (
     <Stack spacing={2}>
@@ -116,32 +136,11 @@ const Panel = memo(function Panel(props: PanelProps) {
       )}
       <FieldList piece={piece} fields={editorOf(piece).fields(piece)} colours={colours} onCommit={commit} />
       <SpreadNote piece={piece} picture={picture} colours={colours} />
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-        {'grade' in piece && (
-          <TextField
-            select
-            label="Quality"
-            value={piece.grade}
-            onChange={(event) => commit({ ...piece, grade: event.target.value as PieceOf<'bunch'>['grade'] })}
-          >
-            <MenuItem value="professional">professional</MenuItem>
-            <MenuItem value="standard">standard</MenuItem>
-            <MenuItem value="budget">budget</MenuItem>
-          </TextField>
-        )}
-        <CommitField
-          label="Group (moves as one)"
-          value={piece.group ?? ''}
-          onCommit={(text) => {
-            const { group: _, ...rest } = piece;
-            return commit((text.trim() ? { ...rest, group: text.trim() } : rest) as Piece);
-          }}
-        />
-      </Box>
-      <SchoolsPanel piece={piece} workshop={workshop} onCommit={commit} />
+      <GradeAndGroup piece={still} onCommit={commitStill} />
+      <SchoolsPanel piece={still} workshop={workshop} onCommit={commitStill} />
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
         {plan && <AssemblyCard name={piece.name} steps={plan.steps} materials={plan.materials} />}
-        <PatternButton piece={piece} workshop={workshop} />
+        <PatternButton piece={still} workshop={workshop} />
       </Stack>
       {plan?.notes.map((note) => (
         <Typography
@@ -155,8 +154,49 @@ const Panel = memo(function Panel(props: PanelProps) {
   );
 });
 
+/** The piece, the same object for as long as only its place changes: for parts that do not show where it is. */
+function useStill(piece: Piece): Piece {
+  const [still, setStill] = useState(piece);
+  if (still === piece || isAlikeButPlace(still, piece)) return still;
+  setStill(piece);
+  return piece;
+}
+
+interface PartProps {
+  piece: Piece;
+  onCommit: (piece: Piece) => string | undefined;
+}
+
+/** The quality of its balloons, and what it moves with. */
+const GradeAndGroup = memo(function GradeAndGroup({ piece, onCommit }: PartProps) {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+      {'grade' in piece && (
+        <TextField
+          select
+          label="Quality"
+          value={piece.grade}
+          onChange={(event) => onCommit({ ...piece, grade: event.target.value as PieceOf<'bunch'>['grade'] })}
+        >
+          <MenuItem value="professional">professional</MenuItem>
+          <MenuItem value="standard">standard</MenuItem>
+          <MenuItem value="budget">budget</MenuItem>
+        </TextField>
+      )}
+      <CommitField
+        label="Group (moves as one)"
+        value={piece.group ?? ''}
+        onCommit={(text) => {
+          const { group: _, ...rest } = piece;
+          return onCommit((text.trim() ? { ...rest, group: text.trim() } : rest) as Piece);
+        }}
+      />
+    </Box>
+  );
+});
+
 /** How many balloons, tied into what. */
-function CountLine({ plan }: { plan: PlanPiece }) {
+const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
   const balloons = plan.balloons.reduce((sum, row) => sum + row.need, 0);
   const things = plan.materials.reduce((sum, row) => sum + (row.isGear ? row.count : 0), 0);
   const parts =
@@ -173,7 +213,7 @@ function CountLine({ plan }: { plan: PlanPiece }) {
       {parts.length > 0 && ` · ${parts.join(' · ')}`}
     </Typography>
   );
-}
+});
 
 const points = (piece: PieceOf<'organic-garland'>) => piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
 
@@ -195,6 +235,7 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
     [changePiece, piece.id],
   );
   const lengthM = chainLength(smoothLine(points(piece)));
+  const { widthM, taper } = piece;
   const setLength = (wanted: number) =>
     change({
       line: scaleToLength(points(piece), wanted).map(({ x, y }) => ({
@@ -206,22 +247,7 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1.3fr 1fr 1fr', gap: 1.25 }}>
         <LengthField label="Length" valueM={lengthM} min={0.3} max={60} onCommit={setLength} />
-        <LengthField
-          label="Width"
-          short
-          valueM={piece.widthM}
-          min={0.1}
-          max={3}
-          onCommit={(widthM) => change({ widthM })}
-        />
-        <LengthField
-          label="Tip"
-          short
-          valueM={piece.widthM * piece.taper}
-          min={piece.widthM * 0.2}
-          max={piece.widthM}
-          onCommit={(tipM) => change({ taper: Number((tipM / piece.widthM).toFixed(4)) })}
-        />
+        <WidthAndTip widthM={widthM} taper={taper} onChange={change} />
       </Box>
       <ColourMix mix={piece} known={colours} onChange={change} />
       <SizeMix mix={piece} onChange={change} />
@@ -229,3 +255,30 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
     </>
   );
 }
+
+interface WidthAndTipProps extends Pick<PieceOf<'organic-garland'>, 'widthM' | 'taper'> {
+  onChange: (edit: Partial<PieceOf<'organic-garland'>>) => void;
+}
+
+const WidthAndTip = memo(function WidthAndTip({ widthM, taper, onChange }: WidthAndTipProps) {
+  return (
+    <>
+      <LengthField
+        label="Width"
+        short
+        valueM={widthM}
+        min={0.1}
+        max={3}
+        onCommit={(metres) => onChange({ widthM: metres })}
+      />
+      <LengthField
+        label="Tip"
+        short
+        valueM={widthM * taper}
+        min={widthM * 0.2}
+        max={widthM}
+        onCommit={(tipM) => onChange({ taper: Number((tipM / widthM).toFixed(4)) })}
+      />
+    </>
+  );
+});

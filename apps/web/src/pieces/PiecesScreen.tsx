@@ -1,7 +1,8 @@
 import { Piece, type PieceKind, type Point, read } from '@early-lantern/contract';
 import { kindNames, moved, movesWith, newPiece } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
-import { Box, Button, Chip, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Paper, Typography } from '@mui/material';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
@@ -11,6 +12,7 @@ import { AddPieceDialog } from './AddPieceDialog.tsx';
 import { Elevation } from './Elevation.tsx';
 import type { Grip } from './editors/index.ts';
 import { PiecePanel } from './PiecePanel.tsx';
+import { SpotBar } from './SpotBar.tsx';
 
 /** The spot's elevation with its pieces, and the chosen piece's settings beside it. */
 export function PiecesScreen() {
@@ -24,6 +26,8 @@ export function PiecesScreen() {
   const spot = site.spots.find((one) => one.id === (spotId ?? chosen?.spotId)) ?? site.spots[0];
   const onSpot = useMemo(() => pieces.filter((piece) => piece.spotId === spot?.id), [pieces, spot?.id]);
 
+  const named = useStableList(pieces.map(({ id, name, spotId }) => ({ id, name, spotId })));
+  const openAdding = useCallback(() => setAdding(true), []);
   const choose = useCallback((id: string) => {
     setChosenId(id);
     setSpotId(undefined);
@@ -124,47 +128,15 @@ export function PiecesScreen() {
           minHeight: { xs: 380, md: 0 },
         }}
       >
-        <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
-          <TextField
-            select
-            value={spot.id}
-            onChange={(event) => setSpotId(event.target.value)}
-            slotProps={{ htmlInput: { 'aria-label': 'Spot' } }}
-            sx={{ minWidth: 150, '& .MuiSelect-select': { py: 0.6 } }}
-          >
-            {site.spots.map((one) => (
-              <MenuItem key={one.id} value={one.id}>
-                {one.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Stack
-            direction="row"
-            sx={{
-              gap: 0.75,
-              overflowX: 'auto',
-              maxWidth: '100%',
-              flexWrap: { xs: 'nowrap', md: 'wrap' },
-              py: 0.25,
-            }}
-          >
-            {pieces.map((piece) => (
-              <Chip
-                key={piece.id}
-                size="small"
-                label={piece.name}
-                variant={piece.id === chosen?.id ? 'filled' : 'outlined'}
-                color={piece.id === chosen?.id ? 'primary' : 'default'}
-                aria-pressed={piece.id === chosen?.id}
-                onClick={() => choose(piece.id)}
-                sx={{ maxWidth: 200, opacity: piece.spotId === spot.id ? 1 : 0.7 }}
-              />
-            ))}
-          </Stack>
-          <Button startIcon={<AddIcon />} onClick={() => setAdding(true)} size="small" variant="outlined">
-            Add a piece
-          </Button>
-        </Stack>
+        <SpotBar
+          spots={site.spots}
+          spotId={spot.id}
+          named={named}
+          chosenId={chosen?.id}
+          onSpot={setSpotId}
+          onChoose={choose}
+          onAdd={openAdding}
+        />
         <Box sx={{ flexGrow: 1, minHeight: 0 }}>
           <Elevation
             spot={spot}
@@ -192,7 +164,7 @@ export function PiecesScreen() {
           <EmptyState
             title="No piece yet"
             action={
-              <Button variant="contained" startIcon={<AddIcon />} onClick={() => setAdding(true)}>
+              <Button variant="contained" startIcon={<AddIcon />} onClick={openAdding}>
                 Add a piece
               </Button>
             }
@@ -205,4 +177,12 @@ export function PiecesScreen() {
       {adding && <AddPieceDialog colours={workshop.colours} onAdd={add} onClose={() => setAdding(false)} />}
     </Box>
   );
+}
+
+/** The list, the same object for as long as it says the same: a drag changes none of it. */
+function useStableList<T>(list: T[]): T[] {
+  const [kept, setKept] = useState(list);
+  const next = replaceEqualDeep(kept, list);
+  if (next !== kept) setKept(next);
+  return next;
 }

@@ -9,3 +9,13 @@ export function rebased(now: Piece, from: Piece, to: Piece): Piece {
   const kept = Object.entries(now).filter(([key]) => !dropped.includes(key));
   return Object.fromEntries([...kept, ...set]) as unknown as Piece;
 }
+
+/** What says where on its spot a piece is. */
+const PLACE = new Set(['line', 'at']);
+
+/** Whether two states of a piece differ in nothing but where it is. */
+export function isAlikeButPlace(a: Piece, b: Piece): boolean {
+  const [before, after] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
+  return [...keys].every((key) => PLACE.has(key) || before[key] === after[key]);
+}

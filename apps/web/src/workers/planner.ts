@@ -1,4 +1,5 @@
 import type { JobFile, Plan, Reserved } from '@early-lantern/contract';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Planned, Planner } from './planner.worker.ts';
@@ -27,6 +28,15 @@ const QUIET_MS = 300;
 /** Between two plans while a hand drags, milliseconds at most. */
 const DRAFT_EVERY_MS = 80;
 
+/** What of a plan did not change stays the same object, so that the screens need not draw it again. */
+function settled(before: Plan | undefined, plan: Plan): Plan {
+  return {
+    ...plan,
+    lamps: replaceEqualDeep(before?.lamps, plan.lamps),
+    pieces: replaceEqualDeep(before?.pieces, plan.pieces),
+  };
+}
+
 /**
  * The plan of a job file, kept up with its changes: one request at a time, and of the files that came meanwhile only
  * the newest. Lamps and balloons answer at once; ways out are tried when the edits pause. While a new plan is under
@@ -38,15 +48,19 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   // A screen opened afresh has no pictures yet, whatever the worker sent before.
   const isFirst = useRef(true);
   const pictures = useRef<Planned['pictures']>(undefined);
-  const queue = useRef<{ busy: boolean; next: JobFile | undefined }>({ busy: false, next: undefined });
+  const queue = useRef<{ busy: boolean; next: JobFile | undefined; newest: JobFile | undefined }>({
+    busy: false,
+    next: undefined,
+    newest: undefined,
+  });
+  const quiet = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   useEffect(() => {
     if (!file) return;
     const state = queue.current;
-    let isNewest = true;
-    const tryFixes = async () => {
-      const plan = await planner.plan(file);
-      if (isNewest) setPlanned((now) => now && { ...now, plan });
+    const tryFixes = async (wanted: JobFile) => {
+      const plan = await planner.plan(wanted);
+      if (state.newest === wanted) setPlanned((now) => now && { ...now, plan: settled(now.plan, plan) });
     };
     const pump = async () => {
       state.busy = true;
@@ -65,23 +79,24 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           if (state.next && performance.now() - draftedAt < DRAFT_EVERY_MS) continue;
           const plan = await planner.draft();
           draftedAt = performance.now();
-          setPlanned({ plan, pictures: shown });
+          setPlanned((now) => ({ plan: settled(now?.plan, plan), pictures: shown }));
           // For the benchmark: when an edit had its answer.
           performance.clearMarks('planned');
           performance.mark('planned');
+          // Only after the draft: however slow the machine, a draft never takes the place of a plan with its fixes.
+          clearTimeout(quiet.current);
+          quiet.current = setTimeout(() => void tryFixes(wanted).catch(setFailure), QUIET_MS);
         }
       } finally {
         state.busy = false;
       }
     };
+    clearTimeout(quiet.current);
     state.next = file;
+    state.newest = file;
     if (!state.busy) pump().catch(setFailure);
-    const timer = setTimeout(() => void tryFixes().catch(setFailure), QUIET_MS);
-    return () => {
-      isNewest = false;
-      clearTimeout(timer);
-    };
   }, [file]);
+  useEffect(() => () => clearTimeout(quiet.current), []);
 
   // The screen's error boundary shows it.
   if (failure) throw failure;

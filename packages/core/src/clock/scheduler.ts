@@ -113,10 +113,8 @@ function bestOf(problem: Problem): Schedule {
   let bestStart = -Infinity;
   let stuck = '';
   for (let order = 0; order < ORDERS && bestStart < bound; order++) {
-    const ranks = new Map(
-      problem.activities.map((activity, index) => [activity.id, priority(order, activity, index, chain)]),
-    );
-    const attempt = placeBackwards(problem, followers, ranks);
+    const attempt = placeBackwards(problem, followers, inTurn(order, problem.activities, chain), bestStart);
+    if (!attempt) continue;
     if (!attempt.feasible) {
       stuck = attempt.stuck;
       continue;
@@ -189,17 +187,34 @@ function priority(
   return length * shake;
 }
 
+/** The place of each activity in line, highest priority first. */
+function inTurn(
+  order: number,
+  activities: readonly Activity[],
+  chain: ReadonlyMap<string, number>,
+): Map<string, number> {
+  const ranked = activities.map(
+    (activity, index) => [activity.id, priority(order, activity, index, chain)] as const,
+  );
+  return new Map(ranked.sort((a, b) => b[1] - a[1]).map(([id], place) => [id, place]));
+}
+
 /** What is taken so far: by whom and what, and the moments at which something starts or a shift ends, latest first. */
 interface Board {
   busy: Map<string, Placing[]>;
   moments: number[];
 }
 
+/**
+ * Places everything, the last first.
+ * @param toBeat given up, with nothing returned, as soon as something starts no later than this
+ */
 function placeBackwards(
   problem: Problem,
   followers: ReadonlyMap<string, readonly string[]>,
-  ranks: ReadonlyMap<string, number>,
-): Schedule {
+  turn: ReadonlyMap<string, number>,
+  toBeat: number,
+): Schedule | undefined {
   const placings = new Map<string, Placing>();
   const board: Board = {
     busy: new Map(),
@@ -207,28 +222,27 @@ function placeBackwards(
       (a, b) => b - a,
     ),
   };
-  const waiting = new Set(problem.activities);
-  while (waiting.size > 0) {
-    let next: Activity | undefined;
-    let nextRank = -Infinity;
-    for (const activity of waiting) {
-      const rank = ranks.get(activity.id) as number;
-      if (rank <= nextRank) continue;
-      if ((followers.get(activity.id) as string[]).every((id) => placings.has(id))) {
-        next = activity;
-        nextRank = rank;
-      }
-    }
-    // chainBefore has ruled out circles, so one activity is always free.
-    const activity = next as Activity;
+  const byId = new Map(problem.activities.map((activity) => [activity.id, activity]));
+  /** How many of an activity's followers have no place yet. */
+  const open = new Map(problem.activities.map(({ id }) => [id, (followers.get(id) as string[]).length]));
+  const free = problem.activities.filter(({ id }) => open.get(id) === 0);
+  while (free.length > 0) {
+    // chainBefore has ruled out circles, so one is always free until all are placed.
+    const activity = free.reduce((a, b) => ((turn.get(b.id) as number) < (turn.get(a.id) as number) ? b : a));
+    free.splice(free.indexOf(activity), 1);
     let bound = activity.latest ?? Infinity;
     for (const id of followers.get(activity.id) as string[])
       bound = Math.min(bound, (placings.get(id) as Placing).start);
     const placing = latestPlace(activity, bound, problem, board);
     if (!placing) return { feasible: false, stuck: activity.id };
+    if (placing.start <= toBeat) return undefined;
     placings.set(activity.id, placing);
     takeUp(board, placing);
-    waiting.delete(activity);
+    for (const id of activity.after) {
+      const left = (open.get(id) as number) - 1;
+      open.set(id, left);
+      if (left === 0) free.push(byId.get(id) as Activity);
+    }
   }
   return { feasible: true, placings };
 }
