@@ -21,20 +21,23 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
     await walk.getByLabel(label).fill(text);
     await walk.getByLabel(label).press('Enter');
   };
-  const click = (name: string) => walk.getByRole('button', { name, exact: true }).click();
+  /** Answers by a button, once its question is asked: the same words answer several. */
+  const click = async (question: string, name: string) => {
+    await expect(walk).toContainText(question);
+    await walk.getByRole('button', { name, exact: true }).click();
+  };
   await say('Parking', 'In the yard until noon');
   await say('Way in', 'Side door, the warden opens');
   await say('Narrowest door', '2 ft 8');
   await walk.getByRole('button', { name: 'adhesive' }).click();
-  await click('These are forbidden');
-  await click('No quiet hours');
+  await click('forbid', 'These are forbidden');
+  await click('quiet hours', 'No quiet hours');
   await say('Contact', 'The warden');
-  await click('carpet');
-  await click('Put it on the drawing');
-  await click('There is none');
-  await click('All of one surface');
-  await expect(walk).toContainText('where is power?');
-  await click('There is none');
+  await click('what is the floor?', 'carpet');
+  await click('to keep clear of?', 'Put it on the drawing');
+  await click('to fix to?', 'There is none');
+  await click('of another surface', 'All of one surface');
+  await click('where is power?', 'There is none');
   await expect(walk).toContainText('Everything is asked');
   await expect(walk.getByTestId('walk-progress')).toHaveText('11 of 11 answered');
 

@@ -103,7 +103,7 @@ function followersOf(activities: readonly Activity[]): Map<string, string[]> {
 /** Tries the priority orders until one is as good as any could be, and keeps the best. */
 function bestOf(problem: Problem): Schedule {
   const chain = chainBefore(problem.activities);
-  const hopeless = closeWindows(problem.activities, chain);
+  const hopeless = closeWindows(problem.activities, chain) ?? overfull(problem);
   if (hopeless) return { feasible: false, stuck: hopeless };
   const bound = Math.min(
     ...problem.activities.map(({ id, latest = Infinity }) => latest - (chain.get(id) as number)),
@@ -149,6 +149,29 @@ function closeWindows(
     const end = start + activity.minutes;
     if (end > (activity.latest ?? Infinity)) return activity.id;
     ends.set(activity.id, end);
+  }
+  return undefined;
+}
+
+/**
+ * The greatest of the activities that must all fall between two moments and ask for more person-minutes than there are
+ * between them: then no order need be tried either.
+ */
+function overfull({ activities, workers }: Problem): string | undefined {
+  const shifts = workers.flatMap((worker) => worker.shifts);
+  for (const since of new Set(activities.map(({ earliest = -Infinity }) => earliest))) {
+    for (const until of new Set(activities.map(({ latest = Infinity }) => latest))) {
+      const asking = activities.filter(
+        ({ earliest = -Infinity, latest = Infinity }) => earliest >= since && latest <= until,
+      );
+      const asked = asking.reduce((sum, { minutes, hands }) => sum + minutes * hands, 0);
+      const offered = shifts.reduce(
+        (sum, [from, to]) => sum + Math.max(0, Math.min(to, until) - Math.max(from, since)),
+        0,
+      );
+      if (asked > offered)
+        return asking.reduce((a, b) => (b.minutes * b.hands > a.minutes * a.hands ? b : a)).id;
+    }
   }
   return undefined;
 }
