@@ -21,6 +21,13 @@ const HeadFields = z.strictObject({
   /** Crew members on this job, by id. */
   crew: z.array(Id).min(1, 'a job needs at least one person'),
   notes: Text,
+  /** Strongest gust expected while the pieces stand, m/s, from the forecast looked at. */
+  gustMs: z.number().min(0).max(60).optional(),
+  /** Who has read which caution. */
+  acknowledged: z
+    .array(z.strictObject({ code: Id, by: Id, at: Instant }))
+    .max(200)
+    .optional(),
   /** The survey as it was when somebody last looked at it for this job. */
   siteSeen: Site.optional(),
 });

@@ -1,20 +1,8 @@
 import { z } from 'zod';
 import { InflatedRange, StandIn } from './piece/common.ts';
+import { Caution, CutBar, Holds } from './plan-hold.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
-
-/** How a figure came about. */
-export const Working = z.strictObject({
-  label: z.string(),
-  formula: z.string(),
-  inputs: z.array(
-    z.strictObject({ name: z.string(), value: z.union([z.number(), z.string()]), unit: z.string() }),
-  ),
-  value: z.union([z.number(), z.string()]),
-  unit: z.string(),
-  /** A published source, or how the trade knows it. */
-  source: z.string(),
-});
-export type Working = z.infer<typeof Working>;
+import { Working } from './working.ts';
 
 /** A change to the job file that the engine has tried: set `value` at JSON pointer `path`. */
 export const Change = z.strictObject({ path: z.string(), value: z.json() });
@@ -167,6 +155,11 @@ export const Plan = z.strictObject({
   }),
   tasks: z.array(Task),
   onTime: OnTime,
+  holds: Holds,
+  cutList: z.array(CutBar),
+  /** For each pipe: stock lengths taken, and the fewest there could be. */
+  cutBounds: z.array(z.strictObject({ stock: Id, lengths: z.int(), atLeast: z.int() })),
+  cautions: z.array(Caution),
   lamps: z.strictObject({ enough: Lamp, lasts: Lamp, fits: Lamp, holds: Lamp, full: Lamp, onTime: Lamp }),
 });
 export type Plan = z.infer<typeof Plan>;

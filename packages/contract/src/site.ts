@@ -50,7 +50,17 @@ export type Fixing = z.infer<typeof Fixing>;
 /** Something nothing may cover or come near. */
 export const KeepClear = z.strictObject({
   ...area,
-  kind: z.enum(['exit', 'sign', 'sprinkler', 'alarm', 'extinguisher', 'heater', 'candle']),
+  kind: z.enum([
+    'exit',
+    'sign',
+    'sprinkler',
+    'alarm',
+    'extinguisher',
+    'heater',
+    'candle',
+    'walkway',
+    'power-line',
+  ]),
 });
 export type KeepClear = z.infer<typeof KeepClear>;
 
@@ -77,6 +87,13 @@ const SpotFields = z.strictObject({
   floor: Floor.optional(),
   /** Where it differs from the site. */
   indoors: z.boolean().optional(),
+  /** How the wind comes at it outdoors; left out, as in the open. */
+  openness: z.enum(['sheltered', 'open']).optional(),
+  /** What keeps adhesive from holding. */
+  conditions: z
+    .array(z.enum(['fresh-paint', 'damp', 'hot']))
+    .max(3)
+    .optional(),
   /** Hours of direct sun by the workshop's clock; an empty list for none. */
   sun: z
     .array(z.strictObject({ from: TimeOfDay, to: TimeOfDay }))

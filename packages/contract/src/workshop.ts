@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HoldRules, Ladder, MethodId, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Name, SharePct, TimeOfDay } from './scalars.ts';
@@ -122,6 +123,11 @@ const SettingsFields = z.strictObject({
   materials: z.array(MaterialStock).max(200).optional(),
   /** How this house works where a piece does not say otherwise. */
   schools: Schools.partial().optional(),
+  ladders: z.array(Ladder).max(20).optional(),
+  weights: z.array(Weight).max(40).optional(),
+  holdRules: HoldRules.partial().optional(),
+  /** Rated static loads the business has changed, newtons. */
+  ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
 });

@@ -1,3 +1,4 @@
+export { beaufort, dynamicPressure } from './air/wind.ts';
 export {
   catalogueSizes,
   comesIn,
@@ -8,6 +9,8 @@ export {
 } from './balloon/catalogue.ts';
 export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
+export { usualLadders } from './fixing/hanging.ts';
+export { methodOf, methods } from './fixing/methods.ts';
 export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';
@@ -27,4 +30,8 @@ export * from './quantity/length.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export { heldBy } from './stock/held.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';
+export { baseOf, bases } from './structure/bases.ts';
+export { sleeveFit } from './structure/fits.ts';
+export { pipes } from './structure/pipes.ts';
+export { factorAt, usualRules } from './structure/standing.ts';
 export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';

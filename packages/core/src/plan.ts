@@ -1,9 +1,12 @@
 import type { JobFile, Plan, PlanPiece, Reserved } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
+import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
 import type { WorkedPiece } from './clock/method.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
+import { holdsLamp } from './lamps/holds.ts';
+import { holdsFixes } from './lamps/holds-fixes.ts';
 import { onTimeLamp } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
@@ -11,6 +14,8 @@ import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './pi
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { firstCome, heldBy } from './stock/held.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
+import { holdsOf } from './structure/holds.ts';
+import { cutListOf } from './structure/pipe-parts.ts';
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → counts → bench → clock → lamps → fixes.
@@ -21,7 +26,7 @@ import { unmadeOf } from './stock/stand-ins.ts';
  */
 export function planJob(file: JobFile): Plan {
   const plan = draftPlan(file);
-  const { enough, onTime } = plan.lamps;
+  const { enough, holds, onTime } = plan.lamps;
   return {
     ...plan,
     lamps: {
@@ -30,6 +35,7 @@ export function planJob(file: JobFile): Plan {
         ...enough,
         fixes: enoughFixes(file, plan, enoughAnswer),
       },
+      holds: { ...holds, fixes: holds.state === 'out' ? holdsFixes(file, plan.holds, holdsOfFile) : [] },
       onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
     },
   };
@@ -52,6 +58,8 @@ export function draftPlan(file: JobFile): Plan {
       batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
     }),
   );
+  // Structure and fixing: what carries each piece, and what comes down when.
+  const holds = holdsOf(file, counts.counted);
   // Clock: who does it when, counted back from doors.
   const clock = clockFor(file, worked);
   return {
@@ -65,7 +73,15 @@ export function draftPlan(file: JobFile): Plan {
     },
     tasks: clock.tasks,
     onTime: clock.onTime,
-    lamps: { ...waitingLamps, enough: enoughLamp(file, counts), onTime: onTimeLamp(file, clock) },
+    holds,
+    ...cutListOf(file),
+    cautions: cautionsOf(file, holds, clock.tasks),
+    lamps: {
+      ...waitingLamps,
+      enough: enoughLamp(file, counts),
+      holds: holdsLamp(file, holds),
+      onTime: onTimeLamp(file, clock),
+    },
   };
 }
 
@@ -81,6 +97,13 @@ export function heldForEach(files: readonly JobFile[], nowMs: number): Record<st
   const claims = coming.map((file) => ({ job: file.job.name, balloons: countPieces(file).balloons }));
   return Object.fromEntries(coming.map(({ job }, i) => [job.id, heldBy(claims.slice(0, i))]));
 }
+
+/** What carries the pieces of a file that a fix is tried on. */
+const holdsOfFile = (file: JobFile) =>
+  holdsOf(
+    file,
+    file.job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, file.workshop.schools) })),
+  );
 
 /** What *Enough* says of a file that a fix is tried on. */
 function enoughAnswer(file: JobFile): EnoughAnswer {

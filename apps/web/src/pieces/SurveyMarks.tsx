@@ -13,6 +13,8 @@ const clearWords: Record<KeepClear['kind'], string> = {
   extinguisher: 'extinguisher',
   heater: 'heater',
   candle: 'candle',
+  walkway: 'walkway',
+  'power-line': 'power line',
 };
 
 /** What was surveyed on a spot: things to fix to, things to keep clear of, power. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Hold } from '../hold.ts';
 import { type Breach, repeated, sharesAddUp, withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct } from '../scalars.ts';
 
@@ -69,7 +70,7 @@ export type Schools = z.infer<typeof Schools>;
 export type SchoolName = keyof Schools;
 
 /** Every kind has these. Pieces of one spot with the same `group` count and move as one. */
-export const placed = { id: Id, name: Name, spotId: Id, group: Name.optional() };
+export const placed = { id: Id, name: Name, spotId: Id, group: Name.optional(), hold: Hold.optional() };
 
 const missing = { nominalIn: DiameterIn, colour: Id };
 

@@ -12,10 +12,6 @@ export const waitingLamps = {
     'Waits for hold times: the temperature at the site and the hours of direct sun are not recorded yet.',
   ),
   fits: unlit('needs bags', 'Waits for sizes: bags, vehicle holds and door widths are not recorded yet.'),
-  holds: unlit(
-    'needs fixings',
-    'Waits for the survey: what can be hung from, its rating and the surface rules are not recorded yet.',
-  ),
   full: unlit(
     'needs a look',
     'Waits for the look-over: the covered share and the largest gap are not measured yet.',

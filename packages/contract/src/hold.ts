@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { repeated, withRule } from './rules.ts';
+import { Id, LengthM, Name } from './scalars.ts';
+
+/** Ways to fix something to a place. What each does on which surface is data of the planning engine. */
+export const MethodId = z.enum([
+  'tie',
+  'nail',
+  'clamp',
+  'magnetic-hook',
+  'adhesive-hook',
+  'suction-hook',
+  'brick-clip',
+  'pin',
+  'mesh-tie',
+]);
+export type MethodId = z.infer<typeof MethodId>;
+
+/** Bases that poles and pipes stand on. */
+export const BaseId = z.enum(['lamp-base', 'small-plate', 'plate-2ft', 'drape-base', 'wood-block', 'clamps']);
+export type BaseId = z.infer<typeof BaseId>;
+
+/** Something heavier than balloons on a garland: florals, foils, plush, a sign. */
+export const Pick = z.strictObject({
+  id: Id,
+  label: Name,
+  massKg: z.number().min(0).max(50),
+  /** How far along the line, from its first point to its last. */
+  at: z.number().min(0).max(1),
+});
+export type Pick = z.infer<typeof Pick>;
+
+/** A point chosen by hand: it stays where it is and is checked; the engine proposes the others. */
+export const LockedPoint = z.strictObject({
+  id: Id,
+  /** How far along the line, from its first point to its last. */
+  at: z.number().min(0).max(1),
+  /** Left out, the best that the place allows. */
+  method: MethodId.optional(),
+});
+export type LockedPoint = z.infer<typeof LockedPoint>;
+
+const HoldFields = z.strictObject({
+  base: BaseId.optional(),
+  /** Put on each base; left out, what the engine finds is needed. */
+  ballastKg: z.number().min(0).max(500).optional(),
+  /** Lines to stakes or fixed points, half forward, half back; left out, none. */
+  tieLines: z.int().min(0).max(12).optional(),
+  picks: z.array(Pick).max(60).optional(),
+  points: z.array(LockedPoint).max(80).optional(),
+});
+
+/** How a piece is carried and fixed, where somebody has chosen it. */
+export const Hold = withRule(
+  HoldFields,
+  HoldFields.pick({ picks: true, points: true }),
+  ({ picks = [], points = [] }) => [
+    ...repeated(
+      picks.map((one) => one.id),
+      'picks',
+      'id',
+    ),
+    ...repeated(
+      points.map((one) => one.id),
+      'points',
+      'id',
+    ),
+  ],
+);
+export type Hold = z.infer<typeof Hold>;
+
+/** A ladder: how high one may stand on it, and the person with load it is rated for. */
+export const Ladder = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: z.enum(['step', 'straight']),
+  /** Highest step one may stand on. */
+  standM: LengthM.max(10),
+  dutyKg: z.number().min(50).max(300),
+});
+export type Ladder = z.infer<typeof Ladder>;
+
+/** Weights for bases, so many alike. */
+export const Weight = z.strictObject({
+  id: Id,
+  name: Name,
+  massKg: z.number().min(0.1).max(200),
+  count: z.int().min(0).max(1000),
+});
+export type Weight = z.infer<typeof Weight>;
+
+/** What the business asks of whatever it puts up; the engine's defaults stand for the rest. */
+export const HoldRules = z.strictObject({
+  /** Rated static load over the load of a hook. */
+  hookFactor: z.number().min(1).max(10),
+  /** Righting over overturning moment. */
+  indoorFactor: z.number().min(1).max(10),
+  outdoorFactor: z.number().min(1).max(10),
+  /** Somebody bumps into it: force and its height. */
+  bumpN: z.number().min(0).max(1000),
+  bumpHeightM: z.number().min(0.1).max(2.5),
+  /** A person on a ladder, tools and all. */
+  personKg: z.number().min(40).max(200),
+});
+export type HoldRules = z.infer<typeof HoldRules>;

@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { MethodId } from './hold.ts';
+import { Id } from './scalars.ts';
+import { Surface } from './site.ts';
+import { Working } from './working.ts';
+
+/** One way in which a piece could come down, and what stands against it. */
+export const HoldCase = z.strictObject({
+  label: z.string(),
+  /** What resists, and what pushes whatever the wind: moments in N·m or forces in N. */
+  resists: z.number(),
+  pushes: z.number(),
+  /** What the wind adds for each pascal of dynamic pressure. */
+  perPa: z.number(),
+  unit: z.enum(['N·m', 'N']),
+  required: z.number(),
+});
+export type HoldCase = z.infer<typeof HoldCase>;
+
+export const HoldPoint = z.strictObject({
+  id: z.string(),
+  spotXYM: z.strictObject({ xM: z.number(), yM: z.number() }),
+  /** How far along the line, 0 to 1. */
+  at: z.number(),
+  section: z.int(),
+  method: MethodId,
+  surface: Surface,
+  /** What it is fixed to, where that was surveyed. */
+  fixing: z.string().optional(),
+  loadN: z.number(),
+  /** Of the load, what each pascal of wind adds sideways. */
+  windNPerPa: z.number(),
+  ratingN: z.number(),
+  factor: z.number(),
+  isLocked: z.boolean(),
+  /** Why it may not be, if so. */
+  trouble: z.string().optional(),
+  ladder: z
+    .strictObject({
+      id: Id,
+      name: z.string(),
+      standM: z.number(),
+      who: z.array(Id),
+      needsSecond: z.boolean(),
+    })
+    .optional(),
+});
+export type HoldPoint = z.infer<typeof HoldPoint>;
+
+/** A line from the top of a piece to a stake or fixed point. */
+export const TieLine = z.strictObject({
+  /** The way it pulls. */
+  towards: z.enum(['front', 'back']),
+  fromXYM: z.strictObject({ xM: z.number(), yM: z.number() }),
+  /** From the piece's foot to the stake, along the ground. */
+  reachM: z.number(),
+  tensionN: z.number(),
+  anchor: z.string(),
+});
+export type TieLine = z.infer<typeof TieLine>;
+
+/** What carries a piece and how well. */
+export const HoldPiece = z.strictObject({
+  id: Id,
+  name: z.string(),
+  /** What stands or hangs: "pipe arch between two bases". */
+  carrier: z.string(),
+  massKg: z.number(),
+  /** The least of factor over required factor decides; this is the factor of that case. */
+  safetyFactor: z.number().nullable(),
+  required: z.number().nullable(),
+  governing: z.string(),
+  /** At the limit; watch, lower and take down before it. Null where no wind matters. */
+  limitGustMs: z.number().nullable(),
+  takeDownGustMs: z.number().nullable(),
+  lowerGustMs: z.number().nullable(),
+  watchGustMs: z.number().nullable(),
+  ballastKg: z.array(z.number()),
+  /** What the business owns that makes up each base's ballast. */
+  weights: z.array(z.strictObject({ id: Id, name: z.string(), count: z.int() })),
+  tieLines: z.array(TieLine),
+  cases: z.array(HoldCase),
+  points: z.array(HoldPoint),
+  /** What fails outright, in sentences. */
+  troubles: z.array(z.string()),
+  notes: z.array(z.string()),
+  working: z.array(Working),
+});
+export type HoldPiece = z.infer<typeof HoldPiece>;
+
+export const Holds = z.strictObject({
+  /** The gust everything is checked at, and where it comes from. */
+  gustMs: z.number(),
+  gustSource: z.string(),
+  pieces: z.array(HoldPiece),
+});
+export type Holds = z.infer<typeof Holds>;
+
+/** One stock length and what is cut from it. */
+export const CutBar = z.strictObject({
+  /** The pipe, by its item in the materials' catalogue. */
+  stock: Id,
+  stockM: z.number(),
+  cuts: z.array(z.strictObject({ pieceId: Id, label: z.string(), lengthM: z.number() })),
+  wasteM: z.number(),
+});
+export type CutBar = z.infer<typeof CutBar>;
+
+export const Caution = z.strictObject({
+  code: z.string(),
+  text: z.string(),
+  /** Where it applies: the job, pieces by id, tasks by id. */
+  where: z.array(z.string()),
+  source: z.string(),
+  /** Who must decide. */
+  defersTo: z.string(),
+});
+export type Caution = z.infer<typeof Caution>;

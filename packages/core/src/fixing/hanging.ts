@@ -1,0 +1,247 @@
+import type { HoldPoint, HoldRules, JobFile, MethodId, PieceOf, Spot } from '@early-lantern/contract';
+import { DRAG, SOLID } from '../air/wind.ts';
+import { formatLength } from '../quantity/length.ts';
+import type { PointLoad } from '../structure/beam.ts';
+import { type Candidate, choosePoints, pointLoads, type Run } from './choose-points.ts';
+import { type GarlandLine, garlandLine, garlandLoads } from './garland-line.ts';
+import { bestMethod, methods, type Place, ratingAt, refusal } from './methods.ts';
+import { intrusion, placeAt } from './place.ts';
+import { ladderFor } from './reach.ts';
+
+/** A garland's points, what each bears, and what is wrong with them. */
+export interface Hanging {
+  points: HoldPoint[];
+  /** Overhead: what follows when one point lets go. */
+  oneFails: string[];
+  /** Whether it was shown that no fewer points would do. */
+  isProven: boolean;
+  troubles: string[];
+}
+
+/** Candidates stand this far apart, m. */
+const GRID_M = 0.15;
+/** Longest free lengths, m: about 2 ft overhead, three points on an upright section. Common practice, no source. */
+const SPAN_OVERHEAD_M = 0.67;
+const SPAN_SLANTED_M = 0.8;
+const SPAN_UPRIGHT_M = 1;
+const FREE_END_M = 0.3;
+
+/** Ladders that a workshop has which has not said. From memory, an editable default. */
+export const usualLadders = [
+  { id: 'step-4', name: 'Step ladder, 4 ft', kind: 'step' as const, standM: 0.6, dutyKg: 113 },
+  { id: 'step-8', name: 'Step ladder, 8 ft', kind: 'step' as const, standM: 1.8, dutyKg: 113 },
+];
+
+interface Asked {
+  piece: PieceOf<'organic-garland'>;
+  spot: Spot;
+  file: JobFile;
+  rules: HoldRules;
+  line: GarlandLine;
+}
+
+/** A candidate with its place and method. */
+interface Placed {
+  id: string;
+  candidate: Candidate;
+  method: MethodId;
+  place: Place & { fixingId?: string };
+}
+
+/**
+ * The fewest points for each section of a garland, each section bearing itself and its own picks; points locked by
+ * hand stay and are checked.
+ * @param sections lengths it is built in; @param dressingKg mass of the whole garland, picks left out
+ */
+export function hangGarland(
+  piece: PieceOf<'organic-garland'>,
+  spot: Spot,
+  file: JobFile,
+  rules: HoldRules,
+  sections: number,
+  dressingKg: number,
+): Hanging {
+  const line = garlandLine(piece, spot);
+  const asked = { piece, spot, file, rules, line };
+  const loads = garlandLoads(line, dressingKg, piece.hold?.picks ?? []);
+  const hung = Array.from({ length: sections }, (_, section) => {
+    const fromM = Math.max((section * line.lengthM) / sections, Math.min(line.restsM, line.lengthM));
+    const toM = ((section + 1) * line.lengthM) / sections;
+    return hangSection(asked, section, fromM, toM, loads);
+  });
+  return {
+    points: hung.flatMap((one) => one.points),
+    oneFails: [...new Set(hung.flatMap((one) => one.oneFails))],
+    isProven: hung.every((one) => one.isProven),
+    troubles: [...new Set(hung.flatMap((one) => one.troubles))],
+  };
+}
+
+const nothing: Hanging = { points: [], oneFails: [], isProven: true, troubles: [] };
+
+function hangSection(
+  asked: Asked,
+  section: number,
+  fromM: number,
+  toM: number,
+  loads: readonly PointLoad[],
+): Hanging {
+  const { piece, line, rules } = asked;
+  // What lies on the floor needs no point.
+  if (toM - fromM < 0.15) return nothing;
+  const borne = loads.filter(({ atM }) => atM >= fromM && atM < toM);
+  // A point is thought of as bearing about half its section.
+  const wantedN = (rules.hookFactor * borne.reduce((sum, { loadN }) => sum + loadN, 0)) / 2;
+  const places = candidatesOf(asked, fromM, toM, wantedN);
+  const run: Run = {
+    lengthM: toM - fromM,
+    loads: borne.map(({ atM, loadN }) => ({ atM: atM - fromM, loadN })),
+    candidates: places.map(({ candidate }) => candidate),
+    factor: rules.hookFactor,
+    fewest: line.isUpright((fromM + toM) / 2) ? 3 : 2,
+    longestSpanM: (a, b) => longestSpan(line, fromM + (a + b) / 2),
+    freeStartM: fromM > 0 && fromM === line.restsM ? SPAN_SLANTED_M : FREE_END_M,
+    freeEndM: FREE_END_M,
+  };
+  const choice = choosePoints(run);
+  // Where nothing holds, all that could be had is shown, so that one sees where it fails.
+  const chosen = choice?.chosen ?? run.candidates.map((_, i) => i).filter((i) => i % 3 === 0);
+  const points = asPoints(asked, section, fromM, run, places, chosen);
+  return {
+    points,
+    oneFails: choice ? whenOneFails(asked, fromM, run, chosen) : [],
+    isProven: choice?.isProven ?? true,
+    troubles: [
+      ...(choice ? [] : [whyNot(asked, run, section, (fromM + toM) / 2)]),
+      ...points.flatMap(({ trouble, spotXYM }) =>
+        trouble ? [`${piece.name}, ${lengthWords(asked, spotXYM.yM)} up: ${trouble}.`] : [],
+      ),
+    ],
+  };
+}
+
+const lengthWords = ({ file }: Asked, metres: number) => formatLength(metres, file.workshop.units);
+
+function longestSpan(line: GarlandLine, along: number): number {
+  if (line.isOverhead(along)) return SPAN_OVERHEAD_M;
+  return line.isUpright(along) ? SPAN_UPRIGHT_M : SPAN_SLANTED_M;
+}
+
+/** Where the section can be fixed: an even grid, as far as a method is allowed there; and what is locked by hand. */
+function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number): Placed[] {
+  const { piece, spot, file, line } = asked;
+  const ratings = file.workshop.ratingsN;
+  const lastM = piece.hold?.points?.length ? line.lengthM : 0;
+  const locked = (piece.hold?.points ?? []).flatMap(({ id, at, method }): Placed[] => {
+    const along = at * line.lengthM;
+    if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
+    const place = placeOf(asked, along);
+    const chosen = method ?? bestMethod(place, ratings, wantedN)?.method ?? 'tie';
+    // A point that may not be is kept, with nothing to hold by: the lamp says so.
+    const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, ratings);
+    return [{ id, method: chosen, place, candidate: { atM: along - fromM, ratingN, isLocked: true } }];
+  });
+  const count = Math.max(1, Math.round((toM - fromM) / GRID_M));
+  const free = Array.from({ length: count + 1 }, (_, i) => (i * (toM - fromM)) / count).flatMap(
+    (atM): Placed[] => {
+      const along = fromM + atM;
+      if (locked.some((one) => Math.abs(one.candidate.atM - atM) < GRID_M / 2)) return [];
+      const { xM, yM } = line.at(along);
+      if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05) > 0)) return [];
+      const place = placeOf(asked, along);
+      const best = bestMethod(place, ratings, wantedN);
+      if (!best) return [];
+      const id = `p${Math.round(along * 1000)}`;
+      return [{ id, method: best.method, place, candidate: { atM, ratingN: best.ratingN, isLocked: false } }];
+    },
+  );
+  return [...locked, ...free].sort((a, b) => a.candidate.atM - b.candidate.atM);
+}
+
+const placeOf = ({ spot, file, line }: Asked, along: number) =>
+  placeAt(spot, file.site, line.at(along), line.isOverhead(along));
+
+function asPoints(
+  { file, rules, line, piece }: Asked,
+  section: number,
+  fromM: number,
+  run: Run,
+  places: readonly Placed[],
+  chosen: readonly number[],
+): HoldPoint[] {
+  if (chosen.length === 0) return [];
+  const crew = file.workshop.crew.filter((member) => file.job.crew.includes(member.id));
+  const positions = chosen.map((i) => (run.candidates[i] as Candidate).atM);
+  const loads = pointLoads(positions, run.loads);
+  const locks = new Map((piece.hold?.points ?? []).map((one) => [one.id, one.method]));
+  return chosen.map((i, k): HoldPoint => {
+    const { id, place, candidate, method } = places[i] as Placed;
+    const along = fromM + candidate.atM;
+    const { xM, yM } = line.at(along);
+    const from = k === 0 ? 0 : (positions[k - 1] as number);
+    const to = k === chosen.length - 1 ? run.lengthM : (positions[k + 1] as number);
+    const ownM = k === 0 || k === chosen.length - 1 ? to - from - (to - from) / 2 : (to - from) / 2;
+    const loadN = loads[k] as number;
+    const ladder = ladderFor(yM, file.workshop.ladders ?? usualLadders, crew, rules.personKg);
+    const refused = candidate.isLocked ? refusal(locks.get(id) ?? method, place) : undefined;
+    const trouble = refused ?? (ladder && 'trouble' in ladder ? ladder.trouble : undefined);
+    return {
+      id,
+      spotXYM: { xM: Number(xM.toFixed(3)), yM: Number(yM.toFixed(3)) },
+      at: Number((along / line.lengthM).toFixed(4)),
+      section,
+      method,
+      surface: place.surface,
+      ...(place.fixingId ? { fixing: place.fixingId } : {}),
+      loadN,
+      windNPerPa: place.isOutdoors ? DRAG * SOLID * line.widthAt(along) * ownM : 0,
+      ratingN: candidate.ratingN,
+      factor: Math.min(99, loadN > 0 ? candidate.ratingN / loadN : 99),
+      isLocked: candidate.isLocked,
+      ...(trouble ? { trouble } : {}),
+      ...(ladder && !('trouble' in ladder) ? { ladder } : {}),
+    };
+  });
+}
+
+/** Why no choice of points holds a section. */
+function whyNot(asked: Asked, run: Run, section: number, along: number): string {
+  const { piece, spot, file } = asked;
+  const name = piece.name + (run.candidates.length && section ? `, section ${section + 1}` : '');
+  if (run.candidates.length === 0) {
+    const place = placeOf(asked, along);
+    const reasons = methods
+      .filter(({ surfaces, refused }) => place.surface in { ...surfaces, ...refused })
+      .map(({ id, label }) => `${label}: ${refusal(id, place)}`);
+    const unseen = spot.fixings === undefined ? ' What there is to tie to has not been surveyed.' : '';
+    return `${name}: nothing is allowed here to fix it with${reasons.length ? ` (${reasons.join('; ')})` : ''}.${unseen}`;
+  }
+  if (pointsTooFar(run))
+    return `${name}: the places it can be fixed at lie too far apart or leave an end free for more than ${formatLength(FREE_END_M, file.workshop.units)}.`;
+  return `${name}: its weight is more than the points can bear ${run.factor} times over.`;
+}
+
+const pointsTooFar = (run: Run): boolean =>
+  choosePoints({ ...run, loads: run.loads.map((load) => ({ ...load, loadN: 0 })) }) === undefined;
+
+/** Overhead: take each point away, and look whether its neighbours still hold with a factor of 1. */
+function whenOneFails(asked: Asked, fromM: number, run: Run, chosen: readonly number[]): string[] {
+  const { piece, line } = asked;
+  const overhead = chosen.filter((i) => line.isOverhead(fromM + (run.candidates[i] as Candidate).atM));
+  if (overhead.length === 0 || chosen.length < 2) return [];
+  const failures = overhead.flatMap((gone) => {
+    const left = chosen.filter((i) => i !== gone);
+    const points = left.map((i) => run.candidates[i] as Candidate);
+    const loads = pointLoads(
+      points.map((point) => point.atM),
+      run.loads,
+    );
+    const worst = Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
+    return worst < 1 ? [gone] : [];
+  });
+  return failures.length
+    ? [
+        `${piece.name}: if one overhead point lets go, its neighbour follows; put one more beside it, nothing above people on an unrated point.`,
+      ]
+    : [];
+}

@@ -1,0 +1,87 @@
+import type { Fixing, MethodId, Site, Spot, Surface, WorkshopSettings } from '@early-lantern/contract';
+import data from './methods.json';
+
+/** A way to fix something: what it holds, where, and what forbids it. */
+interface Method {
+  id: MethodId;
+  label: string;
+  /** Rated static load, N. */
+  ratingN: number;
+  /** Things it goes on that are there already. */
+  onto: Fixing['kind'][];
+  /** Surfaces it takes on. */
+  surfaces: Partial<Record<Surface, string>>;
+  /** Surfaces it is tried on and must not be, with the reason. */
+  refused?: Partial<Record<Surface, string>>;
+  vetoedBy?: NonNullable<Site['forbids']>[number];
+  spoiltBy?: NonNullable<Spot['conditions']>;
+  indoorsOnly?: boolean;
+  removal: string;
+  cureMin: number;
+  /** Of the rating, what is left pulled straight off overhead, or slipping down an upright. */
+  peel?: number;
+  shear?: number;
+  source: string;
+}
+
+export const methods = data as readonly Method[];
+
+/** @throws RangeError if there is no method of that name */
+export function methodOf(id: MethodId): Method {
+  const found = methods.find((method) => method.id === id);
+  if (!found) throw new RangeError(`no method "${id}"`);
+  return found;
+}
+
+/** The place that a method is asked about. */
+export interface Place {
+  surface: Surface;
+  /** What is there to fix to, if anything. */
+  fixing?: Fixing['kind'] | undefined;
+  isOverhead: boolean;
+  isOutdoors: boolean;
+  conditions: NonNullable<Spot['conditions']>;
+  forbids: NonNullable<Site['forbids']>;
+}
+
+const conditionWords = {
+  'fresh-paint': 'the paint is fresh, under 7 days',
+  damp: 'it is damp there',
+  hot: 'it is hot there',
+} as const;
+
+/** Why a method may not be used at a place; undefined where it may. */
+export function refusal(id: MethodId, place: Place): string | undefined {
+  const method = methodOf(id);
+  const spoilt = method.spoiltBy?.find((condition) => place.conditions.includes(condition));
+  if (method.vetoedBy && place.forbids.includes(method.vetoedBy))
+    return `the house forbids ${method.vetoedBy}`;
+  if (spoilt) return conditionWords[spoilt];
+  if (method.indoorsOnly && place.isOutdoors) return 'it lets go outdoors in the cold';
+  if (place.fixing && method.onto.includes(place.fixing)) return undefined;
+  if (method.onto.length > 0) return `there is no ${method.onto.join(', ')} at this point`;
+  if (place.surface in method.surfaces) return undefined;
+  return method.refused?.[place.surface] ?? `it does not hold on ${place.surface}`;
+}
+
+/** What a method is good for at a place, N: its rating, less where it peels or slips. */
+export function ratingAt(id: MethodId, place: Place, ratings: WorkshopSettings['ratingsN']): number {
+  const method = methodOf(id);
+  const rating = ratings?.[id] ?? method.ratingN;
+  return rating * (place.isOverhead ? (method.peel ?? 1) : (method.shear ?? 1));
+}
+
+/**
+ * The simplest method, in the order of the catalogue, that holds what is wanted at a place; else the one that holds
+ * most. Undefined where nothing is allowed.
+ */
+export function bestMethod(
+  place: Place,
+  ratings: WorkshopSettings['ratingsN'],
+  wantedN = 0,
+): { method: MethodId; ratingN: number } | undefined {
+  const allowed = methods
+    .filter(({ id }) => refusal(id, place) === undefined)
+    .map(({ id }) => ({ method: id, ratingN: ratingAt(id, place, ratings) }));
+  return allowed.find((one) => one.ratingN >= wantedN) ?? allowed.sort((a, b) => b.ratingN - a.ratingN)[0];
+}

@@ -1,0 +1,108 @@
+import type { Fixing, KeepClear, Site, Spot, Surface } from '@early-lantern/contract';
+import type { Place } from './methods.ts';
+
+interface At {
+  xM: number;
+  yM: number;
+}
+
+/** How far beside a nail or branch a garland may be tied to it, m. From memory, an editable default. */
+const BESIDE_M = 0.35;
+/** Longest line let down from a beam, rod or frame, m. From memory, an editable default. */
+const DROP_M = 2.5;
+
+/** Spots that can be tied round anywhere: a trunk, a banister, a fence's rail, a stand's bar. */
+const tiedAnywhere: Partial<Record<Spot['kind'], Fixing['kind']>> = {
+  tree: 'branch',
+  stair: 'frame',
+  fence: 'frame',
+  'backdrop-stand': 'frame',
+};
+
+/** Spots that are no surface: nothing sticks to air. */
+const hasSurface = (spot: Spot) => spot.kind !== 'open-floor' && spot.kind !== 'table';
+
+/** The surface of a spot at a point, its regions counted. */
+export const surfaceAt = (spot: Spot, { xM, yM }: At): Surface =>
+  (spot.regions ?? []).find((region) => isIn(region, { xM, yM }))?.surface ?? spot.surface;
+
+const isIn = (area: { xM: number; yM: number; widthM: number; heightM: number }, { xM, yM }: At) =>
+  xM >= area.xM && xM <= area.xM + area.widthM && yM >= area.yM && yM <= area.yM + area.heightM;
+
+/** What is there to fix to within reach of a point: near by, or above it on a line let down. */
+export function fixingNear(spot: Spot, { xM, yM }: At): Fixing | undefined {
+  const near = (spot.fixings ?? []).filter((one) => {
+    const alongX = Math.max(one.xM - xM, xM - one.xM - one.lengthM, 0);
+    const below = one.yM - yM;
+    if (one.lengthM > 0) return alongX <= 0.05 && below >= -BESIDE_M && below <= DROP_M;
+    return Math.hypot(alongX, below) <= BESIDE_M;
+  });
+  return near.sort((a, b) => Math.abs(a.yM - yM) - Math.abs(b.yM - yM))[0];
+}
+
+/** Where a point is asked about: its surface or what is there to fix to, and what spoils or forbids. */
+export function placeAt(spot: Spot, site: Site, at: At, isOverhead: boolean): Place & { fixingId?: string } {
+  const fixing = fixingNear(spot, at);
+  const isOutdoors = !(spot.indoors ?? site.indoors);
+  return {
+    surface: surfaceAt(spot, at),
+    fixing: fixing?.kind ?? tiedAnywhere[spot.kind],
+    isOverhead,
+    isOutdoors,
+    conditions: spot.conditions ?? [],
+    forbids: site.forbids ?? [],
+    ...(fixing ? { fixingId: fixing.id } : {}),
+  };
+}
+
+/** Whether a surface method can be thought of there at all. */
+export const isOnSurface = hasSurface;
+
+/** Nothing within this of a sprinkler's deflector, below it: 18 in. NFPA 13. */
+const SPRINKLER_M = 0.4572;
+/** Clear of heat and flame. From memory, an editable default. */
+const HEAT_M = 0.9;
+
+const margins: Record<KeepClear['kind'], { aroundM: number; belowM: number }> = {
+  exit: { aroundM: 0, belowM: 0 },
+  sign: { aroundM: 0, belowM: 0 },
+  sprinkler: { aroundM: 0, belowM: SPRINKLER_M },
+  alarm: { aroundM: 0.1, belowM: 0.1 },
+  extinguisher: { aroundM: 0, belowM: 0 },
+  heater: { aroundM: HEAT_M, belowM: HEAT_M },
+  candle: { aroundM: HEAT_M, belowM: 0.3 },
+  walkway: { aroundM: 0, belowM: 0 },
+  'power-line': { aroundM: 3, belowM: 3 },
+};
+
+/** The zone with what must stay free round it, as a box on the elevation. */
+export function keptClear(zone: KeepClear) {
+  const { aroundM, belowM } = margins[zone.kind];
+  return {
+    xM: zone.xM - aroundM,
+    yM: zone.yM - belowM,
+    widthM: zone.widthM + 2 * aroundM,
+    heightM: zone.heightM + belowM + aroundM,
+  };
+}
+
+/** How deep a disc reaches into a zone kept clear, m; 0 where it stays out. */
+export function intrusion(zone: KeepClear, at: At, radiusM: number): number {
+  const box = keptClear(zone);
+  const dx = Math.max(box.xM - at.xM, at.xM - box.xM - box.widthM, 0);
+  const dy = Math.max(box.yM - at.yM, at.yM - box.yM - box.heightM, 0);
+  return Math.max(0, radiusM - Math.hypot(dx, dy));
+}
+
+/** What is said when something stands in a zone kept clear. */
+export const clearWords: Record<KeepClear['kind'], string> = {
+  exit: 'the way out must stay free',
+  sign: 'the sign must be seen',
+  sprinkler: 'nothing within 18 in. below a sprinkler (NFPA 13)',
+  alarm: 'the alarm must be seen and reached',
+  extinguisher: 'the extinguisher must be reached',
+  heater: 'too near to heat',
+  candle: 'too near to flame',
+  walkway: 'the walkway must stay 36 in. clear (ADA 2010, 403.5.1)',
+  'power-line': 'too near to an overhead line',
+};

@@ -1,0 +1,131 @@
+import type { BaseId, Change, Fix, HoldPiece, Holds, JobFile, Piece } from '@early-lantern/contract';
+import { baseOf, bases } from '../structure/bases.ts';
+import { applyChanges } from './fixes.ts';
+import { marginOf } from './holds.ts';
+
+const MOST_FIXES = 3;
+
+interface Attempt {
+  label: string;
+  changes: Change[];
+}
+
+/**
+ * Ways out of *Holds* that were tried on the piece that stands worst: lines, a heavier base, both, a lower arch,
+ * another section, a pick moved, a locked point let go. Each leaves that piece with its factor and without trouble.
+ * @param holdsOfFile what carries the pieces of a changed file
+ */
+export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobFile) => Holds): Fix[] {
+  const worst = worstOf(holds);
+  if (!worst) return [];
+  const index = file.job.pieces.findIndex((piece) => piece.id === worst.id);
+  const piece = file.job.pieces[index];
+  if (!piece) return [];
+  const fixes: Fix[] = [];
+  for (const family of familiesOf(piece, worst, index)) {
+    for (const attempt of family) {
+      const after = holdsOfFile(applyChanges(file, attempt.changes)).pieces[index];
+      if (!after || after.troubles.length > 0 || marginOf(after) < 1 - 1e-9) continue;
+      fixes.push({ ...attempt, gain: gainOf(after) });
+      break;
+    }
+    if (fixes.length === MOST_FIXES) break;
+  }
+  return fixes;
+}
+
+/** The piece furthest below its factor, else the first that is in trouble. */
+function worstOf({ pieces }: Holds): HoldPiece | undefined {
+  const failing = pieces.filter((one) => marginOf(one) < 1 - 1e-9).sort((a, b) => marginOf(a) - marginOf(b));
+  return failing[0] ?? pieces.find((one) => one.troubles.length > 0);
+}
+
+function gainOf({ safetyFactor, takeDownGustMs }: HoldPiece): string {
+  const factor = safetyFactor === null ? 'holds' : `factor ${Math.min(99, safetyFactor).toFixed(1)}`;
+  return takeDownGustMs === null ? factor : `${factor}, down at ${takeDownGustMs.toFixed(1)} m/s`;
+}
+
+function familiesOf(piece: Piece, held: HoldPiece, index: number): Attempt[][] {
+  const hold = piece.hold ?? {};
+  const at = (more: Record<string, unknown>) => [
+    { path: `/job/pieces/${index}/hold`, value: { ...hold, ...more } as Change['value'] },
+  ];
+  if (held.points.length > 0 || piece.kind === 'organic-garland') return hangingFamilies(piece, index, at);
+  const lines = [2, 4, 6, 8].filter((count) => count > (hold.tieLines ?? 0));
+  const current = hold.base;
+  const heavier = bases
+    .filter(({ id }) => id !== 'clamps' && id !== 'wood-block' && id !== current)
+    .sort((a, b) => a.massKg - b.massKg);
+  const { ballastKg: _, ...free } = hold;
+  const withBase = (base: BaseId, more: Record<string, unknown> = {}) => [
+    { path: `/job/pieces/${index}/hold`, value: { ...free, base, ...more } as Change['value'] },
+  ];
+  return [
+    lines.map((count) => ({ label: `${piece.name}: ${count} tie lines`, changes: at({ tieLines: count }) })),
+    hold.ballastKg === undefined
+      ? []
+      : [
+          {
+            label: `${piece.name}: as much ballast as it takes`,
+            changes: [{ path: `/job/pieces/${index}/hold`, value: free as Change['value'] }],
+          },
+        ],
+    heavier.map(({ id }) => ({
+      label: `${piece.name}: on a ${baseOf(id).label}`,
+      changes: withBase(id),
+    })),
+    lines.map((count) => ({
+      label: `${piece.name}: heavy plate and ${count} tie lines`,
+      changes: withBase('plate-2ft', { tieLines: count }),
+    })),
+    piece.kind === 'packed-arch' ? lowerings(piece, index) : [],
+  ];
+}
+
+/** Shorter pipe on the same span: the arch is lower, and the wind has less of it. */
+function lowerings(piece: Extract<Piece, { kind: 'packed-arch' }>, index: number): Attempt[] {
+  return [0.9, 0.8, 0.7, 0.6]
+    .map((share) => Number((piece.pipeLengthM * share).toFixed(3)))
+    .filter((lengthM) => piece.spanM / lengthM < 2 / Math.PI)
+    .map((lengthM) => ({
+      label: `${piece.name}: lower, on ${lengthM.toFixed(1)} m of pipe`,
+      changes: [{ path: `/job/pieces/${index}/pipeLengthM`, value: lengthM }],
+    }));
+}
+
+function hangingFamilies(
+  piece: Piece,
+  index: number,
+  at: (more: Record<string, unknown>) => Change[],
+): Attempt[][] {
+  const points = piece.hold?.points ?? [];
+  const picks = piece.hold?.picks ?? [];
+  const sections = piece.kind === 'organic-garland' ? (piece.sections ?? 1) : 1;
+  return [
+    points.map((gone) => ({
+      label: `${piece.name}: let the engine place the point locked at ${Math.round(gone.at * 100)} %`,
+      changes: at({ points: points.filter((one) => one !== gone) }),
+    })),
+    points.length > 1
+      ? [{ label: `${piece.name}: let the engine place all points`, changes: at({ points: [] }) }]
+      : [],
+    piece.kind === 'organic-garland'
+      ? [1, 2, 3]
+          .map((more) => sections + more)
+          .filter((count) => count <= 12)
+          .map((count) => ({
+            label: `${piece.name}: split into ${count} sections`,
+            changes: [{ path: `/job/pieces/${index}/sections`, value: count }],
+          }))
+      : [],
+    picks.flatMap((pick, i) =>
+      [-0.1, 0.1, -0.2, 0.2]
+        .map((by) => Number((pick.at + by).toFixed(3)))
+        .filter((to) => to >= 0 && to <= 1)
+        .map((to) => ({
+          label: `${piece.name}: move ${pick.label} to ${Math.round(to * 100)} % of its length`,
+          changes: at({ picks: picks.map((one, j) => (i === j ? { ...one, at: to } : one)) }),
+        })),
+    ),
+  ];
+}

@@ -1,0 +1,84 @@
+import type { HoldPiece, Holds, JobFile, Lamp } from '@early-lantern/contract';
+import { beaufort } from '../air/wind.ts';
+import { unlit } from './unlit.ts';
+
+/** Less than this over what is required is low. */
+const LOW_MARGIN = 1.149;
+
+/** The margin of a piece: factor over required factor; infinite where nothing needs holding. */
+export const marginOf = ({ safetyFactor, required }: HoldPiece): number =>
+  safetyFactor === null || required === null ? Infinity : safetyFactor / required;
+
+/**
+ * *Holds?* Lit when every base, tie and point keeps its factor and nothing is refused; low with less than 15 % over;
+ * out when one does not or stands in the way; unlit while what there is to fix to has not been surveyed.
+ */
+export function holdsLamp(file: JobFile, holds: Holds): Lamp {
+  if (holds.pieces.length === 0)
+    return unlit('no piece yet', 'Draw the first piece: nothing hangs or stands.');
+  const shown = {
+    working: [...holds.pieces]
+      .sort((a, b) => marginOf(a) - marginOf(b))
+      .flatMap((one) => one.working)
+      .slice(0, 16),
+    fixes: [],
+  };
+  const unseen = unsurveyed(file, holds);
+  if (unseen)
+    return {
+      ...unlit('needs survey', `${unseen} has not been surveyed: what there is to fix to, and the floor.`),
+      working: shown.working,
+    };
+  const troubled = holds.pieces.find((one) => one.troubles.length > 0);
+  const worst = holds.pieces.reduce((a, b) => (marginOf(b) < marginOf(a) ? b : a));
+  const margin = marginOf(worst);
+  const figure = `factor ${text(worst.safetyFactor)}${gustText(holds)}`;
+  if (margin < 1 - 1e-9) {
+    return {
+      state: 'out',
+      figure: `factor ${text(worst.safetyFactor)}`,
+      reason: `${worst.name} ${says(worst)}: factor ${text(worst.safetyFactor)} where ${text(worst.required)} is asked at ${holds.gustMs.toFixed(1)} m/s (Beaufort ${beaufort(holds.gustMs)}).`,
+      ...shown,
+    };
+  }
+  if (troubled)
+    return { state: 'out', figure: 'not allowed so', reason: troubled.troubles[0] as string, ...shown };
+  if (margin < LOW_MARGIN)
+    return {
+      state: 'low',
+      figure,
+      reason: `${worst.name} holds with little to spare: factor ${text(worst.safetyFactor)}, ${text(worst.required)} asked.`,
+      ...shown,
+    };
+  return {
+    state: 'lit',
+    figure: margin === Infinity ? 'nothing to hold' : figure,
+    reason: 'Every base, tie and point keeps its factor. No engineer’s certificate; local code prevails.',
+    ...shown,
+  };
+}
+
+const text = (factor: number | null) => (factor === null ? '–' : factor >= 99 ? '99+' : factor.toFixed(1));
+
+const says = ({ governing, points }: HoldPiece) => (points.length ? 'asks too much of a point' : governing);
+
+/** The lowest gust at which something comes down, where wind matters. */
+function gustText({ pieces, gustSource }: Holds): string {
+  const gusts = pieces.flatMap(({ takeDownGustMs }) => (takeDownGustMs === null ? [] : [takeDownGustMs]));
+  return gusts.length && !gustSource.startsWith('indoors')
+    ? `, down at ${Math.min(...gusts).toFixed(0)} m/s`
+    : '';
+}
+
+/** The first spot of a piece that hangs or stands whose survey leaves open what it asks. */
+function unsurveyed({ site, job }: JobFile, { pieces }: Holds): string | undefined {
+  for (const held of pieces) {
+    const piece = job.pieces.find((one) => one.id === held.id);
+    const spot = site.spots.find((one) => one.id === piece?.spotId);
+    if (!spot) continue;
+    const hangs = piece?.kind === 'organic-garland' && held.points.length === 0 && spot.fixings === undefined;
+    const stands = held.cases.length > 0 && held.ballastKg.length > 0 && spot.floor === undefined;
+    if (hangs || stands) return spot.name;
+  }
+  return undefined;
+}
