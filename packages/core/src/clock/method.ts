@@ -102,7 +102,7 @@ export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly Wo
   const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
     id: 'strike',
-    label: `Take down ${plural(sections, 'section')}, collect every scrap`,
+    label: `Take down ${plural(sections, 'section')}, look at every fixing's place as before, collect every scrap`,
     place: 'site',
     ...down,
     hands: crew.length,
@@ -218,10 +218,11 @@ function unloadWork(site: JobFile['site'], settings: WorkshopSettings, hands: nu
   };
 }
 
-const stages: SiteWork['stage'][] = ['frame', 'hang', 'dress', 'accent', 'fill', 'finish'];
+const stages: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 'fill', 'finish'];
 
 /**
- * The work on one piece, stage after stage: the frame complete and weighted before anything hangs on it, base before
+ * The work on one piece, stage after stage: the frame complete and weighted before any line ties or anything hangs on
+ * it, base before
  * fluff before accents before fillers.
  */
 function dressWork(
@@ -239,7 +240,7 @@ function dressWork(
   for (const stage of stages) {
     const here = recipe.siteWork.filter((work) => work.stage === stage);
     if (here.length === 0) continue;
-    const onLadder = isHigh && stage !== 'frame';
+    const onLadder = isHigh && stage !== 'frame' && stage !== 'tie';
     const tasks = here.map((one): Work => {
       const needed = effort(one.rate, one.amount, settings);
       const work = one.rate === 'hang-point' ? withNote(needed, recipe) : needed;
@@ -257,7 +258,7 @@ function dressWork(
         after: stage === 'frame' ? before : [...new Set([...before, ...blownHere])],
         cautions: [
           ...(onLadder ? [LADDER_CAUTION] : []),
-          ...(stage === 'frame' ? frameCautions(one.rate) : []),
+          ...(stage === 'frame' || stage === 'tie' ? frameCautions(one.rate) : []),
         ],
       };
     });

@@ -105,18 +105,18 @@ function hangSection(
   };
   const choice = choosePoints(run);
   // Where nothing holds, all that could be had is shown, so that one sees where it fails.
-  const chosen = choice?.chosen ?? run.candidates.map((_, i) => i).filter((i) => i % 3 === 0);
+  const chosen =
+    choice?.chosen ??
+    run.candidates.map((_, i) => i).filter((i) => i % 3 === 0 || run.candidates[i]?.isLocked);
   const points = asPoints(asked, section, fromM, run, places, chosen);
+  const told = points.flatMap(({ trouble, spotXYM }) =>
+    trouble ? [`${piece.name}, ${lengthWords(asked, spotXYM.yM)} up: ${trouble}.`] : [],
+  );
   return {
     points,
     oneFails: choice ? whenOneFails(asked, fromM, run, chosen) : [],
     isProven: choice?.isProven ?? true,
-    troubles: [
-      ...(choice ? [] : [whyNot(asked, run, section, (fromM + toM) / 2)]),
-      ...points.flatMap(({ trouble, spotXYM }) =>
-        trouble ? [`${piece.name}, ${lengthWords(asked, spotXYM.yM)} up: ${trouble}.`] : [],
-      ),
-    ],
+    troubles: told.length || choice ? told : [whyNot(asked, run, section, (fromM + toM) / 2)],
   };
 }
 

@@ -31,5 +31,5 @@ export function ladderFor(
     };
   }
   const who = crew.filter((member) => member.skills.includes('ladder')).map((member) => member.id);
-  return { id: ladder.id, name: ladder.name, standM, who, needsSecond: standM >= SECOND_FROM_M };
+  return { id: ladder.id, name: ladder.name, standM, who, needsSecond: standM >= SECOND_FROM_M - 1e-6 };
 }

@@ -1,4 +1,5 @@
 import type { Piece, Schools } from '@early-lantern/contract';
+import { plural } from '../quantity/plural.ts';
 import { withStandIns } from '../stock/stand-ins.ts';
 import type { Kind } from './kind.ts';
 import { kinds } from './kinds.ts';
@@ -27,12 +28,30 @@ export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
 function workOut(piece: Piece, house: HouseSchools | undefined): Known {
   const before = known.get(piece);
   if (before && before.house === house) return before;
-  const designed = kindOf(piece).recipe(piece, schoolsOf(piece, house));
+  const designed = withTieLines(piece, kindOf(piece).recipe(piece, schoolsOf(piece, house)));
   const standIns = 'standIns' in piece ? piece.standIns : undefined;
   const recipe = standIns?.length ? { ...designed, needs: withStandIns(designed.needs, standIns) } : designed;
   const found = { house, designed, recipe };
   known.set(piece, found);
   return found;
+}
+
+/** Lines are tied when the frame is complete and weighted, before anything is put on it. */
+function withTieLines(piece: Piece, recipe: Recipe): Recipe {
+  const lines = piece.hold?.tieLines ?? 0;
+  if (lines === 0) return recipe;
+  const work = {
+    id: 'tie-lines',
+    stage: 'tie' as const,
+    label: `${plural(lines, 'tie line')}, half forward, half back`,
+    rate: 'hang-point' as const,
+    amount: lines,
+  };
+  return {
+    ...recipe,
+    siteWork: [...recipe.siteWork, work],
+    steps: [...recipe.steps, 'Tie lines only when the frame is complete and every base weighted.'],
+  };
 }
 
 /** The recipe of a piece of any kind, with stand-ins in their places. */

@@ -29,7 +29,7 @@ export interface Assembly {
 /** Work on the spot, in the order of the stages. */
 export interface SiteWork {
   id: string;
-  stage: 'frame' | 'hang' | 'dress' | 'accent' | 'fill' | 'finish';
+  stage: 'frame' | 'tie' | 'hang' | 'dress' | 'accent' | 'fill' | 'finish';
   label: string;
   rate: RateKey;
   amount: number;

@@ -26,34 +26,31 @@ export function ballastFor(
   }));
   const need = Math.ceil(neededKg / STEP_KG - 1e-9);
   const most = need + Math.max(0, ...each.map(({ steps }) => steps));
-  // fewest[m]: the least number of weights that make up m steps, and the last kind put on.
-  const fewest: { count: number; used: number[] }[] = Array.from({ length: most + 1 }, () => ({
-    count: Infinity,
-    used: [],
-  }));
-  fewest[0] = { count: 0, used: each.map(() => 0) };
-  each.forEach(({ steps, perBase }, kind) => {
-    if (steps <= 0) return;
-    for (let mass = steps; mass <= most; mass++) {
-      const before = fewest[mass - steps] as { count: number; used: number[] };
-      if (before.count === Infinity || (before.used[kind] as number) >= perBase) continue;
-      if (before.count + 1 < (fewest[mass] as { count: number }).count) {
-        fewest[mass] = {
-          count: before.count + 1,
-          used: before.used.map((count, i) => (i === kind ? count + 1 : count)),
-        };
+  // fewest[m]: the least number of weights that make up m steps, and how many of each kind; one kind after the other.
+  let fewest: (number[] | undefined)[] = Array.from({ length: most + 1 }, (_, mass) =>
+    mass === 0 ? [] : undefined,
+  );
+  for (const { steps, perBase } of each) {
+    fewest = fewest.map((_, mass) => {
+      let least: number[] | undefined;
+      for (let count = 0; count <= perBase && count * steps <= mass; count++) {
+        const before = fewest[mass - count * steps];
+        if (before && (!least || sum(before) + count < sum(least))) least = [...before, count];
       }
-    }
-  });
+      return least;
+    });
+  }
   let best: number | undefined;
   for (let mass = need; mass <= most; mass++) {
-    const { count } = fewest[mass] as { count: number };
-    if (count < (best === undefined ? Infinity : (fewest[best] as { count: number }).count)) best = mass;
+    const used = fewest[mass];
+    if (used && (best === undefined || sum(used) < sum(fewest[best] as number[]))) best = mass;
   }
   if (best === undefined) return undefined;
-  const { used } = fewest[best] as { used: number[] };
+  const used = fewest[best] as number[];
   return {
     weights: each.flatMap(({ id, name }, i) => (used[i] ? [{ id, name, count: used[i] as number }] : [])),
     massKg: best * STEP_KG,
   };
 }
+
+const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0);

@@ -108,7 +108,7 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile): HoldPiece {
     : piece.kind === 'organic-garland'
       ? hangingPiece(piece, spot, recipe, mass, file)
       : placedPiece(piece, spot, mass, file);
-  return { ...held, troubles: [...held.troubles, ...inTheWay(piece, spot, file)] };
+  return { ...held, troubles: [...inTheWay(piece, spot, file), ...held.troubles] };
 }
 
 const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece => ({

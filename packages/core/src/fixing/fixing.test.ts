@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import { choosePoints, holds, pointLoads, type Run } from './choose-points.ts';
+import { methods, type Place, refusal } from './methods.ts';
+import { ladderFor } from './reach.ts';
+
+const place = (more: Partial<Place> = {}): Place => ({
+  surface: 'painted',
+  isOverhead: false,
+  isOutdoors: false,
+  conditions: [],
+  forbids: [],
+  ...more,
+});
+
+describe('methods on surfaces', () => {
+  // Common practice, no source.
+  test.each([
+    ['adhesive-hook', place(), undefined],
+    ['adhesive-hook', place({ surface: 'brick' }), /brick/],
+    ['adhesive-hook', place({ surface: 'wallpaper' }), /paper/],
+    ['adhesive-hook', place({ forbids: ['adhesive'] }), /house forbids/],
+    ['adhesive-hook', place({ conditions: ['fresh-paint'] }), /under 7 days/],
+    ['adhesive-hook', place({ conditions: ['damp'] }), /damp/],
+    ['magnetic-hook', place({ surface: 'iron' }), undefined],
+    ['magnetic-hook', place({ surface: 'metal' }), /does not hold/],
+    ['suction-hook', place({ surface: 'glass' }), undefined],
+    ['suction-hook', place({ surface: 'glass', isOutdoors: true }), /outdoors/],
+    ['brick-clip', place({ surface: 'brick' }), undefined],
+    ['tie', place({ surface: 'brick', fixing: 'beam' }), undefined],
+    ['tie', place({ surface: 'brick' }), /there is no/],
+    ['nail', place({ fixing: 'nail' }), undefined],
+    ['pin', place({ surface: 'fabric' }), undefined],
+  ] as const)('%s', (id, at, said) => {
+    if (said === undefined) expect(refusal(id, at)).toBeUndefined();
+    else expect(refusal(id, at)).toMatch(said);
+  });
+
+  test('each has a note on taking it off and says where its figures come from', () => {
+    for (const method of methods) {
+      expect(method.removal.length).toBeGreaterThan(10);
+      expect(method.source).toMatch(/from memory|common practice/);
+    }
+  });
+});
+
+describe('choosing points', () => {
+  const even = (lengthM: number, newtons: number) =>
+    Array.from({ length: 20 }, (_, i) => ({ atM: ((i + 0.5) * lengthM) / 20, loadN: newtons / 20 }));
+
+  test('a three-point garland by hand: ends and middle, the middle bears 10/16 of it', () => {
+    const run: Run = {
+      lengthM: 2,
+      loads: even(2, 16),
+      candidates: [0, 0.5, 1, 1.5, 2].map((atM) => ({ atM, ratingN: 40, isLocked: false })),
+      factor: 3,
+      fewest: 3,
+      longestSpanM: () => 1,
+      freeStartM: 0.1,
+      freeEndM: 0.1,
+    };
+    expect(choosePoints(run)).toEqual({ chosen: [0, 2, 4], isProven: true });
+    expect(pointLoads([0, 1, 2], run.loads)[1]).toBeCloseTo(10, 1);
+    // A weaker middle needs one more point; none at all is said so.
+    const weak = { ...run, candidates: run.candidates.map((one) => ({ ...one, ratingN: 22 })) };
+    expect(choosePoints(weak)?.chosen.length).toBeGreaterThan(3);
+    expect(
+      choosePoints({ ...run, candidates: run.candidates.map((one) => ({ ...one, ratingN: 1 })) }),
+    ).toBeUndefined();
+  });
+
+  test('never more points than looking at every choice finds, on 200 random cases', () => {
+    let solved = 0;
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: 40 }), { minLength: 2, maxLength: 9 }),
+        fc.array(fc.integer({ min: 12, max: 80 }), { minLength: 9, maxLength: 9 }),
+        fc.integer({ min: 4, max: 40 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 0, max: 20 })), {
+          maxLength: 3,
+        }),
+        fc.option(fc.integer({ min: 0, max: 8 })),
+        (grid, ratings, newtons, picks, lock) => {
+          const candidates = [...grid]
+            .sort((a, b) => a - b)
+            .map((at, i) => ({ atM: at / 20, ratingN: ratings[i] as number, isLocked: i === lock }));
+          const run: Run = {
+            lengthM: 2,
+            loads: [...even(2, newtons), ...picks.map(([at, loadN]) => ({ atM: at / 20, loadN }))].sort(
+              (a, b) => a.atM - b.atM,
+            ),
+            candidates,
+            factor: 1.5,
+            fewest: 2,
+            longestSpanM: () => 0.9,
+            freeStartM: 0.4,
+            freeEndM: 0.4,
+          };
+          const found = choosePoints(run);
+          const best = fewestByForce(run);
+          expect(found?.chosen.length).toBe(best);
+          if (found) {
+            solved += 1;
+            expect(holds(run, found.chosen)).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 200, seed: 5 },
+    );
+    // The cases are no mere failures.
+    expect(solved).toBeGreaterThan(40);
+  });
+});
+
+function fewestByForce(run: Run): number | undefined {
+  const n = run.candidates.length;
+  let fewest: number | undefined;
+  for (let mask = 1; mask < 2 ** n; mask++) {
+    const chosen = run.candidates.map((_, i) => i).filter((i) => (mask >> i) & 1);
+    if ((fewest === undefined || chosen.length < fewest) && holds(run, chosen)) fewest = chosen.length;
+  }
+  return fewest;
+}
+
+describe('reach', () => {
+  const ladders = [
+    { id: 'low', name: 'Low', kind: 'step' as const, standM: 0.6, dutyKg: 113 },
+    { id: 'high', name: 'High', kind: 'step' as const, standM: 1.8, dutyKg: 100 },
+  ];
+  const crew = [
+    { id: 'a', name: 'A', skills: ['ladder' as const], shift: { from: '08:00', to: '18:00' } },
+    { id: 'b', name: 'B', skills: [], shift: { from: '08:00', to: '18:00' } },
+  ];
+
+  test('from the floor none; the lowest that reaches; who may use it; rated for person and load', () => {
+    expect(ladderFor(1.9, ladders, crew, 90)).toBeUndefined();
+    expect(ladderFor(2.5, ladders, crew, 90)).toMatchObject({ id: 'low', who: ['a'], needsSecond: false });
+    expect(ladderFor(3.8, ladders, crew, 90)).toMatchObject({ id: 'high', needsSecond: true });
+    expect(ladderFor(3.8, ladders, crew, 100)).toMatchObject({ trouble: expect.stringContaining('rated') });
+    expect(ladderFor(5, ladders, crew, 90)).toMatchObject({ trouble: expect.stringContaining('reaches') });
+  });
+});

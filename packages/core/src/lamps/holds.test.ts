@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs';
+import { JobFile, type Piece } from '@early-lantern/contract';
+import { newPiece } from '../piece/new-piece.ts';
+import { draftPlan, planJob } from '../plan.ts';
+import { applyChanges } from './fixes.ts';
+
+const demo = (name: string): JobFile =>
+  JobFile.parse(JSON.parse(readFileSync(`demo/jobs/${name}.json`, 'utf8')));
+
+const meadow = demo('01-meadow-finish');
+const shed = demo('02-engine-shed');
+
+const withPieces = (file: JobFile, pieces: Piece[]): JobFile => ({ ...file, job: { ...file.job, pieces } });
+const held = (file: JobFile, id: string) => {
+  const found = draftPlan(file).holds.pieces.find((one) => one.id === id);
+  if (!found) throw new Error(`no piece "${id}"`);
+  return found;
+};
+
+/** The handbook's usual load of a lamp-type stand: a garland up to 7 ft 6, 2 ft wide, bent over a little. */
+function lampStand(file: JobFile): Piece {
+  const spot = file.site.spots.find((one) => one.kind === 'open-floor');
+  if (!spot) throw new Error('no open floor');
+  const colours = file.workshop.colours.map((colour) => colour.id);
+  return {
+    ...newPiece('standing-garland', { id: 'stand', name: 'Stand', spot, colours, seed: 1 }),
+    poleM: 2.13,
+    widthM: 0.5,
+    hold: { base: 'lamp-base' },
+  } as Piece;
+}
+
+test('a lamp stand with its usual load holds indoors and fails outdoors at Beaufort 4', () => {
+  const inside = held(withPieces(shed, [lampStand(shed)]), 'stand');
+  expect((inside.safetyFactor as number) / (inside.required as number)).toBeGreaterThanOrEqual(1);
+  expect(inside.troubles).toEqual([]);
+  const outside = held(withPieces(meadow, [lampStand(meadow)]), 'stand');
+  expect(draftPlan(meadow).holds.gustMs).toBeCloseTo(7.9, 6);
+  expect((outside.safetyFactor as number) / (outside.required as number)).toBeLessThan(1);
+  expect(outside.troubles.join()).toContain('indoors and light traffic');
+});
+
+test('a large arch outdoors asks for four lines, two forward and two back (common practice, no source)', () => {
+  const plan = planJob(meadow);
+  expect(plan.lamps.holds.state).toBe('out');
+  expect(held(meadow, 'finish-arch').troubles.join()).toContain('4 tie lines');
+  const fix = plan.lamps.holds.fixes.find((one) => one.label.includes('4 tie lines'));
+  if (!fix) throw new Error('no fix with four lines');
+  const mended = applyChanges(meadow, fix.changes);
+  const { tieLines, troubles, safetyFactor, required } = held(mended, 'finish-arch');
+  expect(tieLines.map((line) => line.towards)).toEqual(['front', 'front', 'back', 'back']);
+  expect(troubles).toEqual([]);
+  expect(safetyFactor as number).toBeGreaterThanOrEqual(required as number);
+  expect(draftPlan(mended).lamps.holds.state).not.toBe('out');
+  const frame = draftPlan(mended).tasks.find((task) => task.label.includes('tie lines'));
+  expect(frame?.after.some((id) => id.endsWith('--frame'))).toBe(true);
+});
+
+test('hooks on brick are refused with a reason; a beam over it is tied to', () => {
+  const [garland] = shed.job.pieces;
+  if (garland?.kind !== 'organic-garland') throw new Error('no garland');
+  const locked: Piece = { ...garland, hold: { points: [{ id: 'h', at: 0.5, method: 'adhesive-hook' }] } };
+  const wrong = held(withPieces(shed, [locked]), garland.id);
+  expect(wrong.troubles.join()).toMatch(/adhesive does not take on brick/);
+  expect(wrong.points.find((point) => point.id === 'h')).toMatchObject({ factor: 0, isLocked: true });
+  expect(draftPlan(withPieces(shed, [locked])).lamps.holds.state).toBe('out');
+  const tied = held(withPieces(shed, [garland]), garland.id);
+  expect(tied.points.every(({ method }) => method === 'tie' || method === 'brick-clip')).toBe(true);
+  expect(tied.points.some(({ fixing }) => fixing === 'tie-beam')).toBe(true);
+});
+
+test('what hangs in front of an exit sign puts the lamp out', () => {
+  const [garland] = shed.job.pieces;
+  if (garland?.kind !== 'organic-garland') throw new Error('no garland');
+  const line = [...garland.line.slice(0, -1), { xM: 5, yM: 2.65 }];
+  const plan = draftPlan(withPieces(shed, [{ ...garland, line }]));
+  expect(plan.lamps.holds).toMatchObject({ state: 'out' });
+  expect(plan.lamps.holds.reason).toContain('the sign must be seen');
+});
+
+test('a heavy pick asks for more or stronger points near it; a gust typed on the job is the one checked', () => {
+  const [garland] = shed.job.pieces;
+  if (garland?.kind !== 'organic-garland') throw new Error('no garland');
+  const pick = { id: 'sign', label: 'Sign', massKg: 6, at: 0.75 };
+  const before = held(withPieces(shed, [garland]), garland.id);
+  const after = held(withPieces(shed, [{ ...garland, hold: { picks: [pick] } }]), garland.id);
+  const most = (piece: typeof before) => Math.max(...piece.points.map((point) => point.loadN));
+  expect(most(after)).toBeGreaterThan(most(before) + 20);
+  expect(after.massKg).toBeCloseTo(before.massKg + 6, 6);
+  const calm = { ...meadow, job: { ...meadow.job, gustMs: 3 } };
+  expect(draftPlan(calm).holds.gustMs).toBe(3);
+  expect(held(calm, 'finish-arch').safetyFactor as number).toBeGreaterThan(
+    held(meadow, 'finish-arch').safetyFactor as number,
+  );
+});
+
+test('cautions apply where they do, each with its source and who decides', () => {
+  const outside = draftPlan(meadow).cautions;
+  const inside = draftPlan(shed).cautions;
+  const codes = (list: typeof outside) => list.map(({ code }) => code);
+  expect(codes(outside)).toEqual(
+    expect.arrayContaining(['frame-in-wind', 'outdoors', 'children', 'no-certificate']),
+  );
+  expect(codes(inside)).not.toContain('outdoors');
+  expect(inside.find(({ code }) => code === 'ladder')?.where).toContain('beam-garland');
+  for (const one of [...outside, ...inside]) {
+    expect(one.source.length).toBeGreaterThan(3);
+    expect(one.defersTo.length).toBeGreaterThan(3);
+    expect(one.text.length).toBeLessThan(220);
+  }
+});

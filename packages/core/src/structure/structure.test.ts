@@ -1,0 +1,206 @@
+import fc from 'fast-check';
+import highsLoader from 'highs';
+import { beaufort, dynamicPressure } from '../air/wind.ts';
+import { ballastFor } from './ballast.ts';
+import { beamReactions, tributaryLoads } from './beam.ts';
+import { bendPipe } from './bent-pipe.ts';
+import { cutPlan, KERF_M } from './cut-list.ts';
+import { jawFit, sleeveFit } from './fits.ts';
+import { pipeOf, pipes } from './pipes.ts';
+
+const INCH = 0.0254;
+
+describe('pipes', () => {
+  // ASTM D1785 schedule 40 and ANSI C80.3, inches.
+  test.each([
+    ['pvc-half', 0.84, 0.622],
+    ['pvc-three-quarter', 1.05, 0.824],
+    ['pvc-one', 1.315, 1.049],
+    ['emt-half', 0.706, 0.622],
+    ['emt-three-quarter', 0.922, 0.824],
+  ] as const)('%s has the outer and inner diameter of its standard', (id, od, inner) => {
+    expect(pipeOf(id).odM).toBeCloseTo(od * INCH, 9);
+    expect(pipeOf(id).idM).toBeCloseTo(inner * INCH, 9);
+  });
+
+  test('three-quarter PVC does not sleeve over half-inch PVC, but over half-inch EMT', () => {
+    const sleeve = pipeOf('pvc-three-quarter').idM;
+    expect(sleeveFit(sleeve, pipeOf('pvc-half').odM)).toMatchObject({ verdict: 'does not go' });
+    const overEmt = sleeveFit(sleeve, pipeOf('emt-half').odM);
+    expect(overEmt.clearanceMm).toBeCloseTo(((0.824 - 0.706) / 2) * 25.4, 6);
+    expect(overEmt.verdict).toBe('loose: tape or shim');
+  });
+
+  test('half-inch pipe goes over a thin lamp pole, three-quarter over a half-inch rod (common practice)', () => {
+    expect(sleeveFit(pipeOf('pvc-half').idM, 0.5 * INCH).verdict).toBe('loose: tape or shim');
+    expect(sleeveFit(pipeOf('pvc-three-quarter').idM, 0.5 * INCH).clearanceMm).toBeGreaterThan(4);
+    expect(sleeveFit(pipeOf('pvc-half').idM, 0.6 * INCH).verdict).toBe('slides');
+  });
+
+  test('jaws of 2 in. refuse a table of 2¼ in., and one of 2 in. with a cloth on it', () => {
+    expect(jawFit(2 * INCH, 2.25 * INCH).verdict).toBe('does not go');
+    expect(jawFit(2 * INCH, 2 * INCH, 0.001).verdict).toBe('does not go');
+    expect(jawFit(2 * INCH, 1.5 * INCH, 0.001).verdict).toBe('slides');
+  });
+
+  test('a long arch of half-inch pipe is sound, a tight one kinks', () => {
+    const pipe = pipeOf('pvc-half');
+    // Engine's table of the elastica, worked out by three independent methods: crown curvature · L at W/L = 0.45.
+    const arch = bendPipe(pipe, 9.144, 0.45 * 9.144, 10);
+    expect(arch.radiusM).toBeCloseTo(9.144 / 5.32, 2);
+    expect(arch.strain).toBeCloseTo((5.32 / 9.144) * (pipe.odM / 2), 4);
+    expect(arch.verdict).toBe('sound');
+    expect(bendPipe(pipeOf('pvc-one'), 3.048, 0.9, 10).verdict).toBe('kinks');
+  });
+});
+
+describe('wind', () => {
+  // ½ ρ v², ρ = 1.225 kg/m³ (ICAO Doc 7488) at the limits of WMO No. 8.
+  test.each([
+    [3.4, 7, 3],
+    [5.5, 19, 4],
+    [8.0, 39, 5],
+    [10.8, 71, 6],
+    [13.9, 118, 7],
+  ])('%f m/s presses with %i Pa and begins Beaufort %i', (speed, pressure, number) => {
+    expect(dynamicPressure(speed)).toBeCloseTo(pressure, -0.5);
+    expect(beaufort(speed)).toBe(number);
+    expect(beaufort(speed - 0.01)).toBe(number - 1);
+  });
+
+  test('agrees with the customary 0.00256 V² psf of ASCE 7, V in mph', () => {
+    const [psf, mph] = [47.880_26, 0.447_04];
+    for (const speed of [10, 20, 40, 90])
+      expect(dynamicPressure(speed * mph)).toBeCloseTo(0.00256 * speed ** 2 * psf, -1);
+    expect(dynamicPressure(20 * mph)).toBeCloseTo(49, 0);
+    expect(() => dynamicPressure(-1)).toThrow(RangeError);
+  });
+});
+
+describe('a beam over its points', () => {
+  test('three points under an even load: 3/16, 10/16, 3/16 by hand', () => {
+    // Two equal spans of 1 m, 16 N a metre in lumps: wL/8·3 at the ends, 10/8·wL in the middle.
+    const loads = Array.from({ length: 2000 }, (_, i) => ({ atM: (i + 0.5) / 1000, loadN: 16 / 1000 }));
+    const [a, b, c] = beamReactions([0, 1, 2], loads) as [number, number, number];
+    expect(a).toBeCloseTo(6, 3);
+    expect(b).toBeCloseTo(20, 3);
+    expect(c).toBeCloseTo(6, 3);
+    expect(tributaryLoads([0, 1, 2], loads)[1]).toBeCloseTo(16, 6);
+  });
+
+  test('an overhang lifts the far point: statics by hand', () => {
+    const [near, far] = beamReactions([1, 3], [{ atM: 0, loadN: 10 }]) as [number, number];
+    expect(near).toBeCloseTo(15, 9);
+    expect(far).toBeCloseTo(-5, 9);
+  });
+
+  test('forces and moments are in balance, whatever hangs where', () => {
+    const position = fc.double({ min: 0, max: 10, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: 40 }), { minLength: 1, maxLength: 8 }),
+        fc.array(fc.tuple(position, fc.double({ min: 0, max: 50, noNaN: true })), { maxLength: 20 }),
+        (grid, weights) => {
+          const supports = [...grid].sort((x, y) => x - y).map((one) => one / 4);
+          const loads = weights.map(([atM, loadN]) => ({ atM, loadN }));
+          const reactions = beamReactions(supports, loads);
+          const whole = loads.reduce((sum, { loadN }) => sum + loadN, 0);
+          expect(reactions.reduce((sum, one) => sum + one, 0)).toBeCloseTo(whole, 5);
+          if (supports.length < 2) return;
+          const turning = loads.reduce((sum, { atM, loadN }) => sum + atM * loadN, 0);
+          const held = reactions.reduce((sum, one, i) => sum + one * (supports[i] as number), 0);
+          expect(held).toBeCloseTo(turning, 4);
+        },
+      ),
+    );
+  });
+});
+
+describe('cut list', () => {
+  test('thirty feet of ten-foot pipe take three lengths and no cut; two five-foot bars one length', () => {
+    const three = cutPlan([{ lengthM: 3.048 }, { lengthM: 3.048 }, { lengthM: 3.048 }], 3.048);
+    expect(three).toMatchObject({ cuts: 0, atLeast: 3 });
+    expect(three.bars).toHaveLength(3);
+    // The saw takes its kerf: two halves of exactly five feet do not come out of ten.
+    expect(cutPlan([{ lengthM: 1.524 }, { lengthM: 1.524 }], 3.048).bars).toHaveLength(2);
+    expect(cutPlan([{ lengthM: 1.522 }, { lengthM: 1.522 }], 3.048).bars).toHaveLength(1);
+    expect(() => cutPlan([{ lengthM: 4 }], 3.048)).toThrow(RangeError);
+  });
+
+  test('takes as few lengths as HiGHS finds, on 50 random lists', async () => {
+    const highs = await highsLoader();
+    const random = mulberry(11);
+    for (let round = 0; round < 50; round++) {
+      const parts = Array.from({ length: 3 + Math.floor(random() * 9) }, () => ({
+        lengthM: Number((0.3 + random() * 2.2).toFixed(2)),
+      }));
+      const plan = cutPlan(parts, 3.048);
+      const all = plan.bars.flatMap((bar) => bar.parts);
+      expect(all).toHaveLength(parts.length);
+      for (const bar of plan.bars) {
+        const used = bar.parts.reduce((sum, part) => sum + part.lengthM + KERF_M, 0);
+        expect(used).toBeLessThanOrEqual(3.048 + KERF_M + 1e-3);
+      }
+      expect(plan.bars).toHaveLength(fewestByHighs(highs, parts));
+      expect(plan.atLeast).toBeLessThanOrEqual(plan.bars.length);
+    }
+  }, 60_000);
+});
+
+type Highs = Awaited<ReturnType<typeof highsLoader>>;
+
+/** Bin packing as an integer programme, lengths in millimetres. */
+function fewestByHighs(highs: Highs, parts: { lengthM: number }[]): number {
+  const bins = parts.map((_, b) => b);
+  const fits = bins.map(
+    (b) =>
+      `${parts.map((part, i) => `${Math.round((part.lengthM + KERF_M) * 1000)} x${i}_${b}`).join(' + ')} - ${Math.round((3.048 + KERF_M) * 1000)} y${b} <= 0`,
+  );
+  const once = parts.map((_, i) => `${bins.map((b) => `x${i}_${b}`).join(' + ')} = 1`);
+  const names = [...bins.map((b) => `y${b}`), ...parts.flatMap((_, i) => bins.map((b) => `x${i}_${b}`))];
+  const model = `Minimize\n ${bins.map((b) => `y${b}`).join(' + ')}\nSubject To\n ${[...fits, ...once].join('\n ')}\nBinary\n ${names.join(' ')}\nEnd`;
+  return Math.round(highs.solve(model).ObjectiveValue);
+}
+
+describe('ballast', () => {
+  const weights = [
+    { id: 'sand', name: 'Sand bag', massKg: 10, count: 4 },
+    { id: 'water', name: 'Water weight', massKg: 15, count: 2 },
+    { id: 'plate', name: 'Plate', massKg: 2.5, count: 8 },
+  ];
+
+  test('the fewest owned weights that reach it, shared out over the bases', () => {
+    expect(ballastFor(25, weights, 1)).toMatchObject({ massKg: 25, weights: [{ count: 1 }, { count: 1 }] });
+    expect(ballastFor(40, weights, 2)?.massKg).toBeGreaterThanOrEqual(40);
+    expect(ballastFor(60, weights, 2)).toBeUndefined();
+    expect(ballastFor(0, [], 2)).toEqual({ weights: [], massKg: 0 });
+  });
+
+  test('never fewer pieces than looking at every set finds', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 90 }), (needed) => {
+        let fewest = Infinity;
+        for (let a = 0; a <= 4; a++)
+          for (let b = 0; b <= 2; b++)
+            for (let c = 0; c <= 8; c++)
+              if (a * 10 + b * 15 + c * 2.5 >= needed) fewest = Math.min(fewest, a + b + c);
+        const found = ballastFor(needed, weights, 1);
+        expect(found?.weights.reduce((sum, one) => sum + one.count, 0) ?? Infinity).toBe(fewest);
+      }),
+    );
+  });
+});
+
+test('every pipe of the catalogue says where its figures come from', () => {
+  for (const pipe of pipes) expect(pipe.source).toMatch(/ASTM D1785|ANSI C80.3/);
+});
+
+function mulberry(seed: number) {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}
