@@ -1,5 +1,5 @@
 import type { LengthUnits } from '@early-lantern/core';
-import { formatLength, formatShort, inchesToMetres } from '@early-lantern/core';
+import { formatLength, formatShort, formatWind, inchesToMetres } from '@early-lantern/core';
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 import { useSettings } from './api/queries.ts';
 
@@ -10,11 +10,19 @@ interface Units {
   long: (metres: number) => string;
   /** A width or diameter, `24 in` or `61 cm`. */
   short: (metres: number) => string;
+  /** A wind, `18 mph` or `8.0 m/s`; a mass, `22 lb` or `10 kg`; a force, `2.2 lbf` or `9.8 N`. */
+  wind: (metresPerSecond: number) => string;
+  mass: (kg: number) => string;
+  force: (newtons: number) => string;
   /** Diameters from inches, `10–16 in` or `25.4–40.6 cm`. */
   range: (inches: { min: number; max: number }) => string;
 }
 
 const UnitsContext = createContext<Units | undefined>(undefined);
+const POUND = 0.453_592_37;
+const GRAVITY = 9.806_65;
+/** Two figures that matter, no more. */
+const tidy = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
 const KEPT_AS = 'early-lantern-units';
 
 /** Lengths as this person wants them: their own choice in this browser, else the workshop's. */
@@ -33,6 +41,10 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       },
       long: (metres) => formatLength(metres, units),
       short: (metres) => formatShort(metres, units),
+      wind: (speed) => formatWind(speed, units),
+      mass: (kg) => (units === 'metric' ? `${tidy(kg)} kg` : `${tidy(kg / POUND)} lb`),
+      force: (newtons) =>
+        units === 'metric' ? `${tidy(newtons)} N` : `${tidy(newtons / (POUND * GRAVITY))} lbf`,
       range: ({ min, max }) => {
         const [from, to] = [formatShort(inchesToMetres(min), units), formatShort(inchesToMetres(max), units)];
         return min === max ? to : `${from.replace(/ (in|cm)$/, '')}–${to}`;

@@ -50,6 +50,10 @@ export const router = createBrowserRouter([
             lazy: { Component: async () => (await import('./counts/CountsScreen.tsx')).CountsScreen },
           },
           {
+            path: 'holds',
+            lazy: { Component: async () => (await import('./holds/HoldsScreen.tsx')).HoldsScreen },
+          },
+          {
             path: 'clock',
             lazy: { Component: async () => (await import('./clock/ClockScreen.tsx')).ClockScreen },
           },

@@ -1,4 +1,4 @@
-export { beaufort, dynamicPressure } from './air/wind.ts';
+export { beaufort, dynamicPressure, formatWind } from './air/wind.ts';
 export {
   catalogueSizes,
   comesIn,
@@ -9,6 +9,7 @@ export {
 } from './balloon/catalogue.ts';
 export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
+export { nearestAlong } from './fixing/garland-line.ts';
 export { usualLadders } from './fixing/hanging.ts';
 export { methodOf, methods } from './fixing/methods.ts';
 export { bentRod } from './geometry/elastica.ts';
@@ -30,8 +31,9 @@ export * from './quantity/length.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export { heldBy } from './stock/held.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';
+export { heldAt } from './structure/at-gust.ts';
 export { baseOf, bases } from './structure/bases.ts';
 export { sleeveFit } from './structure/fits.ts';
 export { pipes } from './structure/pipes.ts';
-export { factorAt, usualRules } from './structure/standing.ts';
+export { usualRules } from './structure/standing.ts';
 export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';

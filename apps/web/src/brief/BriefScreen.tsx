@@ -5,9 +5,12 @@ import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { exportJob } from '../job/export-job.ts';
 import { withDoors } from '../job/times.ts';
+import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
+
+const MPH = 0.447_04;
 
 /** What was agreed: the occasion, the place, the times and the people. */
 export function BriefScreen() {
@@ -15,9 +18,16 @@ export function BriefScreen() {
   const { head } = document;
   const { workshop, site } = file;
   const sites = useSites().data ?? [];
-  const { long } = useUnits();
+  const { long, units } = useUnits();
+  const gustUnit = units === 'metric' ? 1 : MPH;
   const change = (edit: Partial<JobHead>, gesture?: string) =>
     store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
+
+  const setGust = (gustMs: number | undefined) =>
+    store.change((before) => {
+      const { gustMs: _, ...head } = before.head;
+      return { ...before, head: gustMs === undefined ? head : { ...head, gustMs } };
+    });
 
   const time = (label: string, value: string, take: (iso: string) => void) => (
     <DateTimeField label={label} value={value} zone={workshop.timeZone} onCommit={take} />
@@ -57,6 +67,18 @@ export function BriefScreen() {
             minRows={2}
             value={head.notes}
             onChange={(event) => change({ notes: event.target.value }, 'notes')}
+          />
+          <CommitField
+            label={`Strongest gust expected outdoors, ${units === 'metric' ? 'm/s' : 'mph'}`}
+            value={head.gustMs === undefined ? '' : String(Number((head.gustMs / gustUnit).toFixed(1)))}
+            helperText="From the forecast; left empty, the top of Beaufort 4 is assumed."
+            onCommit={(text) => {
+              if (!text.trim()) return void setGust(undefined);
+              const gustMs = Number(text.replace(',', '.')) * gustUnit;
+              if (!(gustMs >= 0 && gustMs <= 60)) return 'A number, or nothing';
+              setGust(Number(gustMs.toFixed(3)));
+              return undefined;
+            }}
           />
           <TextField
             select

@@ -1,5 +1,6 @@
 import {
   type Colour,
+  type HoldPiece,
   Piece,
   type PieceOf,
   type PlanPiece,
@@ -19,6 +20,7 @@ import { AssemblyCard } from './AssemblyCard.tsx';
 import { ColourMix } from './ColourMix.tsx';
 import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
+import { HoldLine } from './HoldLine.tsx';
 import { Making } from './Making.tsx';
 import { PatternButton } from './PatternButton.tsx';
 import { isAlikeButPlace, rebased } from './rebased.ts';
@@ -39,9 +41,13 @@ interface PiecePanelProps {
 export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
   const { planned, changePiece, file } = useJob();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
+  const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
   const picture = planned?.pictures[piece.id];
   const { workshop } = file;
-  const now = useMemo(() => ({ piece, plan, picture, workshop }), [piece, plan, picture, workshop]);
+  const now = useMemo(
+    () => ({ piece, plan, held, picture, workshop }),
+    [piece, plan, held, picture, workshop],
+  );
   const shown = useDeferredValue(now);
   return (
     <Stack spacing={2}>
@@ -93,13 +99,14 @@ const NameRow = memo(function NameRow({ id, kind, name, changePiece, onRemove, o
 interface PanelProps {
   piece: Piece;
   plan: PlanPiece | undefined;
+  held: HoldPiece | undefined;
   picture: Picture | undefined;
   workshop: Workshop;
   changePiece: JobContextValue['changePiece'];
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, plan, picture, workshop, changePiece } = props;
+  const { piece, plan, held, picture, workshop, changePiece } = props;
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
 
@@ -126,6 +133,7 @@ const Panel = memo(function Panel(props: PanelProps) {
   return (
     <Stack spacing={2}>
       {plan && <CountLine plan={plan} />}
+      {held && <HoldLine held={held} />}
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
           Not changed: {fault}.

@@ -56,7 +56,10 @@ function Sheet() {
   const zone = plan.timeZone;
   const first = (id: string) => (workshop.crew.find((member) => member.id === id)?.name ?? id).split(' ')[0];
   const days = Map.groupBy(plan.tasks, (task) => dayKey(task.start, zone));
-  const cautions = [...new Set(plan.tasks.flatMap((task) => task.cautions))];
+  const readBy = (code: string) => {
+    const own = job.acknowledged?.find((one) => one.code === code);
+    return own ? first(own.by) : undefined;
+  };
   const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
   const keyTimes: [string, string | null][] = [
     ['Bench opens', benchFrom],
@@ -140,10 +143,15 @@ function Sheet() {
       <section className="sheet-keep">
         <h2>Take care</h2>
         <ul>
-          {cautions.map((caution) => (
-            <li key={caution}>{caution}</li>
+          {plan.cautions.map(({ code, text, defersTo, source }) => (
+            <li key={code}>
+              {text}{' '}
+              <em>
+                Decides: {defersTo}. [{source}]
+              </em>{' '}
+              <strong>Read by: {readBy(code) ?? '__________'}</strong>
+            </li>
           ))}
-          <li>Keep exits, exit signs, extinguishers and alarms clear. Never release balloons outdoors.</li>
         </ul>
         <p>
           These are reminders, not permits: local code, the house and a licensed person, where one is

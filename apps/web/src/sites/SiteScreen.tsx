@@ -33,7 +33,7 @@ import { SiteFacts } from './SiteFacts.tsx';
 import { SpotEditor } from './SpotEditor.tsx';
 import { SurveyWalk } from './SurveyWalk.tsx';
 import { useSiteEdit } from './useSiteEdit.ts';
-import { floorWords, spotWords, surfaceWords } from './words.ts';
+import { conditionWords, floorWords, spotWords, surfaceWords } from './words.ts';
 
 /** One place: the walk through its survey, its spots drawn to scale, the way in and the house rules. */
 export function SiteScreen() {
@@ -272,6 +272,32 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
           {(Object.keys(outlineWords) as OutlineShape[]).map((shape) => (
             <MenuItem key={shape} value={shape} disabled={shape === 'own'}>
               {outlineWords[shape]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {!(spot.indoors ?? site.indoors) && (
+          <TextField
+            select
+            label="Wind comes at it"
+            value={spot.openness ?? 'open'}
+            onChange={(event) => onChange({ openness: event.target.value === 'open' ? 'open' : 'sheltered' })}
+          >
+            <MenuItem value="open">in the open</MenuItem>
+            <MenuItem value="sheltered">in shelter</MenuItem>
+          </TextField>
+        )}
+        <TextField
+          select
+          label="What spoils adhesive"
+          value={spot.conditions ?? []}
+          onChange={(event) =>
+            onChange({ conditions: event.target.value as unknown as NonNullable<Spot['conditions']> })
+          }
+          slotProps={{ select: { multiple: true }, inputLabel: { shrink: true } }}
+        >
+          {(Object.keys(conditionWords) as (keyof typeof conditionWords)[]).map((one) => (
+            <MenuItem key={one} value={one}>
+              {conditionWords[one]}
             </MenuItem>
           ))}
         </TextField>

@@ -1,4 +1,4 @@
-import type { Floor, Site, SpotKind, Surface } from '@early-lantern/contract';
+import type { Floor, Site, Spot, SpotKind, Surface } from '@early-lantern/contract';
 
 export const surfaceWords: Record<Surface, string> = {
   painted: 'painted wall',
@@ -39,4 +39,10 @@ export const forbidWords: Record<NonNullable<Site['forbids']>[number], string> =
   confetti: 'confetti',
   stakes: 'stakes',
   candles: 'candles',
+};
+
+export const conditionWords: Record<NonNullable<Spot['conditions']>[number], string> = {
+  'fresh-paint': 'paint under 7 days',
+  damp: 'damp',
+  hot: 'heat',
 };

@@ -34,6 +34,7 @@ function settled(before: Plan | undefined, plan: Plan): Plan {
     ...plan,
     lamps: replaceEqualDeep(before?.lamps, plan.lamps),
     pieces: replaceEqualDeep(before?.pieces, plan.pieces),
+    holds: replaceEqualDeep(before?.holds, plan.holds),
   };
 }
 

@@ -3,6 +3,7 @@ import { useCrew, useSettings } from '../api/queries.ts';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
+import { HoldsPanel } from './HoldsPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
@@ -35,6 +36,7 @@ export function WorkshopScreen() {
           <SchoolsDefaults row={settings.data} />
           <CrewPanel rows={crew.data} />
           <GearPanel row={settings.data} />
+          <HoldsPanel row={settings.data} />
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <ColoursPanel row={settings.data} />

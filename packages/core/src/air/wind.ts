@@ -33,3 +33,9 @@ export const DOOR_GUST_MS = 3;
 
 /** Outdoors, where no forecast was looked at: the top of Beaufort 4. From memory, an editable default. */
 export const UNKNOWN_GUST_MS = topOfBeaufort(4);
+
+const MPH = 0.447_04;
+
+/** A wind as people of these units say it: `18 mph` or `8.0 m/s`. */
+export const formatWind = (speedMs: number, units: 'imperial' | 'metric'): string =>
+  units === 'metric' ? `${speedMs.toFixed(1)} m/s` : `${(speedMs / MPH).toFixed(0)} mph`;

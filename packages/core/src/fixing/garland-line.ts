@@ -73,3 +73,21 @@ export function garlandLoads(line: GarlandLine, dressingKg: number, picks: reado
     ...picks.map(({ at, massKg }) => ({ atM: at * line.lengthM, loadN: massKg * GRAVITY })),
   ].sort((a, b) => a.atM - b.atM);
 }
+
+/** How far along a garland's line, 0 to 1, the place nearest to a point of the elevation lies. */
+export function nearestAlong(
+  piece: PieceOf<'organic-garland'>,
+  spot: Spot,
+  to: { xM: number; yM: number },
+): number {
+  const line = garlandLine(piece, spot);
+  const count = Math.max(2, Math.ceil(line.lengthM / 0.01));
+  let best = 0;
+  let nearest = Infinity;
+  for (let i = 0; i <= count; i++) {
+    const { xM, yM } = line.at((i / count) * line.lengthM);
+    const away = Math.hypot(xM - to.xM, yM - to.yM);
+    if (away < nearest) [best, nearest] = [i / count, away];
+  }
+  return best;
+}

@@ -1,4 +1,6 @@
 import type { BaseId, Change, Fix, HoldPiece, Holds, JobFile, Piece } from '@early-lantern/contract';
+import { formatWind } from '../air/wind.ts';
+import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
 import { applyChanges } from './fixes.ts';
 import { marginOf } from './holds.ts';
@@ -22,11 +24,11 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   const piece = file.job.pieces[index];
   if (!piece) return [];
   const fixes: Fix[] = [];
-  for (const family of familiesOf(piece, worst, index)) {
+  for (const family of familiesOf(file, piece, worst, index)) {
     for (const attempt of family) {
       const after = holdsOfFile(applyChanges(file, attempt.changes)).pieces[index];
       if (!after || after.troubles.length > 0 || marginOf(after) < 1 - 1e-9) continue;
-      fixes.push({ ...attempt, gain: gainOf(after) });
+      fixes.push({ ...attempt, gain: gainOf(after, file) });
       break;
     }
     if (fixes.length === MOST_FIXES) break;
@@ -40,12 +42,14 @@ function worstOf({ pieces }: Holds): HoldPiece | undefined {
   return failing[0] ?? pieces.find((one) => one.troubles.length > 0);
 }
 
-function gainOf({ safetyFactor, takeDownGustMs }: HoldPiece): string {
+function gainOf({ safetyFactor, takeDownGustMs }: HoldPiece, { workshop }: JobFile): string {
   const factor = safetyFactor === null ? 'holds' : `factor ${Math.min(99, safetyFactor).toFixed(1)}`;
-  return takeDownGustMs === null ? factor : `${factor}, down at ${takeDownGustMs.toFixed(1)} m/s`;
+  return takeDownGustMs === null
+    ? factor
+    : `${factor}, down at ${formatWind(takeDownGustMs, workshop.units)}`;
 }
 
-function familiesOf(piece: Piece, held: HoldPiece, index: number): Attempt[][] {
+function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number): Attempt[][] {
   const hold = piece.hold ?? {};
   const at = (more: Record<string, unknown>) => [
     { path: `/job/pieces/${index}/hold`, value: { ...hold, ...more } as Change['value'] },
@@ -78,17 +82,21 @@ function familiesOf(piece: Piece, held: HoldPiece, index: number): Attempt[][] {
       label: `${piece.name}: heavy plate and ${count} tie lines`,
       changes: withBase('plate-2ft', { tieLines: count }),
     })),
-    piece.kind === 'packed-arch' ? lowerings(piece, index) : [],
+    piece.kind === 'packed-arch' ? lowerings(piece, index, file.workshop.units) : [],
   ];
 }
 
 /** Shorter pipe on the same span: the arch is lower, and the wind has less of it. */
-function lowerings(piece: Extract<Piece, { kind: 'packed-arch' }>, index: number): Attempt[] {
+function lowerings(
+  piece: Extract<Piece, { kind: 'packed-arch' }>,
+  index: number,
+  units: LengthUnits,
+): Attempt[] {
   return [0.9, 0.8, 0.7, 0.6]
     .map((share) => Number((piece.pipeLengthM * share).toFixed(3)))
     .filter((lengthM) => piece.spanM / lengthM < 2 / Math.PI)
     .map((lengthM) => ({
-      label: `${piece.name}: lower, on ${lengthM.toFixed(1)} m of pipe`,
+      label: `${piece.name}: lower, on ${formatLength(lengthM, units)} of pipe`,
       changes: [{ path: `/job/pieces/${index}/pipeLengthM`, value: lengthM }],
     }));
 }

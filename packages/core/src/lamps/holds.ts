@@ -1,5 +1,5 @@
 import type { HoldPiece, Holds, JobFile, Lamp } from '@early-lantern/contract';
-import { beaufort } from '../air/wind.ts';
+import { beaufort, formatWind } from '../air/wind.ts';
 import { unlit } from './unlit.ts';
 
 /** Less than this over what is required is low. */
@@ -32,12 +32,12 @@ export function holdsLamp(file: JobFile, holds: Holds): Lamp {
   const troubled = holds.pieces.find((one) => one.troubles.length > 0);
   const worst = holds.pieces.reduce((a, b) => (marginOf(b) < marginOf(a) ? b : a));
   const margin = marginOf(worst);
-  const figure = `factor ${text(worst.safetyFactor)}${gustText(holds)}`;
+  const figure = `${text(worst.safetyFactor)} of ${text(worst.required)}${gustText(holds, file)}`;
   if (margin < 1 - 1e-9) {
     return {
       state: 'out',
-      figure: `factor ${text(worst.safetyFactor)}`,
-      reason: `${worst.name} ${says(worst)}: factor ${text(worst.safetyFactor)} where ${text(worst.required)} is asked at ${holds.gustMs.toFixed(1)} m/s (Beaufort ${beaufort(holds.gustMs)}).`,
+      figure: `${text(worst.safetyFactor)} of ${text(worst.required)}`,
+      reason: `${worst.name} ${says(worst)}: factor ${text(worst.safetyFactor)} where ${text(worst.required)} is asked at ${formatWind(holds.gustMs, file.workshop.units)} (Beaufort ${beaufort(holds.gustMs)}).`,
       ...shown,
     };
   }
@@ -58,15 +58,16 @@ export function holdsLamp(file: JobFile, holds: Holds): Lamp {
   };
 }
 
-const text = (factor: number | null) => (factor === null ? '–' : factor >= 99 ? '99+' : factor.toFixed(1));
+const text = (factor: number | null) =>
+  factor === null ? '–' : factor >= 99 ? '99+' : Number(factor.toFixed(1)).toString();
 
 const says = ({ governing, points }: HoldPiece) => (points.length ? 'asks too much of a point' : governing);
 
 /** The lowest gust at which something comes down, where wind matters. */
-function gustText({ pieces, gustSource }: Holds): string {
+function gustText({ pieces, gustSource }: Holds, { workshop }: JobFile): string {
   const gusts = pieces.flatMap(({ takeDownGustMs }) => (takeDownGustMs === null ? [] : [takeDownGustMs]));
   return gusts.length && !gustSource.startsWith('indoors')
-    ? `, down at ${Math.min(...gusts).toFixed(0)} m/s`
+    ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}`
     : '';
 }
 

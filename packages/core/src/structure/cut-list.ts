@@ -19,6 +19,8 @@ export interface CutPlan<P extends Part> {
 
 /** Width that the saw takes, m. From memory, an editable default. */
 export const KERF_M = 0.003;
+/** Parts typed as halves of a stock length are cut so much short, all together, m. From memory, an editable default. */
+export const SHORT_M = 0.004;
 /** Lengths are compared to a tenth of a millimetre. */
 const HAIR_M = 1e-4;
 /** Branches looked at before the best so far stands, with its bound. About 40 parts are exact well below it. */
@@ -28,11 +30,12 @@ const MOST_BRANCHES = 200_000;
  * Parts cut from the fewest stock lengths: branch and bound over where each part goes, the longest first, started
  * from first-fit decreasing and stopped at the lower bound of Martello and Toth (L2).
  *
- * Every part takes its length and the saw's kerf; the stock is a kerf longer, since the last part needs no cut behind.
+ * Every part takes its length and the saw's kerf; the stock is a kerf longer, since the last part needs no cut behind,
+ * and parts may together be a few millimetres short: one length cut in half makes two halves.
  * @throws RangeError for a part longer than the stock
  */
 export function cutPlan<P extends Part>(parts: readonly P[], stockM: number, kerfM = KERF_M): CutPlan<P> {
-  const room = stockM + kerfM;
+  const room = stockM + kerfM + SHORT_M;
   const sorted = [...parts].sort((a, b) => b.lengthM - a.lengthM);
   const size = (part: Part) => part.lengthM + kerfM;
   const longest = sorted[0];
@@ -45,7 +48,7 @@ export function cutPlan<P extends Part>(parts: readonly P[], stockM: number, ker
   const bars = best.map((indices) => {
     const mine = indices.map((i) => sorted[i] as P);
     const used = mine.reduce((sum, part) => sum + size(part), 0);
-    return { parts: mine, wasteM: Math.max(0, Number((room - used).toFixed(4))) };
+    return { parts: mine, wasteM: Math.max(0, Number((stockM + kerfM - used).toFixed(4))) };
   });
   const cuts = bars.reduce((sum, bar) => sum + bar.parts.length - (bar.wasteM <= HAIR_M ? 1 : 0), 0);
   return { bars, atLeast, cuts };

@@ -9,7 +9,7 @@ import type {
   TieLine,
 } from '@early-lantern/contract';
 import { bouquetLift } from '../air/helium.ts';
-import { beaufort, DOOR_GUST_MS, dynamicPressure, UNKNOWN_GUST_MS } from '../air/wind.ts';
+import { beaufort, DOOR_GUST_MS, dynamicPressure, GUST_FACTOR, UNKNOWN_GUST_MS } from '../air/wind.ts';
 import { hangGarland } from '../fixing/hanging.ts';
 import { bestMethod } from '../fixing/methods.ts';
 import { clearWords, intrusion, placeAt } from '../fixing/place.ts';
@@ -57,8 +57,16 @@ export function gustAt(spot: Spot, file: JobFile): { gustMs: number; source: str
   if (!isOutdoors(spot, file))
     return { gustMs: DOOR_GUST_MS, source: 'indoors: the draught of a door flung open' };
   const { gustMs } = file.job;
-  if (gustMs !== undefined) return { gustMs, source: 'the strongest gust expected, as typed on the job' };
-  return { gustMs: UNKNOWN_GUST_MS, source: 'no forecast looked at: the top of Beaufort 4 is assumed' };
+  const { words, share } =
+    spot.openness === 'sheltered'
+      ? { words: ', less in shelter', share: GUST_FACTOR.sheltered / GUST_FACTOR.open }
+      : { words: '', share: 1 };
+  if (gustMs !== undefined)
+    return { gustMs: gustMs * share, source: `the strongest gust expected, as typed on the job${words}` };
+  return {
+    gustMs: UNKNOWN_GUST_MS * share,
+    source: `no forecast looked at: the top of Beaufort 4 is assumed${words}`,
+  };
 }
 
 /** Every piece with what carries or fixes it, in the order of the job. */
@@ -182,7 +190,8 @@ function standingPiece(
     );
   const wanted = piece.hold?.ballastKg ?? leastBallast(holdsWith, base.mostBallastKg);
   const feet = carrier.feetXM.length;
-  const owned = file.workshop.weights;
+  // A workshop that has counted no weights is taken to find some.
+  const owned = file.workshop.weights?.length ? file.workshop.weights : undefined;
   const set = owned ? ballastFor(wanted, owned, feet) : undefined;
   // Typed ballast counts as typed; found ballast is what the weights really come to.
   const ballastKg = piece.hold?.ballastKg ?? Math.min(base.mostBallastKg, set?.massKg ?? wanted);

@@ -4,11 +4,12 @@ import { beaufort, dynamicPressure } from '../air/wind.ts';
 import { ballastFor } from './ballast.ts';
 import { beamReactions, tributaryLoads } from './beam.ts';
 import { bendPipe } from './bent-pipe.ts';
-import { cutPlan, KERF_M } from './cut-list.ts';
+import { cutPlan, KERF_M, SHORT_M } from './cut-list.ts';
 import { jawFit, sleeveFit } from './fits.ts';
 import { pipeOf, pipes } from './pipes.ts';
 
 const INCH = 0.0254;
+const ROOM_M = 3.048 + KERF_M + SHORT_M;
 
 describe('pipes', () => {
   // ASTM D1785 schedule 40 and ANSI C80.3, inches.
@@ -121,9 +122,9 @@ describe('cut list', () => {
     const three = cutPlan([{ lengthM: 3.048 }, { lengthM: 3.048 }, { lengthM: 3.048 }], 3.048);
     expect(three).toMatchObject({ cuts: 0, atLeast: 3 });
     expect(three.bars).toHaveLength(3);
-    // The saw takes its kerf: two halves of exactly five feet do not come out of ten.
-    expect(cutPlan([{ lengthM: 1.524 }, { lengthM: 1.524 }], 3.048).bars).toHaveLength(2);
-    expect(cutPlan([{ lengthM: 1.522 }, { lengthM: 1.522 }], 3.048).bars).toHaveLength(1);
+    // One length cut in half makes the bars of a photo frame (common practice, no source); an inch more does not.
+    expect(cutPlan([{ lengthM: 1.524 }, { lengthM: 1.524 }], 3.048).bars).toHaveLength(1);
+    expect(cutPlan([{ lengthM: 1.55 }, { lengthM: 1.524 }], 3.048).bars).toHaveLength(2);
     expect(() => cutPlan([{ lengthM: 4 }], 3.048)).toThrow(RangeError);
   });
 
@@ -139,7 +140,7 @@ describe('cut list', () => {
       expect(all).toHaveLength(parts.length);
       for (const bar of plan.bars) {
         const used = bar.parts.reduce((sum, part) => sum + part.lengthM + KERF_M, 0);
-        expect(used).toBeLessThanOrEqual(3.048 + KERF_M + 1e-3);
+        expect(used).toBeLessThanOrEqual(ROOM_M + 1e-3);
       }
       expect(plan.bars).toHaveLength(fewestByHighs(highs, parts));
       expect(plan.atLeast).toBeLessThanOrEqual(plan.bars.length);
@@ -154,7 +155,7 @@ function fewestByHighs(highs: Highs, parts: { lengthM: number }[]): number {
   const bins = parts.map((_, b) => b);
   const fits = bins.map(
     (b) =>
-      `${parts.map((part, i) => `${Math.round((part.lengthM + KERF_M) * 1000)} x${i}_${b}`).join(' + ')} - ${Math.round((3.048 + KERF_M) * 1000)} y${b} <= 0`,
+      `${parts.map((part, i) => `${Math.round((part.lengthM + KERF_M) * 1000)} x${i}_${b}`).join(' + ')} - ${Math.round(ROOM_M * 1000)} y${b} <= 0`,
   );
   const once = parts.map((_, i) => `${bins.map((b) => `x${i}_${b}`).join(' + ')} = 1`);
   const names = [...bins.map((b) => `y${b}`), ...parts.flatMap((_, i) => bins.map((b) => `x${i}_${b}`))];

@@ -1,0 +1,25 @@
+import type { HoldPiece } from '@early-lantern/contract';
+import { Box, Typography } from '@mui/material';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import { useUnits } from '../preferences.tsx';
+
+/** What carries the piece and how well, in a line; the rest stands under Holds. */
+export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
+  const { wind } = useUnits();
+  const { safetyFactor, required, takeDownGustMs, troubles, points, carrier } = held;
+  const isOut = troubles.length > 0 || (safetyFactor !== null && safetyFactor < (required ?? 0) - 1e-9);
+  return (
+    <Typography component="div" sx={{ fontSize: 15, color: isOut ? 'var(--mui-palette-out)' : undefined }}>
+      <Box component={Link} to="../holds" sx={{ color: 'inherit', fontWeight: 650 }}>
+        {isOut ? 'Does not hold' : 'Holds'}
+      </Box>
+      {safetyFactor === null
+        ? `: ${carrier}`
+        : `: factor ${Math.min(99, safetyFactor).toFixed(1)} of ${required}`}
+      {points.length > 0 && `, ${points.length} points`}
+      {takeDownGustMs !== null && `, down at ${wind(takeDownGustMs)}`}
+      {troubles[0] && ` · ${troubles[0]}`}
+    </Typography>
+  );
+});

@@ -1,0 +1,93 @@
+import type { JobFile } from '@early-lantern/contract';
+import { getJob, ownJob } from './support/api.ts';
+import { expect, test } from './support/test.ts';
+
+test('an outdoor arch goes out on wind, a fix is applied, the lamp is lit, undo brings it back', async ({
+  page,
+  request,
+}) => {
+  const file = (await (await request.get('/api/v1/jobs/meadow-finish/file')).json()) as JobFile;
+  file.job.id = 'windy';
+  file.job.name = 'Windy meadow';
+  file.job.pieces = file.job.pieces.filter((piece) => piece.kind === 'packed-arch');
+  file.job.gustMs = 3;
+  const [arch] = file.job.pieces;
+  if (!arch) throw new Error('the meadow has no arch');
+  // A smaller arch beside the way through needs no lines in a breeze.
+  file.job.pieces = [{ ...arch, at: { xM: 1.7, yM: 0 }, pipeLengthM: 5.8, spanM: 2.6 } as typeof arch];
+  await request.post('/api/v1/job-files', { data: file });
+
+  await page.goto('/jobs/windy/holds');
+  await expect(page.getByRole('button', { name: /^Holds ?: lit/ })).toBeVisible();
+  const factor = page.getByTestId(`factor-${arch.id}`);
+  const before = await factor.textContent();
+
+  // The slider shows another gust at once, without changing the job.
+  const slider = page.getByRole('slider', { name: 'At a gust of' });
+  await slider.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('PageUp');
+  await expect(page.getByTestId('gust')).toContainText('Beaufort 6');
+  await expect(factor).not.toHaveText(before ?? '');
+  await expect(factor).toContainText('✕');
+  await expect(page.getByRole('button', { name: /^Holds ?: lit/ })).toBeVisible();
+
+  // Expected on the day, it puts the lamp out.
+  await page.getByRole('button', { name: /^Expect/ }).click();
+  const out = page.getByRole('button', { name: /^Holds ?: out/ });
+  await expect(out).toBeVisible();
+  await out.click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('tie lines');
+  await dialog.getByRole('button', { name: 'Apply' }).first().click();
+  await expect(page.getByRole('button', { name: /^Holds ?: (lit|low)/ })).toBeVisible();
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(out).toBeVisible();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+});
+
+test('a point is moved by hand and checked; a wrong method is refused with its reason; a caution is read', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'fixed');
+  await page.goto('/jobs/fixed/holds');
+  await page.getByTestId('factor-beam-garland').click();
+  const second = page.getByRole('button', { name: /^Point 2:/ });
+  await second.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(second).toHaveAttribute('aria-label', /placed by hand/);
+  await page.keyboard.press('ArrowRight');
+  await expect
+    .poll(async () => (await getJob(request, 'fixed')).pieces[0]?.data.hold?.points?.length)
+    .toBe(1);
+
+  // Dragged with the mouse, another one follows along the line.
+  const fourth = page.getByRole('button', { name: /^Point 4:/ });
+  const box = await fourth.boundingBox();
+  if (!box) throw new Error('point 4 is not drawn');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 25, box.y + box.height / 2 - 18, { steps: 5 });
+  await page.mouse.up();
+  await expect
+    .poll(async () => (await getJob(request, 'fixed')).pieces[0]?.data.hold?.points?.length)
+    .toBe(2);
+
+  // Hooks on brick do not take.
+  await page
+    .getByLabel(/^At \d+ % of the line/)
+    .first()
+    .click();
+  await page.getByRole('option', { name: 'removable adhesive hook' }).click();
+  await expect(page.getByRole('note').first()).toContainText('adhesive does not take on brick');
+  await expect(page.getByRole('button', { name: /^Holds ?: out/ })).toBeVisible();
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Holds ?: (lit|low)/ })).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Cautions' }).click();
+  await page.getByRole('combobox', { name: 'Read by' }).first().click();
+  await page.getByRole('option', { name: 'Wren Haddock' }).click();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  await page.getByRole('link', { name: 'Run sheet' }).click();
+  await expect(page.getByText('Read by: Wren')).toBeVisible();
+});
