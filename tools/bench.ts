@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliDecompressSync } from 'node:zlib';
 import type { JobFile, JobRow } from '@early-lantern/contract';
-import { countPieces, draftPlan, pictureOf, planJob } from '@early-lantern/core';
+import { choosePoints, countPieces, draftPlan, pictureOf, planJob } from '@early-lantern/core';
 import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
@@ -80,6 +80,24 @@ function benchPlan(): void {
   report(
     `counts, clock and lamps of the same after an edit`,
     ms(() => draftPlan(withEdit(big))),
+  );
+  const run = {
+    lengthM: 9.144,
+    loads: Array.from({ length: 91 }, (_, i) => ({ atM: (i + 0.5) / 10, loadN: 0.2 })),
+    candidates: Array.from({ length: 60 }, (_, i) => ({
+      atM: (i * 9.144) / 59,
+      ratingN: 22,
+      isLocked: false,
+    })),
+    factor: 3,
+    fewest: 3,
+    longestSpanM: () => 0.67,
+    freeStartM: 0.3,
+    freeEndM: 0.3,
+  };
+  report(
+    'fewest points for 30 ft of garland, 60 places to choose from',
+    ms(() => choosePoints(run)),
   );
   report(
     'balloons of 3 pieces placed for the picture',

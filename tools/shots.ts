@@ -46,6 +46,7 @@ const shots: Shot[] = [
   { name: 'labels', path: `${shed}/counts?view=lots` },
   { name: 'buy', path: '/jobs/glasshouse-night/counts?view=buy' },
   { name: 'pattern-card', path: '/jobs/meadow-finish/counts?view=cards' },
+  { name: 'holds', path: '/jobs/meadow-finish/holds' },
   { name: 'clock', path: `${shed}/clock` },
   { name: 'run-sheet', path: `${shed}/run-sheet` },
   {
@@ -85,7 +86,8 @@ async function takeShots(): Promise<void> {
       await page.getByRole('progressbar').waitFor({ state: 'detached' });
       await page.evaluate(() => document.fonts.ready.then(() => undefined));
       await shot.prepare?.(page);
-      await page.waitForTimeout(700);
+      // Ways out are tried when everything else has been quiet for a while.
+      await page.waitForTimeout(2000);
       await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
       await context.close();
       console.log(`${shot.name}.png`);

@@ -9,9 +9,11 @@ export {
 } from './balloon/catalogue.ts';
 export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
+export { choosePoints } from './fixing/choose-points.ts';
 export { nearestAlong } from './fixing/garland-line.ts';
 export { usualLadders } from './fixing/hanging.ts';
 export { methodOf, methods } from './fixing/methods.ts';
+export { keptClear } from './fixing/place.ts';
 export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';

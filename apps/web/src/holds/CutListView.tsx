@@ -4,6 +4,7 @@ import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { useUnits } from '../preferences.tsx';
+import { FitsTable } from './FitsTable.tsx';
 
 const labelOf = (stock: string) => materialItems.find(({ item }) => item === stock)?.label ?? stock;
 
@@ -14,9 +15,12 @@ export function CutListView() {
   const { cutList = [], cutBounds = [] } = planned?.plan ?? {};
   if (cutList.length === 0) {
     return (
-      <EmptyState title="No pipe to cut">
-        Pipe arches, photo frames and centrepieces are cut from stock lengths; their cuts stand here.
-      </EmptyState>
+      <Stack spacing={2}>
+        <EmptyState title="No pipe to cut">
+          Pipe arches, photo frames and centrepieces are cut from stock lengths; their cuts stand here.
+        </EmptyState>
+        <FitsTable />
+      </Stack>
     );
   }
   return (
@@ -77,6 +81,7 @@ export function CutListView() {
           </Paper>
         );
       })}
+      <FitsTable />
     </Stack>
   );
 }

@@ -1,5 +1,5 @@
 import type { HoldPiece, Piece, Spot } from '@early-lantern/contract';
-import { heldAt, nearestAlong } from '@early-lantern/core';
+import { heldAt, keptClear, nearestAlong } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
@@ -76,6 +76,24 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
               <BalloonGradients colours={file.workshop.colours} />
             </defs>
             <SpotDrawing spot={spot} indoors={file.site.indoors} box={box} perM={perM} />
+            {(spot.keepClear ?? []).map((zone) => {
+              const clear = keptClear(zone);
+              return (
+                <rect
+                  key={zone.id}
+                  x={clear.xM}
+                  y={spot.heightM - clear.yM - clear.heightM}
+                  width={clear.widthM}
+                  height={clear.heightM}
+                  fill="#a4321f"
+                  fillOpacity="0.08"
+                  stroke="#a4321f"
+                  strokeOpacity="0.7"
+                  strokeWidth={px}
+                  strokeDasharray={`${3 * px} ${3 * px}`}
+                />
+              );
+            })}
             <g opacity="0.55">
               {picture && (
                 <PieceDrawing picture={picture} colours={file.workshop.colours} heightM={spot.heightM} />

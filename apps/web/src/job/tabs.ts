@@ -3,7 +3,7 @@ export const tabs = [
   { path: 'brief', label: 'Brief', key: 'b' },
   { path: 'pieces', label: 'Pieces', key: 'p' },
   { path: 'counts', label: 'Counts', key: 'c' },
-  { path: 'holds', label: 'Holds', key: 'h' },
+  { path: 'holds', label: 'Holds', key: 'f' },
   { path: 'clock', label: 'Clock', key: 'k' },
   { path: 'run-sheet', label: 'Run sheet', key: 'r' },
 ];

@@ -23,7 +23,7 @@ const BEAUFORT = [0.3, 1.6, 3.4, 5.5, 8.0, 10.8, 13.9, 17.2, 20.8, 24.5, 28.5, 3
 export const beaufort = (speedMs: number): number => BEAUFORT.filter((limit) => speedMs >= limit).length;
 
 /** The strongest wind that still counts as a Beaufort number, m/s: a tenth below where the next begins. WMO No. 8. */
-export const topOfBeaufort = (number: number): number => (BEAUFORT[number] ?? Infinity) - 0.1;
+const topOfBeaufort = (number: number): number => (BEAUFORT[number] ?? Infinity) - 0.1;
 
 /** Gust over mean wind, by the openness of the place. From memory, an editable default. */
 export const GUST_FACTOR = { sheltered: 1.5, open: 1.7 } as const;

@@ -38,6 +38,8 @@ export interface Place {
   surface: Surface;
   /** What is there to fix to, if anything. */
   fixing?: Fixing['kind'] | undefined;
+  /** Open floor or a table: there is nothing behind it to stick to. */
+  isAir?: boolean;
   isOverhead: boolean;
   isOutdoors: boolean;
   conditions: NonNullable<Spot['conditions']>;
@@ -60,6 +62,7 @@ export function refusal(id: MethodId, place: Place): string | undefined {
   if (method.indoorsOnly && place.isOutdoors) return 'it lets go outdoors in the cold';
   if (place.fixing && method.onto.includes(place.fixing)) return undefined;
   if (method.onto.length > 0) return `there is no ${method.onto.join(', ')} at this point`;
+  if (place.isAir) return 'there is nothing behind it';
   if (place.surface in method.surfaces) return undefined;
   return method.refused?.[place.surface] ?? `it does not hold on ${place.surface}`;
 }

@@ -23,14 +23,14 @@ const tiedAnywhere: Partial<Record<Spot['kind'], Fixing['kind']>> = {
 const hasSurface = (spot: Spot) => spot.kind !== 'open-floor' && spot.kind !== 'table';
 
 /** The surface of a spot at a point, its regions counted. */
-export const surfaceAt = (spot: Spot, { xM, yM }: At): Surface =>
+const surfaceAt = (spot: Spot, { xM, yM }: At): Surface =>
   (spot.regions ?? []).find((region) => isIn(region, { xM, yM }))?.surface ?? spot.surface;
 
 const isIn = (area: { xM: number; yM: number; widthM: number; heightM: number }, { xM, yM }: At) =>
   xM >= area.xM && xM <= area.xM + area.widthM && yM >= area.yM && yM <= area.yM + area.heightM;
 
 /** What is there to fix to within reach of a point: near by, or above it on a line let down. */
-export function fixingNear(spot: Spot, { xM, yM }: At): Fixing | undefined {
+function fixingNear(spot: Spot, { xM, yM }: At): Fixing | undefined {
   const near = (spot.fixings ?? []).filter((one) => {
     const alongX = Math.max(one.xM - xM, xM - one.xM - one.lengthM, 0);
     const below = one.yM - yM;
@@ -46,6 +46,7 @@ export function placeAt(spot: Spot, site: Site, at: At, isOverhead: boolean): Pl
   const isOutdoors = !(spot.indoors ?? site.indoors);
   return {
     surface: surfaceAt(spot, at),
+    isAir: !hasSurface(spot),
     fixing: fixing?.kind ?? tiedAnywhere[spot.kind],
     isOverhead,
     isOutdoors,
@@ -54,9 +55,6 @@ export function placeAt(spot: Spot, site: Site, at: At, isOverhead: boolean): Pl
     ...(fixing ? { fixingId: fixing.id } : {}),
   };
 }
-
-/** Whether a surface method can be thought of there at all. */
-export const isOnSurface = hasSurface;
 
 /** Nothing within this of a sprinkler's deflector, below it: 18 in. NFPA 13. */
 const SPRINKLER_M = 0.4572;

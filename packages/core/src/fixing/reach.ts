@@ -1,7 +1,7 @@
 import type { CrewMember, HoldPoint, Ladder } from '@early-lantern/contract';
 
 /** A person reaches so high above what they stand on, m. From memory, an editable default. */
-export const REACH_M = 2;
+const REACH_M = 2;
 /** Tools and a garland's end carried up, kg. From memory, an editable default. */
 const CARRIED_KG = 8;
 /** Standing this high, a second person holds the ladder, m. From memory, an editable default. */

@@ -109,3 +109,20 @@ test('cautions apply where they do, each with its source and who decides', () =>
     expect(one.text.length).toBeLessThan(220);
   }
 });
+
+test('units do not matter', () => {
+  const metric = { ...meadow, workshop: { ...meadow.workshop, units: 'metric' as const } };
+  const plain = (file: JobFile) =>
+    draftPlan(file).holds.pieces.map(({ troubles: _, notes: __, ...figures }) => figures);
+  expect(plain(metric)).toEqual(plain({ ...meadow, workshop: { ...meadow.workshop, units: 'imperial' } }));
+});
+
+test('a table kit says how its clamps sit on the table with its cloth', () => {
+  const spot = shed.site.spots[0];
+  if (!spot) throw new Error('no spot');
+  const colours = shed.workshop.colours.map((colour) => colour.id);
+  const arch = newPiece('table-arch', { id: 'kit', name: 'Kit', spot, colours, seed: 1 });
+  const thick = { ...arch, tableThicknessM: 0.0508 } as Piece;
+  expect(held(withPieces(shed, [arch]), 'kit').troubles).toEqual([]);
+  expect(held(withPieces(shed, [thick]), 'kit').troubles.join()).toContain('with its cloth');
+});

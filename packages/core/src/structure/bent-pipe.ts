@@ -5,7 +5,6 @@ import type { Pipe } from './pipes.ts';
 /** Strain at which PVC is warned of and refused. From memory, an editable default. */
 const WARN_STRAIN = 0.01;
 const REFUSE_STRAIN = 0.02;
-const GRAVITY = 9.81;
 
 /** A pipe bent into an arch: its shape, and what that does to it. */
 export interface BentPipe {
@@ -40,8 +39,6 @@ export function bendPipe(pipe: Pipe, lengthM: number, spanM: number, loadNPerM: 
     verdict: strain > REFUSE_STRAIN ? 'kinks' : strain > WARN_STRAIN ? 'may creep in heat' : 'sound',
   };
 }
-
-export const pipeWeightN = (pipe: Pipe, lengthM: number): number => pipe.kgPerM * lengthM * GRAVITY;
 
 /** The bend shown step by step. */
 export const bendWorking = (pipe: Pipe, lengthM: number, spanM: number, bent: BentPipe) => [

@@ -4,7 +4,7 @@ export interface Part {
 }
 
 /** One stock length with the parts cut from it. */
-export interface Bar<P extends Part> {
+interface Bar<P extends Part> {
   parts: P[];
   wasteM: number;
 }

@@ -21,6 +21,7 @@ import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { ballastFor } from './ballast.ts';
 import { baseOf } from './bases.ts';
 import { type Carrier, carrierOf, frictionOn } from './carriers.ts';
+import { jawFit } from './fits.ts';
 import { massOf, type PieceMass } from './mass.ts';
 import {
   factorAt,
@@ -48,12 +49,12 @@ const LITTLE_MARGIN = 1.15;
 /** Ballast is found in steps of this, kg. */
 const BALLAST_STEP_KG = 0.5;
 
-export const rulesOf = ({ workshop }: JobFile): HoldRules => ({ ...usualRules, ...workshop.holdRules });
+const rulesOf = ({ workshop }: JobFile): HoldRules => ({ ...usualRules, ...workshop.holdRules });
 
 const isOutdoors = (spot: Spot, { site }: JobFile) => !(spot.indoors ?? site.indoors);
 
 /** The gust that a spot is checked at, m/s, and where it comes from. */
-export function gustAt(spot: Spot, file: JobFile): { gustMs: number; source: string } {
+function gustAt(spot: Spot, file: JobFile): { gustMs: number; source: string } {
   if (!isOutdoors(spot, file))
     return { gustMs: DOOR_GUST_MS, source: 'indoors: the draught of a door flung open' };
   const { gustMs } = file.job;
@@ -405,6 +406,7 @@ function hangingPiece(
 function placedPiece(piece: Piece, spot: Spot, mass: PieceMass, file: JobFile): HoldPiece {
   const rules = rulesOf(file);
   if (piece.kind === 'accent' && piece.look.what === 'helium') return heliumPiece(piece, mass);
+  if (piece.kind === 'table-arch') return clampedPiece(piece, mass);
   const ends = endsOf(piece);
   if (!ends) return blank(piece, 'set down or tied to what stands', mass.dressingKg + mass.gearKg);
   const weightN = mass.dressingKg * GRAVITY;
@@ -492,6 +494,36 @@ function endsOf(piece: Piece) {
     default:
       return undefined;
   }
+}
+
+/** Jaws of the kit's clamps, and a cloth's thickness, m. Common practice, no source; cloth from memory. */
+const JAW_M = 0.0508;
+const CLOTH_M = 0.0008;
+
+/** A kit clamped to a table: the jaws must take its top, cloth and all. */
+function clampedPiece(piece: Extract<Piece, { kind: 'table-arch' }>, mass: PieceMass): HoldPiece {
+  const fit = jawFit(JAW_M, piece.tableThicknessM, CLOTH_M);
+  return {
+    ...blank(piece, 'kit of poles between two table clamps', mass.dressingKg + mass.gearKg),
+    troubles:
+      fit.verdict === 'does not go'
+        ? [`${piece.name}: the table top with its cloth is thicker than the clamps open.`]
+        : [],
+    working: [
+      ...mass.working,
+      working(
+        'Left in the jaw',
+        'jaw − table top − cloth above and below',
+        [
+          ['jaw', JAW_M, 'm'],
+          ['table top', piece.tableThicknessM, 'm'],
+          ['cloth', CLOTH_M, 'm'],
+        ],
+        { value: fit.clearanceMm, unit: 'mm' },
+        `jaws open to 2 in. at most: ${COMMON_PRACTICE}`,
+      ),
+    ],
+  };
 }
 
 /** A weight must hold down what floats: twice the lift. */

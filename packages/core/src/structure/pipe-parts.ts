@@ -27,7 +27,7 @@ function run(pipe: PipeId, pieceId: string, label: string, lengthM: number): Pip
 }
 
 /** What has to be cut of pipe for a piece. */
-export function pipePartsOf(piece: Piece): PipePart[] {
+function pipePartsOf(piece: Piece): PipePart[] {
   switch (piece.kind) {
     case 'packed-arch':
       return run(piece.pipe, piece.id, `${piece.name}: arch`, piece.pipeLengthM);

@@ -14,7 +14,7 @@ export const usualRules: HoldRules = {
 export const GRAVITY = 9.81;
 
 /** One foot that a piece stands on. */
-export interface Foot {
+interface Foot {
   xM: number;
   /** Base plate and what is put on it, kg. */
   massKg: number;
@@ -55,7 +55,7 @@ export interface TieSet {
 }
 
 /** A line is drawn this tight by hand. From memory, an editable default. */
-export const PRETENSION_N = 20;
+const PRETENSION_N = 20;
 
 /** What the ties of one side hold back, N horizontally: the anchors' load less the hand's pull, along the slope. */
 export function tieForce({ perSide, heightM, reachM, anchorN }: TieSet): number {
