@@ -10,6 +10,8 @@ interface CommitFieldProps extends Omit<TextFieldProps, 'value' | 'onChange'> {
 /** A text field that takes over what was typed when it is left, and says why not. */
 export function CommitField({ value, onCommit, helperText, ...field }: CommitFieldProps) {
   const [typed, setTyped] = useState<string>();
+  // What stood there when the field was entered: an answer that comes meanwhile must not move what is selected.
+  const [entered, setEntered] = useState<string>();
   const [fault, setFault] = useState<string>();
   const commit = () => {
     if (typed === undefined || typed === value) return setTyped(undefined);
@@ -20,7 +22,7 @@ export function CommitField({ value, onCommit, helperText, ...field }: CommitFie
   return (
     <TextField
       {...field}
-      value={typed ?? value}
+      value={typed ?? entered ?? value}
       error={fault !== undefined}
       helperText={fault ?? helperText}
       onChange={(event) => {
@@ -28,10 +30,18 @@ export function CommitField({ value, onCommit, helperText, ...field }: CommitFie
         // Gone while typing: vanishing only when left, it would move the button about to be clicked.
         setFault(undefined);
       }}
-      onBlur={commit}
+      onFocus={() => setEntered(value)}
+      onBlur={() => {
+        setEntered(undefined);
+        commit();
+      }}
       onKeyDown={(event) => {
-        if (event.key === 'Enter' && !field.multiline) commit();
+        if (event.key === 'Enter' && !field.multiline) {
+          setEntered(undefined);
+          commit();
+        }
         if (event.key === 'Escape') {
+          setEntered(undefined);
           setTyped(undefined);
           setFault(undefined);
         }

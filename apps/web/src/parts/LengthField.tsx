@@ -26,6 +26,8 @@ export function LengthField({
   const { units, long, short: shortText } = useUnits();
   const show = short ? shortText : long;
   const [typed, setTyped] = useState<string>();
+  // What stood there when the field was entered: an answer that comes meanwhile must not move what is selected.
+  const [entered, setEntered] = useState<string>();
   const [fault, setFault] = useState<string>();
 
   const commit = () => {
@@ -50,7 +52,7 @@ export function LengthField({
   return (
     <TextField
       {...field}
-      value={typed ?? show(valueM)}
+      value={typed ?? entered ?? show(valueM)}
       error={fault !== undefined}
       helperText={fault ?? helperText}
       onChange={(event) => {
@@ -58,11 +60,21 @@ export function LengthField({
         // Gone while typing: vanishing only when left, it would move the button about to be clicked.
         setFault(undefined);
       }}
-      onFocus={(event) => event.target.select()}
-      onBlur={commit}
+      onFocus={(event) => {
+        setEntered(show(valueM));
+        event.target.select();
+      }}
+      onBlur={() => {
+        setEntered(undefined);
+        commit();
+      }}
       onKeyDown={(event) => {
-        if (event.key === 'Enter') commit();
+        if (event.key === 'Enter') {
+          setEntered(undefined);
+          commit();
+        }
         if (event.key === 'Escape') {
+          setEntered(undefined);
           setTyped(undefined);
           setFault(undefined);
         }
