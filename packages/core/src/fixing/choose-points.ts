@@ -72,10 +72,11 @@ export function choosePoints(run: Run): Choice | undefined {
   if (candidates.length === 0) return undefined;
   const reach = reachable(run);
   const weight = cumulative(run.loads);
+  const layers: Layers = [];
   let isProven = true;
   const least = Math.max(run.fewest, candidates.filter((one) => one.isLocked).length, 1);
   for (let count = least; count <= candidates.length; count++) {
-    const best = bestByTributary(run, reach, weight, count);
+    const best = bestByTributary(run, reach, weight, count, layers);
     if (!best) continue;
     if (holds(run, best)) return { chosen: best, isProven };
     const looked = lookThrough(run, reach, count);
@@ -139,12 +140,19 @@ interface Step {
   before: number;
 }
 
+/**
+ * By number of points: of c + 2 points so far the last two are i and j, kept under i · n + j; i's factor is settled, j's
+ * is not. Grown as far as is asked, so that one more point need not begin anew.
+ */
+type Layers = Map<number, Step>[];
+
 /** Exactly `count` points with the greatest least factor by tributary loads; undefined where none reaches `factor`. */
 function bestByTributary(
   run: Run,
   reach: readonly number[][],
   weight: (atM: number) => number,
   count: number,
+  layers: Layers,
 ): number[] | undefined {
   const n = run.candidates.length;
   const enough = (factor: number) => factor >= run.factor - HAIR;
@@ -156,15 +164,17 @@ function bestByTributary(
       .sort((a, b) => b.factor - a.factor)[0];
     return one && enough(one.factor) ? [one.i] : undefined;
   }
-  // layers[c].get(i * n + j): of c + 2 points so far the last two are i and j; i's factor is settled, j's is not.
-  const layers: Map<number, Step>[] = [new Map()];
-  for (const i of starts) {
-    for (const j of reach[i] as number[]) {
-      const factor = tributaryFactor(run, weight, -1, i, j);
-      if (enough(factor)) (layers[0] as Map<number, Step>).set(i * n + j, { factor, before: -1 });
+  if (layers.length === 0) {
+    const first = new Map<number, Step>();
+    for (const i of starts) {
+      for (const j of reach[i] as number[]) {
+        const factor = tributaryFactor(run, weight, -1, i, j);
+        if (enough(factor)) first.set(i * n + j, { factor, before: -1 });
+      }
     }
+    layers.push(first);
   }
-  for (let c = 3; c <= count; c++) {
+  for (let c = layers.length + 2; c <= count; c++) {
     const layer = new Map<number, Step>();
     for (const [key, step] of layers[c - 3] as Map<number, Step>) {
       const [i, j] = [Math.floor(key / n), key % n];

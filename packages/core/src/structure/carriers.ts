@@ -7,26 +7,15 @@ import { COMMON_PRACTICE, working } from '../working.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
 import type { PieceMass } from './mass.ts';
 import { pipeOf } from './pipes.ts';
-import { GRAVITY } from './standing.ts';
+import { GRAVITY, type Standing } from './standing.ts';
 
 /** What carries a standing piece, before its bases are weighted. */
-export interface Carrier {
+export interface Carrier extends Omit<Standing, 'feet' | 'friction' | 'ties'> {
   /** In words: `pipe arch between two bases`. */
   label: string;
   base: BaseId;
   /** Middles of the feet, m right of the piece's own middle. */
   feetXM: number[];
-  isJoined: boolean;
-  /** Frame and dressing above the feet, kg, and how far from the middle its weight acts, m. */
-  massKg: number;
-  xM: number;
-  /** Outline that the wind meets, m², drag and solidity counted in. */
-  dragFrontM2: number;
-  dragSideM2: number;
-  windHeightM: number;
-  topM: number;
-  pullAtTopN: number;
-  pushAtFootN: number;
   /** Tie lines that practice asks for outdoors, whatever the figures. */
   tiesByPractice: number;
   troubles: string[];

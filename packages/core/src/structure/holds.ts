@@ -167,21 +167,13 @@ function standingPiece(
         }
       : undefined;
   const standing = (ballastKg: number): Standing => ({
+    ...carrier,
     feet: carrier.feetXM.map((xM) => ({
       xM,
       massKg: base.massKg + ballastKg,
       widthM: base.widthM,
       depthM: base.widthM,
     })),
-    isJoined: carrier.isJoined,
-    massKg: carrier.massKg,
-    xM: carrier.xM,
-    dragFrontM2: carrier.dragFrontM2,
-    dragSideM2: carrier.dragSideM2,
-    windHeightM: carrier.windHeightM,
-    topM: carrier.topM,
-    pullAtTopN: carrier.pullAtTopN,
-    pushAtFootN: carrier.pushAtFootN,
     friction: frictionOn(spot.floor),
     ties,
   });
