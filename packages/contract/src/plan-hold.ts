@@ -92,6 +92,8 @@ export const Holds = z.strictObject({
   /** The gust everything is checked at, and where it comes from. */
   gustMs: z.number(),
   gustSource: z.string(),
+  /** Whether any piece stands or hangs outdoors. */
+  isOutdoors: z.boolean(),
   pieces: z.array(HoldPiece),
 });
 export type Holds = z.infer<typeof Holds>;

@@ -36,7 +36,13 @@ export function FixingView() {
       }}
     >
       <Paper variant="outlined" className="no-print" sx={{ p: 2, display: 'grid', gap: 1.5 }}>
-        <GustSlider gustMs={gustMs} planned={holds.gustMs} source={holds.gustSource} onLook={setGust} />
+        <GustSlider
+          gustMs={gustMs}
+          planned={holds.gustMs}
+          source={holds.gustSource}
+          isOutdoors={holds.isOutdoors}
+          onLook={setGust}
+        />
         <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.5 }}>
           {holds.pieces.map((one) => (
             <li key={one.id}>

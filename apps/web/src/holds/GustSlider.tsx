@@ -8,14 +8,15 @@ interface GustSliderProps {
   gustMs: number;
   planned: number;
   source: string;
+  /** Only outdoors is a gust to be expected. */
+  isOutdoors: boolean;
   onLook: (gustMs: number | undefined) => void;
 }
 
 /** The slider shows every factor at another gust; a button makes it the one expected on the day. */
-export function GustSlider({ gustMs, planned, source, onLook }: GustSliderProps) {
+export function GustSlider({ gustMs, planned, source, isOutdoors, onLook }: GustSliderProps) {
   const { store } = useJob();
   const { wind } = useUnits();
-  const isOutdoors = !source.startsWith('indoors');
   const isOther = Math.abs(gustMs - planned) > 0.01;
   const expect = () => {
     store.change((before) => ({

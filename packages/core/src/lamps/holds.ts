@@ -64,11 +64,9 @@ const text = (factor: number | null) =>
 const says = ({ governing, points }: HoldPiece) => (points.length ? 'asks too much of a point' : governing);
 
 /** The lowest gust at which something comes down, where wind matters. */
-function gustText({ pieces, gustSource }: Holds, { workshop }: JobFile): string {
+function gustText({ pieces, isOutdoors }: Holds, { workshop }: JobFile): string {
   const gusts = pieces.flatMap(({ takeDownGustMs }) => (takeDownGustMs === null ? [] : [takeDownGustMs]));
-  return gusts.length && !gustSource.startsWith('indoors')
-    ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}`
-    : '';
+  return gusts.length && isOutdoors ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
 }
 
 /** The first spot of a piece that hangs or stands whose survey leaves open what it asks. */

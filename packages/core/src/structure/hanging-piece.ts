@@ -1,0 +1,80 @@
+import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
+import { dynamicPressure, speedOf } from '../air/wind.ts';
+import { hangGarland } from '../fixing/hanging.ts';
+import type { Recipe } from '../piece/recipe.ts';
+import { COMMON_PRACTICE, working } from '../working.ts';
+import { blank } from './blank-piece.ts';
+import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
+import type { PieceMass } from './mass.ts';
+
+/** What hangs from points along its line: each point's factor with weight down and wind across. */
+export function hangingPiece(
+  piece: Extract<Piece, { kind: 'organic-garland' }>,
+  spot: Spot,
+  recipe: Recipe,
+  mass: PieceMass,
+  file: JobFile,
+): HoldPiece {
+  const rules = rulesOf(file);
+  const { gustMs, source } = gustAt(spot, file);
+  const pressure = dynamicPressure(isOutdoors(spot, file) ? gustMs : 0);
+  const hung = hangGarland(piece, spot, file, rules, recipe.sections.length, mass.dressingKg);
+  const picksKg = (piece.hold?.picks ?? []).reduce((sum, { massKg }) => sum + massKg, 0);
+  const points = hung.points.map((point) => {
+    // Weight down and wind across meet at right angles.
+    const loadN = Math.hypot(point.loadN, point.windNPerPa * pressure);
+    return { ...point, factor: Math.min(99, point.ratingN / Math.max(1e-9, loadN)) };
+  });
+  const worst = points.reduce<(typeof points)[number] | undefined>(
+    (a, b) => (a && a.factor <= b.factor ? a : b),
+    undefined,
+  );
+  const gustAtFactor = (factor: number) =>
+    Math.min(
+      ...hung.points.map(({ ratingN, loadN, windNPerPa }) => {
+        if (windNPerPa === 0) return Infinity;
+        const across = (ratingN / factor) ** 2 - loadN ** 2;
+        return across <= 0 ? 0 : speedOf(Math.sqrt(across) / windNPerPa);
+      }),
+    );
+  const takeDown = gustAtFactor(rules.hookFactor);
+  return {
+    ...blank(piece, hung.points.length ? 'points along its line' : 'nothing yet', mass.dressingKg + picksKg),
+    safetyFactor: worst?.factor ?? null,
+    required: rules.hookFactor,
+    governing: worst ? 'the point that bears most for its rating' : '',
+    ...gustLevels(gustAtFactor(1), takeDown),
+    points,
+    troubles: hung.troubles,
+    notes: [
+      ...hung.oneFails,
+      ...(hung.isProven ? [] : ['Fewer points might do: not all choices were looked at.']),
+    ],
+    working: [
+      ...mass.working,
+      ...(worst
+        ? [
+            working(
+              'Factor of the point that bears most',
+              'rating / √(weight² + wind²); weight as a stiff beam or a limp string, whichever is more',
+              [
+                ['rating', worst.ratingN, 'N'],
+                ['weight', worst.loadN, 'N'],
+                ['wind', worst.windNPerPa * pressure, 'N'],
+                ['required', rules.hookFactor],
+              ],
+              { value: worst.factor },
+              `three-moment equations of Clapeyron; ${source}`,
+            ),
+          ]
+        : []),
+      working(
+        'Points',
+        'fewest that keep span, ends and load; three upright, about every 2 ft overhead',
+        [['sections', recipe.sections.length]],
+        { value: points.length, unit: 'points' },
+        COMMON_PRACTICE,
+      ),
+    ],
+  };
+}

@@ -1,0 +1,204 @@
+import type { BaseId, HoldPiece, JobFile, Piece, Spot, TieLine } from '@early-lantern/contract';
+import { beaufort, dynamicPressure } from '../air/wind.ts';
+import { working } from '../working.ts';
+import { ballastFor } from './ballast.ts';
+import { baseOf } from './bases.ts';
+import { blank } from './blank-piece.ts';
+import { type Carrier, frictionOn } from './carriers.ts';
+import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
+import type { PieceMass } from './mass.ts';
+import {
+  factorAt,
+  GRAVITY,
+  governing,
+  gustFor,
+  type Standing,
+  standingCases,
+  type TieSet,
+  tieTension,
+} from './standing.ts';
+
+/** What a stake in grass and a fixed point indoors hold, N. From memory, editable defaults. */
+const STAKE_N = 150;
+const FIXED_POINT_N = 120;
+/** Lines leave the piece at this share of its height, and reach out as far as this share of that. */
+const TIE_AT = 0.9;
+const TIE_REACH = 0.6;
+/** Ballast is found for this much over what is required. */
+const LITTLE_MARGIN = 1.15;
+/** Ballast is found in steps of this, kg. */
+const BALLAST_STEP_KG = 0.5;
+
+/** What stands: its ballast found or as typed, its lines, every way it could come down, and which governs. */
+export function standingPiece(
+  piece: Piece,
+  spot: Spot,
+  carrier: Carrier,
+  mass: PieceMass,
+  file: JobFile,
+): HoldPiece {
+  const rules = rulesOf(file);
+  const outdoors = isOutdoors(spot, file);
+  const { gustMs, source } = gustAt(spot, file);
+  const pressure = dynamicPressure(gustMs);
+  const baseId: BaseId = piece.hold?.base ?? usualBase(carrier.base, outdoors);
+  const base = baseOf(baseId);
+  const lines = piece.hold?.tieLines ?? 0;
+  const anchor = anchorAt(spot, file);
+  const ties: TieSet | undefined =
+    lines >= 2
+      ? {
+          perSide: Math.floor(lines / 2),
+          heightM: TIE_AT * carrier.topM,
+          reachM: Math.max(1, TIE_REACH * carrier.topM),
+          anchorN: anchor.holdsN,
+        }
+      : undefined;
+  const standing = (ballastKg: number): Standing => ({
+    ...carrier,
+    feet: carrier.feetXM.map((xM) => ({
+      xM,
+      massKg: base.massKg + ballastKg,
+      widthM: base.widthM,
+      depthM: base.widthM,
+    })),
+    friction: frictionOn(spot.floor),
+    ties,
+  });
+  const holdsWith = (ballastKg: number) =>
+    standingCases(standing(ballastKg), rules, outdoors).every(
+      (one) => factorAt(one, pressure) >= one.required * LITTLE_MARGIN,
+    );
+  const wanted = piece.hold?.ballastKg ?? leastBallast(holdsWith, base.mostBallastKg);
+  const feet = carrier.feetXM.length;
+  // A workshop that has counted no weights is taken to find some.
+  const owned = file.workshop.weights?.length ? file.workshop.weights : undefined;
+  const set = owned ? ballastFor(wanted, owned, feet) : undefined;
+  // Typed ballast counts as typed; found ballast is what the weights really come to.
+  const ballastKg = piece.hold?.ballastKg ?? Math.min(base.mostBallastKg, set?.massKg ?? wanted);
+  const cases = standingCases(standing(ballastKg), rules, outdoors);
+  const worst = governing(cases, pressure);
+  const takeDown = Math.min(...cases.map((one) => gustFor(one, one.required)));
+  const limit = Math.min(...cases.map((one) => gustFor(one, 1)));
+  const factor = worst ? Math.min(99, factorAt(worst, pressure)) : null;
+  return {
+    ...blank(piece, `${carrier.label}, on ${feet > 1 ? `${feet} × ` : ''}${base.label}`, carrier.massKg),
+    safetyFactor: factor,
+    required: worst?.required ?? null,
+    governing: worst?.label ?? '',
+    ...gustLevels(limit, takeDown),
+    ballastKg: carrier.feetXM.map(() => Number(ballastKg.toFixed(2))),
+    weights: set?.weights ?? [],
+    tieLines: ties ? tieLinesOf(piece, carrier, ties, pressure, anchor.label) : [],
+    cases,
+    troubles: [
+      ...carrier.troubles,
+      ...(outdoors && lines < carrier.tiesByPractice
+        ? [
+            `${piece.name}: a large arch outdoors asks for ${carrier.tiesByPractice} tie lines at the top, two forward and two back.`,
+          ]
+        : []),
+      ...(outdoors && baseId === 'lamp-base'
+        ? [`${piece.name}: a lamp-type base is for indoors and light traffic; outdoors it takes a plate.`]
+        : []),
+      ...(piece.hold?.ballastKg !== undefined && piece.hold.ballastKg > base.mostBallastKg
+        ? [`${piece.name}: no more than ${base.mostBallastKg} kg stack on the ${base.label}.`]
+        : []),
+      ...(owned && !set && wanted > 0
+        ? [`${piece.name}: the workshop's weights do not make up ${wanted} kg on each base.`]
+        : []),
+    ],
+    notes: carrier.notes,
+    working: [
+      ...mass.working,
+      ...carrier.working,
+      ...(worst ? [caseWorking(worst, gustMs, source)] : []),
+      working(
+        'Dynamic pressure',
+        '½ · 1.225 kg/m³ · v²',
+        [['v', gustMs, 'm/s']],
+        { value: pressure, unit: 'Pa' },
+        `${source}; density: ICAO Doc 7488; Beaufort ${beaufort(gustMs)}: WMO No. 8`,
+      ),
+      working(
+        'Base',
+        'its own mass and what is put on it',
+        [
+          ['base', base.massKg, 'kg'],
+          ['ballast', ballastKg, 'kg'],
+          ['footprint', base.widthM, 'm'],
+        ],
+        { value: base.massKg + ballastKg, unit: 'kg' },
+        base.source,
+      ),
+    ],
+  };
+}
+
+/** Outdoors what stands goes on a plate of 2 ft by 2 ft at least. Common practice, no source. */
+const usualBase = (base: BaseId, outdoors: boolean): BaseId =>
+  outdoors && (base === 'lamp-base' || base === 'small-plate') ? 'plate-2ft' : base;
+
+/** The least ballast on each base that holds, in half kilograms; the most that goes on, where none does. */
+function leastBallast(holdsWith: (ballastKg: number) => boolean, mostKg: number): number {
+  const steps = Math.floor(mostKg / BALLAST_STEP_KG);
+  if (!holdsWith(steps * BALLAST_STEP_KG)) return mostKg;
+  // More ballast never lowers a factor, so halving finds the least.
+  let [low, high] = [-1, steps];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (holdsWith(middle * BALLAST_STEP_KG)) high = middle;
+    else low = middle;
+  }
+  return high * BALLAST_STEP_KG;
+}
+
+/** What a line is tied down to. */
+function anchorAt(spot: Spot, file: JobFile): { label: string; holdsN: number } {
+  if (!isOutdoors(spot, file)) return { label: 'a fixed point of the house', holdsN: FIXED_POINT_N };
+  if (spot.floor === 'grass' && !(file.site.forbids ?? []).includes('stakes'))
+    return { label: 'a stake', holdsN: STAKE_N };
+  return { label: 'a weight of 30 kg', holdsN: 30 * GRAVITY * frictionOn(spot.floor) };
+}
+
+function tieLinesOf(
+  piece: Piece,
+  carrier: Carrier,
+  ties: TieSet,
+  pressurePa: number,
+  anchor: string,
+): TieLine[] {
+  // What overturns in the wind, taken at the height of the lines as if the bases held nothing back.
+  const forceN = (carrier.dragFrontM2 * carrier.windHeightM * pressurePa) / ties.heightM;
+  const tensionN = Number(tieTension(ties, forceN).toFixed(1));
+  const middle = 'at' in piece ? piece.at : { xM: 0, yM: 0 };
+  return (['front', 'back'] as const).flatMap((towards) =>
+    Array.from({ length: ties.perSide }, (_, i) => ({
+      towards,
+      fromXYM: {
+        xM: Number((middle.xM + (ties.perSide > 1 ? (i / (ties.perSide - 1) - 0.5) * 0.6 : 0)).toFixed(3)),
+        yM: Number((middle.yM + ties.heightM).toFixed(3)),
+      },
+      reachM: Number(ties.reachM.toFixed(2)),
+      tensionN,
+      anchor,
+    })),
+  );
+}
+
+function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: string) {
+  const pressure = dynamicPressure(gustMs);
+  return working(
+    `Factor: ${one.label}`,
+    'resists / (pushes + wind per Pa · q)',
+    [
+      ['resists', one.resists, one.unit],
+      ['pushes', one.pushes, one.unit],
+      ['wind per Pa', one.perPa, `${one.unit}/Pa`],
+      ['q', pressure, 'Pa'],
+      ['required', one.required],
+    ],
+    { value: Math.min(99, factorAt(one, pressure)) },
+    `statics; drag 1.2 on the dressed outline from memory; ${source}`,
+  );
+}
