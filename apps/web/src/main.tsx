@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { queryClient } from './api/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
+import './parts/print.css';
 import { PaletteProvider } from './parts/palette.tsx';
 import { UnitsProvider } from './preferences.tsx';
 import { router } from './router.tsx';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { JobHead } from './job.ts';
 import { Piece } from './piece/index.ts';
+import { DayClaim } from './pipe.ts';
 import { BalloonRow, MaterialRow } from './plan.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
@@ -60,8 +61,9 @@ export const Booked = z.strictObject({ workshop: WorkshopRow, movements: z.array
 export type Booked = z.infer<typeof Booked>;
 
 /** What jobs with earlier doors hold of the shelf. */
-export const ReservedList = z.strictObject({ reserved: z.array(Reserved) });
-export type ReservedList = z.infer<typeof ReservedList>;
+/** What other jobs leave to this one: of the shelf those with earlier doors, of pipes and weights those of its day. */
+export const LeftByOthers = z.strictObject({ reserved: z.array(Reserved), sameDay: z.array(DayClaim) });
+export type LeftByOthers = z.infer<typeof LeftByOthers>;
 
 /** Everything that one day's jobs take. */
 export const DayCounts = z.strictObject({

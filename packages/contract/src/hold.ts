@@ -20,10 +20,24 @@ export type MethodId = z.infer<typeof MethodId>;
 export const BaseId = z.enum(['lamp-base', 'small-plate', 'plate-2ft', 'drape-base', 'wood-block', 'clamps']);
 export type BaseId = z.infer<typeof BaseId>;
 
+/** What a heavy thing is: foil conducts, so it is told apart. */
+export const LoadKind = z.enum(['floral', 'foil', 'plush', 'sign', 'other']);
+export type LoadKind = z.infer<typeof LoadKind>;
+
+/** A heavy thing of the business's own, besides those of the catalogue. */
+export const OwnLoad = z.strictObject({
+  id: Id,
+  name: Name,
+  what: LoadKind,
+  massKg: z.number().min(0).max(50),
+});
+export type OwnLoad = z.infer<typeof OwnLoad>;
+
 /** Something heavier than balloons on a garland: florals, foils, plush, a sign. */
 export const Pick = z.strictObject({
   id: Id,
   label: Name,
+  what: LoadKind.optional(),
   massKg: z.number().min(0).max(50),
   /** How far along the line, from its first point to its last. */
   at: z.number().min(0).max(1),

@@ -4,6 +4,7 @@ export * from './hold.ts';
 export * from './job.ts';
 export * from './job-file.ts';
 export * from './piece/index.ts';
+export * from './pipe.ts';
 export * from './plan.ts';
 export * from './plan-hold.ts';
 export * from './scalars.ts';

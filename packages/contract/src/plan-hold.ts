@@ -52,12 +52,24 @@ export const TieLine = z.strictObject({
   /** The way it pulls. */
   towards: z.enum(['front', 'back']),
   fromXYM: z.strictObject({ xM: z.number(), yM: z.number() }),
-  /** From the piece's foot to the stake, along the ground. */
+  /** Where its stake stands along the spot; before or behind it by `reachM`. */
+  toXM: z.number(),
+  /** From below its upper end to the stake, forward or back. */
   reachM: z.number(),
   tensionN: z.number(),
   anchor: z.string(),
 });
 export type TieLine = z.infer<typeof TieLine>;
+
+/** A rigid thing and what it has to go through or into. */
+export const Pass = z.strictObject({
+  thing: z.string(),
+  through: z.string(),
+  /** Its own measure and that of the opening, m; the latter null where nobody has measured it. */
+  needsM: z.number(),
+  hasM: z.number().nullable(),
+});
+export type Pass = z.infer<typeof Pass>;
 
 /** What carries a piece and how well. */
 export const HoldPiece = z.strictObject({
@@ -66,6 +78,7 @@ export const HoldPiece = z.strictObject({
   /** What stands or hangs: "pipe arch between two bases". */
   carrier: z.string(),
   massKg: z.number(),
+  isOutdoors: z.boolean(),
   /** The least of factor over required factor decides; this is the factor of that case. */
   safetyFactor: z.number().nullable(),
   required: z.number().nullable(),
@@ -81,8 +94,14 @@ export const HoldPiece = z.strictObject({
   tieLines: z.array(TieLine),
   cases: z.array(HoldCase),
   points: z.array(HoldPoint),
+  /** The point that would let go first, and what follows. */
+  weakest: z.strictObject({ pointId: z.string(), follows: z.string() }).optional(),
+  /** Long or wide rigid parts, and what they have to go through. */
+  passes: z.array(Pass),
   /** What fails outright, in sentences. */
   troubles: z.array(z.string()),
+  /** What holds now but would not if one thing went wrong. */
+  risks: z.array(z.string()),
   notes: z.array(z.string()),
   working: z.array(Working),
 });
@@ -103,7 +122,17 @@ export const CutBar = z.strictObject({
   /** The pipe, by its item in the materials' catalogue. */
   stock: Id,
   stockM: z.number(),
-  cuts: z.array(z.strictObject({ pieceId: Id, label: z.string(), lengthM: z.number() })),
+  /** Lies in the workshop already: not a length to buy. */
+  isOwned: z.boolean(),
+  cuts: z.array(
+    z.strictObject({
+      pieceId: Id,
+      label: z.string(),
+      lengthM: z.number(),
+      /** The other job of the day that takes it. */
+      job: z.string().optional(),
+    }),
+  ),
   wasteM: z.number(),
 });
 export type CutBar = z.infer<typeof CutBar>;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { InflatedRange, StandIn } from './piece/common.ts';
+import { PipeId } from './pipe.ts';
 import { Caution, CutBar, Holds } from './plan-hold.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
 import { Working } from './working.ts';
@@ -127,7 +128,7 @@ export const Task = z.strictObject({
   gear: z.array(Id),
   pieceId: Id.optional(),
   after: z.array(z.string()),
-  /** What may hurt here, with who decides. */
+  /** What may hurt here: codes of the plan's cautions. */
   cautions: z.array(z.string()),
   working: z.array(Working),
 });
@@ -157,8 +158,10 @@ export const Plan = z.strictObject({
   onTime: OnTime,
   holds: Holds,
   cutList: z.array(CutBar),
-  /** For each pipe: stock lengths taken, and the fewest there could be. */
+  /** For each pipe: stock lengths to buy, and the fewest there could be. */
   cutBounds: z.array(z.strictObject({ stock: Id, lengths: z.int(), atLeast: z.int() })),
+  /** What joins the pipes of this job. */
+  joints: z.array(z.strictObject({ item: Id, label: z.string(), pipe: PipeId, count: z.int() })),
   cautions: z.array(Caution),
   lamps: z.strictObject({ enough: Lamp, lasts: Lamp, fits: Lamp, holds: Lamp, full: Lamp, onTime: Lamp }),
 });

@@ -47,7 +47,7 @@ export const Fixing = z.strictObject({
 });
 export type Fixing = z.infer<typeof Fixing>;
 
-/** Something nothing may cover or come near. */
+/** Something nothing may cover or come near; the lower edge of a sprinkler's is its deflector. */
 export const KeepClear = z.strictObject({
   ...area,
   kind: z.enum([
@@ -129,6 +129,8 @@ const SiteFields = z.strictObject({
     /** The narrowest door or passage on the way, clear width. */
     doorM: LengthM.max(20).optional(),
     lift: z.boolean().optional(),
+    /** The longest rigid thing that gets round the tightest corner or into the lift. */
+    longestM: LengthM.max(20).optional(),
     parking: Text.optional(),
   }),
   spots: z.array(Spot).min(1),

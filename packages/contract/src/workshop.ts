@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { HoldRules, Ladder, MethodId, Weight } from './hold.ts';
+import { HoldRules, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
+import { DayClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
-import { Id, Name, SharePct, TimeOfDay } from './scalars.ts';
+import { Id, LengthM, Name, SharePct, TimeOfDay } from './scalars.ts';
 import { Colour, MaterialStock, OnOrder, Pack, Reserved, SizeEntry, StockRow, Supplier } from './stock.ts';
 
 /** What a crew member is trusted with. */
@@ -53,6 +54,8 @@ export const RateKey = z.enum([
   'load-vehicle',
   'unload-30m',
   'protect-floor',
+  'photograph-before',
+  'adhesive-hook',
   'hang-point',
   'arch-frame',
   'column-stand',
@@ -68,6 +71,7 @@ export const RateKey = z.enum([
   'touch-up',
   'sign-off',
   'strike-section',
+  'look-over',
   'return-gear',
 ]);
 export type RateKey = z.infer<typeof RateKey>;
@@ -85,7 +89,15 @@ export const Rate = withRule(RateFields, RateFields, (rate) => [
 export type Rate = z.infer<typeof Rate>;
 
 export const Inflator = z.strictObject({ id: Id, name: Name, nozzles: z.int().min(1).max(4) });
-export const Vehicle = z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(20) });
+export type Inflator = z.infer<typeof Inflator>;
+export const Vehicle = z.strictObject({
+  id: Id,
+  name: Name,
+  seats: z.int().min(1).max(20),
+  /** The longest rigid thing that lies in it with its doors shut. */
+  loadM: LengthM.max(20).optional(),
+});
+export type Vehicle = z.infer<typeof Vehicle>;
 
 /** Zones found sound before: asking is slow, and a workshop asks for the same one at every validation. */
 const knownZones = new Set<string>();
@@ -125,6 +137,10 @@ const SettingsFields = z.strictObject({
   schools: Schools.partial().optional(),
   ladders: z.array(Ladder).max(20).optional(),
   weights: z.array(Weight).max(40).optional(),
+  ownPipes: z.array(OwnPipe).max(200).optional(),
+  ownLoads: z.array(OwnLoad).max(200).optional(),
+  /** What other jobs of the same day take at the moment this was read; worked out, never typed. */
+  sameDay: z.array(DayClaim).max(40).optional(),
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),

@@ -5,7 +5,7 @@ import { applyChanges } from './lamps/fixes.ts';
 import { kinds } from './piece/kinds.ts';
 import { newPiece } from './piece/new-piece.ts';
 import { recipeOf, schoolsOf } from './piece/recipe-of.ts';
-import { draftPlan, heldForEach, planJob } from './plan.ts';
+import { draftPlan, planJob } from './plan.ts';
 import { demoJob, garland } from './test/samples.ts';
 
 const demos = [
@@ -232,14 +232,4 @@ test('outdoors a garland whose fillers hang on bands is told of streaks; indoors
   expect(notes('01-meadow-finish', 'band')).toContain('streak');
   expect(notes('01-meadow-finish', 'half-260')).not.toContain('streak');
   expect(notes('02-engine-shed', 'band')).not.toContain('streak');
-});
-
-test('a coming job finds held what those with earlier doors need; past ones hold nothing', () => {
-  const [first, second] = [demoJob('01-meadow-finish'), demoJob('02-engine-shed')];
-  const before = heldForEach([second, first], Date.parse('2027-06-01T00:00:00Z'));
-  expect(before[first.job.id]).toEqual([]);
-  const needed = draftPlan(first).totals.balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
-  expect(before[second.job.id]?.reduce((sum, row) => sum + row.count, 0)).toBe(needed);
-  const after = heldForEach([second, first], Date.parse('2027-06-19T12:00:00-05:00'));
-  expect(after).toEqual({ [second.job.id]: [] });
 });

@@ -1,4 +1,4 @@
-import type { JobFile, Plan, PlanPiece, Reserved } from '@early-lantern/contract';
+import type { HoldPiece, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
@@ -12,13 +12,12 @@ import { waitingLamps } from './lamps/unlit.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
-import { firstCome, heldBy } from './stock/held.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
 import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
 
 /**
- * The whole job on one page, in the order the work goes: survey → pieces → counts → bench → clock → lamps → fixes.
+ * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lamps → fixes.
  *
  * Pure: the same file gives the same plan, and nothing outside is read.
  *
@@ -35,7 +34,11 @@ export function planJob(file: JobFile): Plan {
         ...enough,
         fixes: enoughFixes(file, plan, enoughAnswer),
       },
-      holds: { ...holds, fixes: holds.state === 'out' ? holdsFixes(file, plan.holds, holdsOfFile) : [] },
+      holds: {
+        ...holds,
+        fixes:
+          holds.state === 'out' || holds.state === 'low' ? holdsFixes(file, plan.holds, holdsOfFile) : [],
+      },
       onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
     },
   };
@@ -50,16 +53,17 @@ export function draftPlan(file: JobFile): Plan {
 
   // Survey, pieces, counts: what there is to have.
   const counts = countPieces(file);
+  // Structure and fixing: what carries each piece, and what comes down when.
+  const holds = holdsOf(file, counts.counted);
   // Bench: the batches it takes to make each piece, before anybody has a time.
   const worked = counts.counted.map(
-    ({ piece, recipe }): WorkedPiece => ({
+    ({ piece, recipe }, i): WorkedPiece => ({
       piece,
       recipe,
       batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
+      held: holds.pieces[i] as HoldPiece,
     }),
   );
-  // Structure and fixing: what carries each piece, and what comes down when.
-  const holds = holdsOf(file, counts.counted);
   // Clock: who does it when, counted back from doors.
   const clock = clockFor(file, worked);
   return {
@@ -85,21 +89,8 @@ export function draftPlan(file: JobFile): Plan {
   };
 }
 
-/**
- * What each coming job finds held of the shelf by those with earlier doors, by job id.
- * @param files the jobs, in any order
- * @param nowMs jobs whose doors lie before hold nothing
- */
-export function heldForEach(files: readonly JobFile[], nowMs: number): Record<string, Reserved[]> {
-  const coming = files
-    .filter(({ job }) => Date.parse(job.doors) >= nowMs)
-    .sort((a, b) => firstCome(a.job, b.job));
-  const claims = coming.map((file) => ({ job: file.job.name, balloons: countPieces(file).balloons }));
-  return Object.fromEntries(coming.map(({ job }, i) => [job.id, heldBy(claims.slice(0, i))]));
-}
-
-/** What carries the pieces of a file that a fix is tried on. */
-const holdsOfFile = (file: JobFile) =>
+/** What carries the pieces of a file, nothing else looked at. */
+export const holdsOfFile = (file: JobFile) =>
   holdsOf(
     file,
     file.job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, file.workshop.schools) })),

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/store.ts';
-import { reservedBefore } from '../stock/store.ts';
+import { leftByOthers } from '../stock/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
 import { writeLines } from './files.ts';
@@ -95,8 +95,8 @@ export async function sheetRoutes(server: Server, { db }: RouteOptions): Promise
     },
     async ({ params, query }, reply) => {
       const file = await assembleJobFile(db, params.id);
-      const reserved = await reservedBefore(db, params.id, new Date(`${query.today}T00:00:00Z`));
-      const workshop = { ...file.workshop, reserved };
+      const left = await leftByOthers(db, params.id, new Date(`${query.today}T00:00:00Z`));
+      const workshop = { ...file.workshop, ...left };
       const rows = buyList(countPieces(file).balloons, workshop, wantedDay(file), query.today);
       const colour = (id: string) => workshop.colours.find((one) => one.id === id)?.name ?? id;
       const lines = rows.map(({ product, missing, cover, supplier, orderBy }) => ({

@@ -4,15 +4,15 @@ import {
   DayCounts,
   Id,
   Instant,
+  LeftByOthers,
   MovementRow,
   PageQuery,
-  ReservedList,
 } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/store.ts';
-import { book, countTogether, listMovements, receive, reservedBefore } from './store.ts';
+import { book, countTogether, leftByOthers, listMovements, receive } from './store.ts';
 
 const Listing = PageQuery.extend({
   after: z
@@ -66,17 +66,18 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   );
 
   server.get(
-    '/jobs/:id/reserved',
+    '/jobs/:id/left',
     {
       schema: {
         tags,
-        summary: 'What coming jobs with earlier doors hold of the shelf',
+        summary:
+          'What other jobs leave to this one: of the shelf those with earlier doors, of pipes and weights those of its day',
         params: z.object({ id: Id }),
         querystring: z.object({ from: Instant }),
-        response: gives(ReservedList),
+        response: gives(LeftByOthers),
       },
     },
-    async ({ params, query }) => ({ reserved: await reservedBefore(db, params.id, new Date(query.from)) }),
+    async ({ params, query }) => leftByOthers(db, params.id, new Date(query.from)),
   );
 
   server.get(

@@ -1,14 +1,14 @@
 import type {
   DayCounts,
+  LeftByOthers,
   Movement,
   MovementRow,
-  Reserved,
   StockRow,
   WorkshopRow,
   WorkshopSettings,
 } from '@early-lantern/contract';
-import { countPieces, heldBy, totalBalloons, totalMaterials } from '@early-lantern/core';
-import { and, count, desc, gte, isNull, lt, or, sql } from 'drizzle-orm';
+import { countPieces, leftForEach, totalBalloons, totalMaterials } from '@early-lantern/core';
+import { and, count, desc, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs, movements } from '../db/schema.ts';
 import { refused } from '../http/problem.ts';
@@ -137,24 +137,19 @@ export async function receive(db: Queries, orderId: string, arrived: number) {
   return book(db, [{ nominalIn, colour, kind: 'received', change: arrived, note: `order ${orderId}` }]);
 }
 
-/** What the coming jobs with earlier doors than this one (at the same minute: by id) need and keep as spares. */
-export async function reservedBefore(db: Queries, jobId: string, from: Date): Promise<Reserved[]> {
+/** Jobs of one day by any clock lie no further apart than this. */
+const A_DAY_MS = 36 * 3_600_000;
+
+/** What the coming jobs before this one, and those of its day, leave to it. */
+export async function leftByOthers(db: Queries, jobId: string, from: Date): Promise<LeftByOthers> {
   const own = await assembleJobFile(db, jobId);
-  const doors = new Date(own.job.doors);
-  const earlier = or(
-    lt(jobs.doors, doors),
-    and(sql`${jobs.doors} = ${doors.toISOString()}`, lt(jobs.id, jobId)),
-  );
+  const until = new Date(Date.parse(own.job.doors) + A_DAY_MS);
   const rows = await db
     .select({ id: jobs.id })
     .from(jobs)
-    .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), earlier));
-  const claims = [];
-  for (const { id } of rows) {
-    const file = await assembleJobFile(db, id);
-    claims.push({ job: file.job.name, balloons: countPieces(file).balloons });
-  }
-  return heldBy(claims);
+    .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
+  const files = await Promise.all(rows.map(({ id }) => (id === jobId ? own : assembleJobFile(db, id))));
+  return leftForEach(files, from.getTime())[jobId] ?? { reserved: [], sameDay: [] };
 }
 
 /** Balloons and materials of several jobs together. */

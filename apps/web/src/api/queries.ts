@@ -3,8 +3,8 @@ import type {
   DayCounts,
   JobFile,
   JobRow,
+  LeftByOthers,
   MovementRow,
-  ReservedList,
   SiteRow,
   Workshop,
   WorkshopRow,
@@ -53,7 +53,7 @@ export const keys = {
   sites: ['sites'] as const,
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
-  reserved: (id: string) => ['jobs', id, 'reserved'] as const,
+  left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
   counts: (from: string) => ['jobs', 'counts', from] as const,
 };
@@ -64,15 +64,12 @@ export const useCrew = () => useQuery({ queryKey: keys.crew, queryFn: () => all<
 export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
 
-/** What coming jobs with earlier doors hold of the shelf. */
-export const useReserved = (jobId: string) =>
+/** What other jobs leave to this one of shelf, pipes and weights. */
+export const useLeftByOthers = (jobId: string) =>
   useQuery({
-    queryKey: keys.reserved(jobId),
+    queryKey: keys.left(jobId),
     queryFn: () =>
-      call<ReservedList>(
-        'GET',
-        `/jobs/${jobId}/reserved?from=${encodeURIComponent(new Date().toISOString())}`,
-      ),
+      call<LeftByOthers>('GET', `/jobs/${jobId}/left?from=${encodeURIComponent(new Date().toISOString())}`),
   });
 
 /** The newest entries of the shelf's ledger. */

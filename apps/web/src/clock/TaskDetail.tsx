@@ -38,11 +38,13 @@ export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
               After: {waits.map((other) => other.label).join('; ')}
             </Typography>
           )}
-          {task.cautions.map((caution) => (
-            <Alert key={caution} severity="warning" variant="outlined" icon={false}>
-              {caution}
-            </Alert>
-          ))}
+          {plan.cautions
+            .filter(({ where }) => where.includes(task.id))
+            .map(({ code, text, defersTo, source }) => (
+              <Alert key={code} severity="warning" variant="outlined" icon={false}>
+                {text} Decides: {defersTo}. [{source}]
+              </Alert>
+            ))}
         </Stack>
         <WorkingList working={task.working} />
       </Box>

@@ -1,4 +1,5 @@
-import { materialItems } from '@early-lantern/core';
+import type { CutBar } from '@early-lantern/contract';
+import { materialItems, pipes, plural } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
@@ -6,13 +7,15 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { useUnits } from '../preferences.tsx';
 import { FitsTable } from './FitsTable.tsx';
 
+/** The longest length sold. */
+const SOLD_M = Math.max(...pipes.map(({ stockM }) => stockM));
+
 const labelOf = (stock: string) => materialItems.find(({ item }) => item === stock)?.label ?? stock;
 
 /** Every stock length as a bar with what is cut from it, pipe by pipe. */
 export function CutListView() {
   const { planned, file } = useJob();
-  const { long } = useUnits();
-  const { cutList = [], cutBounds = [] } = planned?.plan ?? {};
+  const { cutList = [], cutBounds = [], joints = [] } = planned?.plan ?? {};
   if (cutList.length === 0) {
     return (
       <Stack spacing={2}>
@@ -35,53 +38,69 @@ export function CutListView() {
         return (
           <Paper key={stock} variant="outlined" className="holds-print" sx={{ p: 2 }}>
             <Typography variant="h2" sx={{ fontSize: 20 }}>
-              {labelOf(stock)}: {lengths} {lengths === 1 ? 'length' : 'lengths'}
+              {labelOf(stock)}: {lengths === 0 ? 'nothing but offcuts' : plural(lengths, 'whole length')}
             </Typography>
             <Typography sx={{ color: 'text.secondary', mb: 1.5 }}>
               {lengths === atLeast
                 ? 'No cut list takes fewer.'
                 : `At least ${atLeast} are needed; fewer than ${lengths} were not found.`}{' '}
-              {owned >= lengths
-                ? `The workshop owns ${owned}: nothing to buy.`
-                : `The workshop owns ${owned}: ${lengths - owned} to buy.`}
+              {lengths > 0 &&
+                (owned >= lengths
+                  ? `The workshop owns ${owned}: nothing to buy.`
+                  : `The workshop owns ${owned}: ${lengths - owned} to buy.`)}
             </Typography>
             <Stack spacing={1}>
               {cutList
                 .filter((bar) => bar.stock === stock)
                 .map((bar, i) => (
-                  <Stack
-                    // Bars have no other name than their place.
-                    // biome-ignore lint/suspicious/noArrayIndexKey: see above
-                    key={i}
-                    direction="row"
-                    sx={{ gap: 1.5, alignItems: 'center' }}
-                  >
-                    <Typography sx={{ width: 28, fontWeight: 700 }}>{i + 1}</Typography>
-                    <div className="cut-bar" style={{ flexGrow: 1 }}>
-                      {bar.cuts.map((cut, k) => (
-                        <span
-                          // biome-ignore lint/suspicious/noArrayIndexKey: as above
-                          key={k}
-                          style={{ flex: `${cut.lengthM} 1 0` }}
-                          title={`${cut.label}, ${long(cut.lengthM)}`}
-                        >
-                          {long(cut.lengthM)} · {cut.label}
-                        </span>
-                      ))}
-                      {bar.wasteM > 0.001 && (
-                        <span className="waste" style={{ flex: `${bar.wasteM} 1 0` }} title="left over" />
-                      )}
-                    </div>
-                    <Typography sx={{ width: 130, fontSize: 14, color: 'text.secondary' }}>
-                      {bar.wasteM > 0.001 ? `${long(bar.wasteM)} left over` : 'whole'}
-                    </Typography>
-                  </Stack>
+                  // Bars have no other name than their place.
+                  // biome-ignore lint/suspicious/noArrayIndexKey: see above
+                  <Bar key={i} bar={bar} number={i + 1} />
                 ))}
             </Stack>
           </Paper>
         );
       })}
+      {joints.length > 0 && (
+        <Typography>
+          <strong>To join this job's pipes:</strong>{' '}
+          {joints.map(({ label, count }) => `${count} × ${label}`).join(', ')}; push them home and tape over
+          every joint.
+        </Typography>
+      )}
       <FitsTable />
+    </Stack>
+  );
+}
+
+/** One length with its cuts; what is left over is hatched. */
+function Bar({ bar, number }: { bar: CutBar; number: number }) {
+  const { long } = useUnits();
+  return (
+    <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center' }}>
+      <Typography sx={{ width: 28, fontWeight: 700 }}>{number}</Typography>
+      <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+        {/* Drawn as long as it is, against the longest length sold. */}
+        <div className="cut-bar" style={{ width: `${(bar.stockM / Math.max(SOLD_M, bar.stockM)) * 100}%` }}>
+          {bar.cuts.map((cut, k) => (
+            <span
+              // biome-ignore lint/suspicious/noArrayIndexKey: as above
+              key={k}
+              style={{ flex: `${cut.lengthM} 1 0` }}
+              title={`${cut.label}, ${long(cut.lengthM)}${cut.job ? `, for ${cut.job}` : ''}`}
+            >
+              {long(cut.lengthM)} · {cut.job ? `${cut.job}, ${cut.label}` : cut.label}
+            </span>
+          ))}
+          {bar.wasteM > 0.001 && (
+            <span className="waste" style={{ flex: `${bar.wasteM} 1 0` }} title="left over" />
+          )}
+        </div>
+      </Box>
+      <Typography sx={{ width: 170, fontSize: 14, color: 'text.secondary' }}>
+        {bar.isOwned ? `offcut of ${long(bar.stockM)}, ` : ''}
+        {bar.wasteM > 0.001 ? `${long(bar.wasteM)} left over` : 'whole'}
+      </Typography>
     </Stack>
   );
 }

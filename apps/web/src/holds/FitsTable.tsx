@@ -1,48 +1,71 @@
-import { pipes, sleeveFit } from '@early-lantern/core';
+import { pipes, sleeveFit, sockets } from '@early-lantern/core';
 import { Box, Paper, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 
-/** What sleeves over what, from the true diameters: the names mislead. */
+/** What sleeves over what, and which fitting takes which pipe, from the true diameters: the names mislead. */
 export function FitsTable() {
   return (
-    <Paper variant="outlined" className="holds-print" sx={{ p: 2 }}>
-      <Typography variant="h2" sx={{ fontSize: 20 }}>
-        Does it fit together?
-      </Typography>
-      <Typography sx={{ color: 'text.secondary', mb: 1 }}>
-        Each row as a sleeve over each column as a rod: free play on each side. Outer and inner diameters:
-        ASTM D1785, ANSI C80.3.
-      </Typography>
-      <Box sx={{ overflowX: 'auto' }}>
-        <Table size="small" aria-label="Sleeve over rod">
-          <TableHead>
-            <TableRow>
-              <TableCell>goes over</TableCell>
-              {pipes.map((rod) => (
-                <TableCell key={rod.id}>{rod.label}</TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {pipes.map((sleeve) => (
-              <TableRow key={sleeve.id}>
-                <TableCell component="th" scope="row" sx={{ fontWeight: 650 }}>
-                  {sleeve.label}
-                </TableCell>
-                {pipes.map((rod) => {
-                  if (rod.id === sleeve.id) return <TableCell key={rod.id}>–</TableCell>;
-                  const { clearanceMm, verdict } = sleeveFit(sleeve.idM, rod.odM);
-                  const goes = verdict !== 'does not go';
-                  return (
-                    <TableCell key={rod.id} sx={{ color: goes ? undefined : 'text.secondary' }}>
-                      {goes ? `${clearanceMm.toFixed(1)} mm, ${verdict}` : verdict}
-                    </TableCell>
-                  );
-                })}
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
+    <Paper variant="outlined" className="holds-print" sx={{ p: 2, display: 'grid', gap: 2 }}>
+      <Box>
+        <Typography variant="h2" sx={{ fontSize: 20 }}>
+          Does it fit together?
+        </Typography>
+        <Typography sx={{ color: 'text.secondary' }}>
+          Free play on each side. Outer and inner diameters: ASTM D1785, ANSI C80.3; sockets: ASTM D2466, from
+          memory.
+        </Typography>
       </Box>
+      <PlayTable
+        name="Sleeve over rod"
+        corner="pipe over pipe"
+        rows={pipes.map(({ id, label, idM }) => ({ id, label, idM, self: id }))}
+      />
+      <PlayTable
+        name="Pipe in fitting"
+        corner="coupling, tee, elbow"
+        rows={sockets.map(({ id, label, idM }) => ({ id, label, idM, self: '' }))}
+      />
     </Paper>
   );
+}
+
+interface PlayTableProps {
+  name: string;
+  corner: string;
+  /** What goes round the pipes, by its inner diameter; `self` is the pipe it is. */
+  rows: readonly { id: string; label: string; idM: number; self: string }[];
+}
+
+function PlayTable({ name, corner, rows }: PlayTableProps) {
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Table size="small" aria-label={name}>
+        <TableHead>
+          <TableRow>
+            <TableCell>{corner}</TableCell>
+            {pipes.map((rod) => (
+              <TableCell key={rod.id}>{rod.label}</TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map((row) => (
+            <TableRow key={row.id}>
+              <TableCell component="th" scope="row" sx={{ fontWeight: 650 }}>
+                {row.label}
+              </TableCell>
+              {pipes.map((rod) => (
+                <TableCell key={rod.id}>{rod.id === row.self ? '–' : play(row.idM, rod.odM)}</TableCell>
+              ))}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}
+
+function play(sleeveM: number, rodM: number) {
+  const { clearanceMm, verdict } = sleeveFit(sleeveM, rodM);
+  if (verdict !== 'does not go') return `${clearanceMm.toFixed(1)} mm, ${verdict}`;
+  return <Typography sx={{ fontSize: 'inherit', color: 'text.secondary' }}>{verdict}</Typography>;
 }

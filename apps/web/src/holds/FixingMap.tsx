@@ -107,7 +107,6 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
                 line={line}
                 spot={spot}
                 px={px}
-                outwards={i % 2 ? 1 : -1}
               />
             ))}
             {held.points.map((point, i) => (
@@ -174,13 +173,12 @@ interface TieProps {
   line: HoldPiece['tieLines'][number];
   spot: Spot;
   px: number;
-  /** Seen from the front a line forward and one back look alike: they are drawn a little apart. */
-  outwards: 1 | -1;
 }
 
-function Tie({ line, spot, px, outwards }: TieProps) {
+function Tie({ line, spot, px }: TieProps) {
   const { xM, yM } = line.fromXYM;
-  const footX = xM + outwards * line.reachM * (line.towards === 'front' ? 0.75 : 0.5);
+  // Seen from the front a line forward and one back lie over each other: they are drawn a little apart.
+  const footX = line.toXM + (line.towards === 'back' ? 8 * px : 0);
   return (
     <g aria-hidden="true" pointerEvents="none">
       <path

@@ -10,6 +10,7 @@ import { FactorBar } from './FactorBar.tsx';
 import { FixingMap } from './FixingMap.tsx';
 import { GustSlider } from './GustSlider.tsx';
 import { HoldFields } from './HoldFields.tsx';
+import { PassList } from './PassList.tsx';
 import { PointTable } from './PointTable.tsx';
 
 /** Every piece at the gust looked at; the chosen one with its fixing map, what it stands on, and its working. */
@@ -77,7 +78,7 @@ export function FixingView() {
             Print the map
           </Button>
         </Box>
-        {held.takeDownGustMs !== null && (
+        {held.takeDownGustMs !== null && held.isOutdoors && (
           <Typography>
             Watch at <strong>{wind(held.watchGustMs ?? 0)}</strong>, lower at{' '}
             <strong>{wind(held.lowerGustMs ?? 0)}</strong>, take down at{' '}
@@ -93,6 +94,15 @@ export function FixingView() {
             {trouble}
           </Typography>
         ))}
+        {held.risks.map((risk) => (
+          <Typography
+            key={risk}
+            role="note"
+            sx={{ borderLeft: 4, borderColor: 'var(--mui-palette-low)', pl: 1.25 }}
+          >
+            {risk}
+          </Typography>
+        ))}
         <FixingMap key={piece.id} piece={piece} spot={spot} held={held} gustMs={gustMs} />
         <Box
           className="no-print"
@@ -105,7 +115,7 @@ export function FixingView() {
         >
           <HoldFields key={piece.id} piece={piece} held={held} />
           <Box sx={{ minWidth: 0 }}>
-            {held.notes.map((note) => (
+            {[...(held.weakest ? [held.weakest.follows] : []), ...held.notes].map((note) => (
               <Typography
                 key={note}
                 sx={{ fontSize: 14, borderLeft: 3, borderColor: 'divider', pl: 1.25, mb: 1 }}
@@ -113,6 +123,7 @@ export function FixingView() {
                 {note}
               </Typography>
             ))}
+            <PassList held={held} />
             <WorkingList working={held.working} />
           </Box>
         </Box>

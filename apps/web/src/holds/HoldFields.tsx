@@ -1,8 +1,7 @@
 import { BaseId, type HoldPiece, MethodId, type Piece } from '@early-lantern/contract';
-import { baseOf, methodOf } from '@early-lantern/core';
-import AddIcon from '@mui/icons-material/Add';
+import { baseOf, loadsOf, methodOf } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
-import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
@@ -91,6 +90,9 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
 
 function HangingFields({ piece, held }: HoldFieldsProps) {
   const edit = useHoldEdit(piece);
+  const { workshop } = useJob().file;
+  const { mass } = useUnits();
+  const loads = loadsOf(workshop);
   const points = piece.hold?.points ?? [];
   const picks = piece.hold?.picks ?? [];
   return (
@@ -179,15 +181,25 @@ function HangingFields({ piece, held }: HoldFieldsProps) {
         );
       })}
       <Box>
-        <Button
+        <TextField
+          select
+          fullWidth
           size="small"
-          startIcon={<AddIcon />}
-          onClick={() =>
-            edit({ picks: [...picks, { id: newId('pick'), label: 'Florals', massKg: 0.5, at: 0.5 }] })
-          }
+          label="Add something heavy"
+          value=""
+          onChange={(event) => {
+            const load = loads.find(({ id }) => id === event.target.value);
+            if (!load) return;
+            const { name: label, what, massKg } = load;
+            edit({ picks: [...picks, { id: newId('pick'), label, what, massKg, at: 0.5 }] });
+          }}
         >
-          Add something heavy
-        </Button>
+          {loads.map(({ id, name, massKg }) => (
+            <MenuItem key={id} value={id}>
+              {name}, {mass(massKg)}
+            </MenuItem>
+          ))}
+        </TextField>
       </Box>
     </Stack>
   );

@@ -23,7 +23,7 @@ import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
-import { useHeld, usePlan } from '../workers/planner.ts';
+import { useLeft, usePlan } from '../workers/planner.ts';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
 
@@ -49,7 +49,7 @@ export function HorizonScreen() {
   const failure = settings.error ?? sites.error ?? jobs.error;
   if (failure) throw failure;
   const rows = useReadyJobs(jobs.data, workshop, sites.data);
-  const ready = useWithHeld(rows);
+  const ready = useWithLeft(rows);
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
   return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
 }
@@ -77,26 +77,28 @@ function useReadyJobs(
 }
 
 const NONE: JobFile[] = [];
-const withHeld = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
+const withLeft = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
 
-/** The jobs with what earlier ones hold of the shelf; while that is not known yet, as they are. */
-function useWithHeld(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
-  const held = useHeld(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
+/** The jobs with what others take of shelf, pipes and weights; while that is not known yet, as they are. */
+function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
+  const left = useLeft(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
   return useMemo(
     () =>
       ready?.map((one) => {
-        if (!held) return one;
-        const reserved = held[one.row.data.id] ?? [];
-        const key = JSON.stringify(reserved);
-        const known = withHeld.get(one);
+        if (!left) return one;
+        const { reserved = [], sameDay = [] } = left[one.row.data.id] ?? {};
+        const key = JSON.stringify([reserved, sameDay]);
+        const known = withLeft.get(one);
         if (known?.key === key) return known.ready;
-        const workshop = reserved.length ? { ...one.file.workshop, reserved } : one.file.workshop;
-        const file = reserved.length ? { ...one.file, workshop } : one.file;
+        const isAlone = reserved.length + sameDay.length === 0;
+        const file = isAlone
+          ? one.file
+          : { ...one.file, workshop: { ...one.file.workshop, reserved, sameDay } };
         const made = { row: one.row, file, isSettled: true };
-        withHeld.set(one, { key, ready: made });
+        withLeft.set(one, { key, ready: made });
         return made;
       }),
-    [ready, held],
+    [ready, left],
   );
 }
 

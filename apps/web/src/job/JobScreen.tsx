@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Outlet, useNavigate, useParams } from 'react-router';
-import { keys, queryClient, useReserved, useSites, useWorkshop } from '../api/queries.ts';
+import { keys, queryClient, useLeftByOthers, useSites, useWorkshop } from '../api/queries.ts';
 import { LanternString } from '../parts/LanternString.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
@@ -51,11 +51,8 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   const { document, save, canUndo, canRedo } = useSyncExternalStore(store.subscribe, store.getSnapshot);
   const site = sites.find((one) => one.id === document.head.siteId);
   if (!site) throw new Error(`The site "${document.head.siteId}" of this job is not there.`);
-  const reserved = useReserved(document.head.id).data?.reserved;
-  const shelf = useMemo<Workshop>(
-    () => (reserved ? { ...workshop, reserved } : workshop),
-    [workshop, reserved],
-  );
+  const left = useLeftByOthers(document.head.id).data;
+  const shelf = useMemo<Workshop>(() => (left ? { ...workshop, ...left } : workshop), [workshop, left]);
   const file = useMemo<JobFile>(
     () => ({ format: 'early-lantern/job', version: 1, workshop: shelf, site, job: jobOf(document) }),
     [shelf, site, document],

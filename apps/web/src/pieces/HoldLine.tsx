@@ -7,7 +7,7 @@ import { useUnits } from '../preferences.tsx';
 /** What carries the piece and how well, in a line; the rest stands under Holds. */
 export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
   const { wind } = useUnits();
-  const { safetyFactor, required, takeDownGustMs, troubles, points, carrier } = held;
+  const { safetyFactor, required, takeDownGustMs, troubles, points, carrier, isOutdoors } = held;
   const isOut = troubles.length > 0 || (safetyFactor !== null && safetyFactor < (required ?? 0) - 1e-9);
   return (
     <Typography component="div" sx={{ fontSize: 15, color: isOut ? 'var(--mui-palette-out)' : undefined }}>
@@ -18,7 +18,8 @@ export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
         ? `: ${carrier}`
         : `: factor ${Math.min(99, safetyFactor).toFixed(1)} of ${required}`}
       {points.length > 0 && `, ${points.length} points`}
-      {takeDownGustMs !== null && `, down at ${wind(takeDownGustMs)}`}
+      {/* Indoors there is a draught at most, and no gust to come down at. */}
+      {takeDownGustMs !== null && isOutdoors && `, down at ${wind(takeDownGustMs)}`}
       {troubles[0] && ` · ${troubles[0]}`}
     </Typography>
   );

@@ -54,6 +54,13 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               max={20}
               onCommit={(doorM) => loadIn({ doorM })}
             />
+            <LengthField
+              label="Longest that gets in"
+              valueM={site.loadIn.longestM ?? 0}
+              min={0.5}
+              max={20}
+              onCommit={(longestM) => loadIn({ longestM })}
+            />
           </Box>
           <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
             <FormControlLabel

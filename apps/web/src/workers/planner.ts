@@ -1,4 +1,4 @@
-import type { JobFile, Plan, Reserved } from '@early-lantern/contract';
+import type { JobFile, LeftByOthers, Plan } from '@early-lantern/contract';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
@@ -124,17 +124,17 @@ export function usePlan(file: JobFile | undefined): Plan | undefined {
   return plan?.plan;
 }
 
-/** What each coming job of a list finds held of the shelf, by job id; undefined until it is worked out. */
-export function useHeld(files: readonly JobFile[]): Record<string, Reserved[]> | undefined {
-  const [held, setHeld] = useState<Record<string, Reserved[]>>();
+/** What each coming job of a list finds taken by others, by job id; undefined until it is worked out. */
+export function useLeft(files: readonly JobFile[]): Record<string, LeftByOthers> | undefined {
+  const [left, setLeft] = useState<Record<string, LeftByOthers>>();
   useEffect(() => {
     let wanted = true;
-    void planner.held([...files], Date.now()).then((answer) => {
-      if (wanted) setHeld(answer);
+    void planner.left([...files], Date.now()).then((answer) => {
+      if (wanted) setLeft(answer);
     });
     return () => {
       wanted = false;
     };
   }, [files]);
-  return held;
+  return left;
 }

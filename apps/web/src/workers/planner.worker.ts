@@ -1,5 +1,5 @@
-import type { JobFile, Piece, Plan, Reserved } from '@early-lantern/contract';
-import { draftPlan, heldForEach, type Picture, pictureOf, planJob } from '@early-lantern/core';
+import type { JobFile, LeftByOthers, Piece, Plan } from '@early-lantern/contract';
+import { draftPlan, leftForEach, type Picture, pictureOf, planJob } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
 
@@ -42,8 +42,8 @@ const planner = {
     if (!last) throw new Error('nothing was drawn yet');
     return draftPlan(last);
   },
-  /** What each coming job finds held of the shelf, by job id. */
-  held: (files: JobFile[], nowMs: number): Record<string, Reserved[]> => heldForEach(files, nowMs),
+  /** What each coming job finds taken by others, by job id. */
+  left: (files: JobFile[], nowMs: number): Record<string, LeftByOthers> => leftForEach(files, nowMs),
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };

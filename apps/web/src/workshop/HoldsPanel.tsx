@@ -1,13 +1,29 @@
-import type { HoldRules, MethodId, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
-import { methods, usualLadders, usualRules } from '@early-lantern/core';
-import AddIcon from '@mui/icons-material/Add';
-import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, Paper, Stack, Typography } from '@mui/material';
+import type {
+  HoldRules,
+  Ladder,
+  MethodId,
+  OwnLoad,
+  OwnPipe,
+  Weight,
+  WorkshopRow,
+  WorkshopSettings,
+} from '@early-lantern/contract';
+import { methods, pipeOf, pipes, usualLadders, usualRules } from '@early-lantern/core';
+import { Box, Paper, Stack, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
-import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { CommitField } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
-import { LengthField } from '../parts/LengthField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { useUnits } from '../preferences.tsx';
+import { choiceColumn, lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
+
+const loadKinds: { id: OwnLoad['what']; label: string }[] = [
+  { id: 'floral', label: 'Floral' },
+  { id: 'foil', label: 'Foil (conducts)' },
+  { id: 'plush', label: 'Plush' },
+  { id: 'sign', label: 'Sign' },
+  { id: 'other', label: 'Other' },
+];
 
 const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: number }> = {
   hookFactor: { label: 'Rating over load of a point', min: 1, max: 10 },
@@ -30,10 +46,12 @@ function readNumber(text: string, min: number, max: number, take: (value: number
   return undefined;
 }
 
-/** Ladders, weights, what is asked of whatever is put up, and what fixings are rated for. */
+/** Ladders, weights, offcuts, heavy things, what is asked of whatever is put up, and what fixings are rated for. */
 export function HoldsPanel({ row }: { row: WorkshopRow }) {
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
-  const { ladders = usualLadders, weights = [], holdRules = {}, ratingsN = {} } = row.data;
+  const { ladders = usualLadders, weights = [], ownPipes = [], ownLoads = [] } = row.data;
+  const { holdRules = {}, ratingsN = {} } = row.data;
+  const { long } = useUnits();
   const without = <T extends object>(from: T, key: keyof T): T =>
     Object.fromEntries(Object.entries(from).filter(([one]) => one !== key)) as T;
   return (
@@ -43,104 +61,69 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
       aria-label="Ladders, weights, fixings"
       sx={{ p: 2, display: 'grid', gap: 2 }}
     >
-      <Stack spacing={1.25}>
-        <Typography variant="h2">Ladders</Typography>
-        {ladders.map((ladder) => {
-          const set = (edit: Partial<typeof ladder>) =>
-            save(() => ({ ladders: ladders.map((one) => (one === ladder ? { ...one, ...edit } : one)) }));
-          return (
-            <Box key={ladder.id} sx={{ display: 'grid', gap: 1, gridTemplateColumns: '1fr 120px 96px auto' }}>
-              <CommitField
-                label="Ladder"
-                value={ladder.name}
-                onCommit={(text) => someName(text, (name) => set({ name }))}
-              />
-              <LengthField
-                label="Highest step"
-                valueM={ladder.standM}
-                min={0.1}
-                max={10}
-                onCommit={(standM) => set({ standM })}
-              />
-              <CommitField
-                label="Duty, kg"
-                value={String(ladder.dutyKg)}
-                onCommit={(text) => wholeNumber(text, 50, 300, (dutyKg) => set({ dutyKg }))}
-              />
-              <IconButton
-                aria-label={`Delete ${ladder.name}`}
-                onClick={() => save(() => ({ ladders: ladders.filter((one) => one !== ladder) }))}
-              >
-                <DeleteIcon />
-              </IconButton>
-            </Box>
-          );
-        })}
-        <Button
-          startIcon={<AddIcon />}
-          sx={{ alignSelf: 'start' }}
-          onClick={() =>
-            save(() => ({
-              ladders: [
-                ...ladders,
-                { id: newId('ladder'), name: 'New ladder', kind: 'step', standM: 1.2, dutyKg: 113 },
-              ],
-            }))
-          }
-        >
-          Add a ladder
-        </Button>
-      </Stack>
-      <Stack spacing={1.25}>
-        <Typography variant="h2">Weights for bases</Typography>
-        {weights.length === 0 && (
-          <Typography sx={{ color: 'text.secondary' }}>
-            None counted: ballast is told in kilograms, whatever makes it up.
-          </Typography>
-        )}
-        {weights.map((weight) => {
-          const set = (edit: Partial<typeof weight>) =>
-            save(() => ({ weights: weights.map((one) => (one === weight ? { ...one, ...edit } : one)) }));
-          return (
-            <Box key={weight.id} sx={{ display: 'grid', gap: 1, gridTemplateColumns: '1fr 96px 96px auto' }}>
-              <CommitField
-                label="Weight"
-                value={weight.name}
-                onCommit={(text) => someName(text, (name) => set({ name }))}
-              />
-              <CommitField
-                label="kg each"
-                value={String(weight.massKg)}
-                onCommit={(text) =>
-                  readNumber(text, 0.1, 200, (massKg) => massKg !== undefined && set({ massKg }))
-                }
-              />
-              <CommitField
-                label="How many"
-                value={String(weight.count)}
-                onCommit={(text) => wholeNumber(text, 0, 1000, (count) => set({ count }))}
-              />
-              <IconButton
-                aria-label={`Delete ${weight.name}`}
-                onClick={() => save(() => ({ weights: weights.filter((one) => one !== weight) }))}
-              >
-                <DeleteIcon />
-              </IconButton>
-            </Box>
-          );
-        })}
-        <Button
-          startIcon={<AddIcon />}
-          sx={{ alignSelf: 'start' }}
-          onClick={() =>
-            save(() => ({
-              weights: [...weights, { id: newId('weight'), name: 'Sand bag', massKg: 10, count: 4 }],
-            }))
-          }
-        >
-          Add weights
-        </Button>
-      </Stack>
+      <RowList<Ladder>
+        title="Ladders"
+        rows={ladders}
+        columns={[
+          nameColumn('Ladder', 'name'),
+          lengthColumn('Highest step', 'standM', 0.1, 10),
+          wholeColumn('Duty, kg', 'dutyKg', 50, 300),
+        ]}
+        nameOf={({ name }) => name}
+        onChange={(changed) => save(() => ({ ladders: changed }))}
+        add={{
+          label: 'Add a ladder',
+          row: () => ({ id: newId('ladder'), name: 'New ladder', kind: 'step', standM: 1.2, dutyKg: 113 }),
+        }}
+      />
+      <RowList<Weight>
+        title="Weights for bases"
+        empty="None counted: ballast is told in kilograms, whatever makes it up."
+        rows={weights}
+        columns={[
+          nameColumn('Weight', 'name'),
+          numberColumn('kg each', 'massKg', 0.1, 200),
+          wholeColumn('How many', 'count', 0, 1000),
+        ]}
+        nameOf={({ name }) => name}
+        onChange={(changed) => save(() => ({ weights: changed }))}
+        add={{
+          label: 'Add weights',
+          row: () => ({ id: newId('weight'), name: 'Sand bag', massKg: 10, count: 4 }),
+        }}
+      />
+      <RowList<OwnPipe>
+        title="Pipe left over"
+        empty="Offcuts counted here are cut before a new length is."
+        rows={ownPipes}
+        columns={[
+          choiceColumn('Pipe', 'pipe', pipes),
+          lengthColumn('Length', 'lengthM', 0.05, 10),
+          wholeColumn('How many', 'count', 0, 1000),
+        ]}
+        nameOf={({ pipe, lengthM }) => `${pipeOf(pipe).label}, ${long(lengthM)}`}
+        onChange={(changed) => save(() => ({ ownPipes: changed }))}
+        add={{
+          label: 'Add an offcut',
+          row: () => ({ id: newId('pipe'), pipe: 'pvc-half', lengthM: 1.5, count: 1 }),
+        }}
+      />
+      <RowList<OwnLoad>
+        title="Heavy things of our own"
+        empty="Florals, foils, plush and signs of the catalogue can be chosen; weigh your own and add them here."
+        rows={ownLoads}
+        columns={[
+          nameColumn('What', 'name'),
+          choiceColumn('Kind', 'what', loadKinds),
+          numberColumn('kg', 'massKg', 0, 50),
+        ]}
+        nameOf={({ name }) => name}
+        onChange={(changed) => save(() => ({ ownLoads: changed }))}
+        add={{
+          label: 'Add a heavy thing',
+          row: () => ({ id: newId('load'), name: 'New thing', what: 'other', massKg: 0.5 }),
+        }}
+      />
       <Stack spacing={1.25}>
         <Typography variant="h2">What is asked</Typography>
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>

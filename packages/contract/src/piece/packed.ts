@@ -1,11 +1,8 @@
 import { z } from 'zod';
+import { PipeId } from '../pipe.ts';
 import { withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM } from '../scalars.ts';
 import { Blown, HeightM, LayerSize, made, Pattern, Point, PressFactor, Topper } from './common.ts';
-
-/** Pipes an arch or frame is made of. */
-export const PipeId = z.enum(['pvc-half', 'pvc-three-quarter', 'pvc-one', 'emt-half', 'emt-three-quarter']);
-export type PipeId = z.infer<typeof PipeId>;
 
 const spanFits = (spanM: number, lengthM: number) => {
   const share = spanM / lengthM;

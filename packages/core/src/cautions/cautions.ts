@@ -7,7 +7,6 @@ const HEAVY_KG = 20;
 interface Found {
   file: JobFile;
   holds: Holds;
-  tasks: readonly Task[];
 }
 
 /** Where a caution applies: ids of pieces and tasks, or `job` for all of it; nothing where it does not. */
@@ -38,10 +37,8 @@ const hasLatex = (piece: Piece) =>
   !(piece.kind === 'accent' && piece.look.what === 'foil');
 
 const rules: Record<string, Applies> = {
-  ladder: ({ holds, tasks }) => [
-    ...ids(holds.pieces.filter(({ points }) => points.some((point) => point.ladder))),
-    ...ids(tasks.filter((task) => task.cautions.some((text) => text.startsWith('Ladder')))),
-  ],
+  ladder: ({ holds }) => ids(holds.pieces.filter(({ points }) => points.some((point) => point.ladder))),
+  'frame-first': ({ holds }) => ids(holds.pieces.filter(({ cases }) => cases.length > 0)),
   'frame-in-wind': (found) => {
     const standing = new Set(ids(found.holds.pieces.filter(({ cases }) => cases.length > 0)));
     return ids(outside(found).filter((piece) => standing.has(piece.id)));
@@ -56,14 +53,20 @@ const rules: Record<string, Applies> = {
   helium: ({ file }) =>
     ids(file.job.pieces.filter((piece) => piece.kind === 'accent' && piece.look.what === 'helium')),
   foil: ({ file }) =>
-    ids(file.job.pieces.filter((piece) => piece.kind === 'accent' && piece.look.what === 'foil')),
+    ids(
+      file.job.pieces.filter(
+        (piece) =>
+          (piece.kind === 'accent' && piece.look.what === 'foil') ||
+          piece.hold?.picks?.some(({ what }) => what === 'foil'),
+      ),
+    ),
   outdoors: (found) => ids(outside(found).filter(hasLatex)),
   'outdoor-power': (found) => when(outside(found).some(hasLatex)),
   lifting: ({ file, holds }) => [
     ...ids(holds.pieces.filter(({ ballastKg }) => ballastKg.some((kg) => kg > HEAVY_KG))),
     ...ids(file.job.pieces.filter((piece) => piece.kind === 'backdrop' && piece.what === 'boards')),
   ],
-  driving: ({ tasks }) => ids(tasks.filter((task) => task.place === 'road')),
+  driving: () => [],
   stakes: ({ holds }) =>
     ids(holds.pieces.filter(({ tieLines }) => tieLines.some((line) => line.anchor === 'a stake'))),
   overhead: ({ holds }) =>
@@ -72,11 +75,31 @@ const rules: Record<string, Applies> = {
     ids(holds.pieces.filter(({ points }) => points.some((point) => point.method === 'adhesive-hook'))),
 };
 
+/** What is cautioned of at a task besides what the work itself says: by piece and stage of the work. */
+const atTasks: Record<string, RegExp> = {
+  'frame-in-wind': /--(frame|tie-lines)$/,
+  stakes: /--tie-lines$/,
+  overhead: /--(hooks|hang)$/,
+  adhesive: /--hooks$/,
+  helium: /--(place|bag)$/,
+  foil: /--place$/,
+};
+
+/** A caution that applies to a piece applies to those of its tasks at which it matters. */
+function tasksOf(code: string, pieces: readonly string[], tasks: readonly Task[]): string[] {
+  const matters = atTasks[code];
+  const ofPieces = tasks.filter(
+    ({ id, pieceId }) => matters && pieceId !== undefined && pieces.includes(pieceId) && matters.test(id),
+  );
+  return ids([...ofPieces, ...tasks.filter((task) => task.cautions.includes(code))]);
+}
+
 /** The cautions that apply to this job, in the order of the catalogue, each where it does and with who decides. */
 export function cautionsOf(file: JobFile, holds: Holds, tasks: readonly Task[]): Caution[] {
-  const found = { file, holds, tasks };
+  const found = { file, holds };
   return data.flatMap((one) => {
-    const where = [...new Set(rules[one.code]?.(found) ?? [])];
+    const pieces = rules[one.code]?.(found) ?? [];
+    const where = [...new Set([...pieces, ...tasksOf(one.code, pieces, tasks)])];
     return where.length ? [{ ...one, where }] : [];
   });
 }

@@ -56,8 +56,7 @@ test('above reach it is ladder work: two pairs of hands, somebody trusted with l
   const { work } = workOf('02-engine-shed');
   const hang = work.find((task) => task.id === 'beam-garland--hang');
   expect(hang).toMatchObject({ hands: 2, skills: ['ladder'] });
-  expect(hang?.cautions.join()).toMatch(/OSHA 29 CFR 1926\.1053/);
-  expect(hang?.cautions.join()).toMatch(/Local code and licensed practice decide/);
+  expect(hang?.cautions).toContain('ladder');
   const low = work.find((task) => task.id === 'podium-garland--hang');
   expect(low).toMatchObject({ hands: 1, skills: [], cautions: [] });
 });
@@ -92,5 +91,5 @@ test('strike: down, home, counted, one after the other', () => {
   expect(strike.map((task) => task.id)).toEqual(['strike', 'drive-back', 'return-gear']);
   const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections.length, 0);
   expect(strike[0]?.label).toContain(`${sections} sections`);
-  expect(strike[0]?.cautions.join()).toContain('16 CFR 1500.19');
+  expect(strike[0]?.cautions).toContain('children');
 });

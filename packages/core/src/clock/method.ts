@@ -1,6 +1,15 @@
-import type { CrewMember, JobFile, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  CrewMember,
+  HoldPiece,
+  JobFile,
+  Piece,
+  Task,
+  Working,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort } from '../bench/rates.ts';
+import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -11,6 +20,8 @@ export interface WorkedPiece {
   piece: Piece;
   recipe: Recipe;
   batches: Batch[];
+  /** What carries it or what it hangs from. */
+  held?: HoldPiece;
 }
 
 /** A task of the job before it has a time. */
@@ -24,6 +35,7 @@ export interface Work {
   gear: string[];
   pieceId?: string;
   after: string[];
+  /** Codes of the catalogue of cautions. */
   cautions: string[];
   working: Working[];
   /** Minutes from its start to its arrival on site: it need not arrive before access opens. */
@@ -36,15 +48,6 @@ const REACH_M = 2.4;
 const SHARED_FROM_S = 20 * 60;
 /** A step costs about as much as a metre and a half on the level. */
 const STEP_AS_M = 1.5;
-
-const LADDER_CAUTION =
-  'Ladder: not the top cap or top step, three points of contact, somebody at its foot. Local code and licensed practice decide. [OSHA 29 CFR 1926.1053]';
-const SCRAPS_CAUTION =
-  'Collect every scrap: broken balloons choke children under 8. [US CPSC, 16 CFR 1500.19]';
-const FRAME_CAUTION =
-  "Frame complete and every base weighted before any balloon or tie line. Large or occupied structures are an engineer's matter; local code prevails.";
-const LIFT_CAUTION = 'Two people for heavy pieces; share the weight.';
-const DRIVE_CAUTION = 'Secure the load, keep the mirrors clear; legal driving hours apply.';
 
 /**
  * The tasks of one job in the order of the work: floor, bench, bags, load, drive, unload, protect, hang, dress, fill,
@@ -69,30 +72,48 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
     after: [drive.id],
   });
-  const ready = [unload.id, protect.id];
+  const isFixed = pieces.some(({ held }) => held?.points.length);
+  const before = isFixed
+    ? [
+        simple(
+          'photograph-before',
+          'Photograph every place to be fixed to, marks and all',
+          'site',
+          workshop,
+          {
+            after: [drive.id],
+          },
+        ),
+      ]
+    : [];
+  const ready = [unload.id, protect.id, ...before.map((work) => work.id)];
+  // Hooks need their hour: they ride in somebody's pocket and go up before the van is empty.
+  const hooksAfter = before.map((work) => work.id);
   // Furniture and linen first: they take long, and what is dressed stands on or round them.
   const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing';
-  const furnish = pieces.filter(isFurniture).flatMap((worked) => dressWork(worked, workshop, crew, ready));
+  const furnish = pieces
+    .filter(isFurniture)
+    .flatMap((worked) => dressWork(worked, workshop, crew, ready, hooksAfter));
   const after = furnish.length ? furnish.map((work) => work.id) : ready;
   const others = pieces.filter((worked) => !isFurniture(worked));
   const blown = others.flatMap((worked) => siteBench(worked, ready));
   const dress = [
     ...furnish,
     ...blown,
-    ...others.flatMap((worked) => dressWork(worked, workshop, crew, after)),
+    ...others.flatMap((worked) => dressWork(worked, workshop, crew, after, hooksAfter)),
   ];
   const stepBack = simple('step-back', 'Step back, look through a camera', 'site', workshop, {
     after: dress.length ? dress.map((work) => work.id) : [unload.id],
   });
   const touchUp = simple('touch-up', 'Close gaps, hide mechanics, clear the floor', 'site', workshop, {
     after: [stepBack.id],
-    cautions: [SCRAPS_CAUTION],
+    cautions: ['children'],
   });
   const signOff = simple('sign-off', 'Walk round and sign off with the house', 'site', workshop, {
     after: [touchUp.id],
     skills: crew.some((member) => member.skills.includes('lead')) ? ['lead'] : [],
   });
-  return [clean, ...bench, load, drive, unload, protect, ...dress, stepBack, touchUp, signOff];
+  return [clean, ...bench, load, drive, unload, protect, ...before, ...dress, stepBack, touchUp, signOff];
 }
 
 /** After the event: everything down, home, counted. */
@@ -102,21 +123,48 @@ export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly Wo
   const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
     id: 'strike',
-    label: `Take down ${plural(sections, 'section')}, look at every fixing's place as before, collect every scrap`,
+    label: `Take down ${plural(sections, 'section')}, collect every scrap`,
     place: 'site',
     ...down,
     hands: crew.length,
     skills: [],
     gear: [],
     after: [],
-    cautions: [SCRAPS_CAUTION],
+    cautions: ['children'],
   };
-  const back = driveWork('drive-back', 'Drive back to the workshop', site.driveMin, crew, [strike.id]);
+  const fixed = pieces.filter(({ held }) => held?.points.length);
+  const lookOver = fixed.length
+    ? [
+        simple(
+          'look-over',
+          "Compare every fixing's place with the photographs; show the house",
+          'site',
+          workshop,
+          {
+            after: [strike.id],
+            working: removals(fixed),
+          },
+        ),
+      ]
+    : [];
+  const back = driveWork('drive-back', 'Drive back to the workshop', site.driveMin, crew, [
+    lookOver[0]?.id ?? strike.id,
+  ]);
   const gear = simple('return-gear', 'Unload, count the gear, note what failed', 'workshop', workshop, {
     hands: Math.min(2, crew.length),
     after: [back.id],
   });
-  return [strike, back, gear];
+  return [strike, ...lookOver, back, gear];
+}
+
+/** How each method that was used comes off without a mark. */
+function removals(fixed: readonly WorkedPiece[]): Working[] {
+  const points = fixed.flatMap(({ held }) => held?.points ?? []);
+  return [...new Set(points.map(({ method }) => method))].map((id) => {
+    const { label, removal, source } = methodOf(id);
+    const count = points.filter(({ method }) => method === id).length;
+    return working(`Taking off: ${label}`, removal, [], { value: count, unit: 'points' }, source);
+  });
 }
 
 /** Whole minutes when `hands` share an effort evenly. */
@@ -133,23 +181,27 @@ function simple(
     | 'step-back'
     | 'touch-up'
     | 'sign-off'
+    | 'photograph-before'
+    | 'look-over'
     | 'return-gear',
   label: string,
   place: Task['place'],
   settings: WorkshopSettings,
   more: Partial<Work> = {},
 ): Work {
+  const took = shared(effort(id, 1, settings), more.hands ?? 1);
   return {
     id,
     label,
     place,
-    ...shared(effort(id, 1, settings), more.hands ?? 1),
     hands: 1,
     skills: [],
     gear: [],
     after: [],
     cautions: [],
     ...more,
+    minutes: took.minutes,
+    working: [...took.working, ...(more.working ?? [])],
   };
 }
 
@@ -194,7 +246,7 @@ function driveWork(
     skills: ['driver'],
     gear: ['vehicle'],
     after,
-    cautions: [DRIVE_CAUTION],
+    cautions: ['driving'],
     working: [
       working('Drive', 'as surveyed, one way', [], { value: minutes, unit: 'min' }, "the site's survey"),
     ],
@@ -226,17 +278,20 @@ const stages: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 
  * fluff before accents before fillers.
  */
 function dressWork(
-  { piece, recipe, batches }: WorkedPiece,
+  worked: WorkedPiece,
   settings: WorkshopSettings,
   crew: readonly CrewMember[],
   after: string[],
+  hooksAfter: string[],
 ): Work[] {
+  const { piece, recipe, batches } = worked;
   const isHigh = recipe.topM > REACH_M;
   const blownHere = batches
     .filter((batch) => batch.place === 'site')
     .map((batch) => ownId(piece.id, batch.id));
   const found: Work[] = [];
   let before = after;
+  const hooks = hookWork(worked, settings, crew, hooksAfter);
   for (const stage of stages) {
     const here = recipe.siteWork.filter((work) => work.stage === stage);
     if (here.length === 0) continue;
@@ -255,9 +310,18 @@ function dressWork(
         skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
         gear: [],
         pieceId: piece.id,
-        after: stage === 'frame' ? before : [...new Set([...before, ...blownHere])],
+        after:
+          stage === 'frame'
+            ? before
+            : [
+                ...new Set([
+                  ...before,
+                  ...blownHere,
+                  ...(stage === 'tie' ? [] : hooks.slice(-1).map(({ id }) => id)),
+                ]),
+              ],
         cautions: [
-          ...(onLadder ? [LADDER_CAUTION] : []),
+          ...(onLadder ? ['ladder'] : []),
           ...(stage === 'frame' || stage === 'tie' ? frameCautions(one.rate) : []),
         ],
       };
@@ -265,11 +329,60 @@ function dressWork(
     found.push(...tasks);
     before = tasks.map((task) => task.id);
   }
-  return found;
+  return [...hooks, ...found];
+}
+
+/** Hooks that stick are put up first and left alone for their hour, while other work goes on; nobody waits by them. */
+function hookWork(
+  { piece, recipe, held }: WorkedPiece,
+  settings: WorkshopSettings,
+  crew: readonly CrewMember[],
+  after: string[],
+): Work[] {
+  const hooks = (held?.points ?? [])
+    .map(({ method }) => methodOf(method))
+    .filter(({ cureMin }) => cureMin > 0);
+  const cureMin = Math.max(0, ...hooks.map((method) => method.cureMin));
+  if (cureMin === 0) return [];
+  const onLadder = recipe.topM > REACH_M;
+  const put: Work = {
+    id: ownId(piece.id, 'hooks'),
+    label: `${piece.name}: clean, stick and press ${plural(hooks.length, 'hook')}`,
+    place: 'site',
+    ...shared(effort('adhesive-hook', hooks.length, settings), 1),
+    hands: onLadder ? Math.min(2, crew.length) : 1,
+    skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    gear: [],
+    pieceId: piece.id,
+    after,
+    cautions: onLadder ? ['ladder'] : [],
+  };
+  const cure: Work = {
+    id: ownId(piece.id, 'cure'),
+    label: `${piece.name}: hooks take hold, nothing on them yet`,
+    place: 'site',
+    minutes: cureMin,
+    hands: 0,
+    skills: [],
+    gear: [],
+    pieceId: piece.id,
+    after: [put.id],
+    cautions: [],
+    working: [
+      working(
+        'Wait before load',
+        "the hook's own",
+        [],
+        { value: cureMin, unit: 'min' },
+        `makers' usual instruction: ${COMMON_PRACTICE}`,
+      ),
+    ],
+  };
+  return [put, cure];
 }
 
 const frameCautions = (rate: SiteWork['rate']): string[] =>
-  rate === 'place-furniture' ? [LIFT_CAUTION] : [FRAME_CAUTION];
+  rate === 'place-furniture' ? ['lifting'] : ['frame-first'];
 
 /** Says where the number of points comes from. */
 function withNote(work: Effort, recipe: Recipe): Effort {

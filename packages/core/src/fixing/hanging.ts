@@ -11,8 +11,8 @@ import { ladderFor } from './reach.ts';
 /** A garland's points, what each bears, and what is wrong with them. */
 export interface Hanging {
   points: HoldPoint[];
-  /** Overhead: what follows when one point lets go. */
-  oneFails: string[];
+  /** When a point lets go: the factor its section is left with, by the point's id. */
+  ifGone: ReadonlyMap<string, number>;
   /** Whether it was shown that no fewer points would do. */
   isProven: boolean;
   troubles: string[];
@@ -71,13 +71,13 @@ export function hangGarland(
   });
   return {
     points: hung.flatMap((one) => one.points),
-    oneFails: [...new Set(hung.flatMap((one) => one.oneFails))],
+    ifGone: new Map(hung.flatMap((one) => [...one.ifGone])),
     isProven: hung.every((one) => one.isProven),
     troubles: [...new Set(hung.flatMap((one) => one.troubles))],
   };
 }
 
-const nothing: Hanging = { points: [], oneFails: [], isProven: true, troubles: [] };
+const nothing: Hanging = { points: [], ifGone: new Map(), isProven: true, troubles: [] };
 
 function hangSection(
   asked: Asked,
@@ -114,7 +114,7 @@ function hangSection(
   );
   return {
     points,
-    oneFails: choice ? whenOneFails(asked, fromM, run, chosen) : [],
+    ifGone: new Map(choice ? whenGone(run, places, chosen) : []),
     isProven: choice?.isProven ?? true,
     troubles: told.length || choice ? told : [whyNot(asked, run, section, (fromM + toM) / 2)],
   };
@@ -224,24 +224,19 @@ function whyNot(asked: Asked, run: Run, section: number, along: number): string 
 const pointsTooFar = (run: Run): boolean =>
   choosePoints({ ...run, loads: run.loads.map((load) => ({ ...load, loadN: 0 })) }) === undefined;
 
-/** Overhead: take each point away, and look whether its neighbours still hold with a factor of 1. */
-function whenOneFails(asked: Asked, fromM: number, run: Run, chosen: readonly number[]): string[] {
-  const { piece, line } = asked;
-  const overhead = chosen.filter((i) => line.isOverhead(fromM + (run.candidates[i] as Candidate).atM));
-  if (overhead.length === 0 || chosen.length < 2) return [];
-  const failures = overhead.flatMap((gone) => {
-    const left = chosen.filter((i) => i !== gone);
-    const points = left.map((i) => run.candidates[i] as Candidate);
+/**
+ * What is left of each point's neighbours when it lets go, by its id: the least rating over load among those that
+ * remain, 0 where none does.
+ */
+function whenGone(run: Run, places: readonly Placed[], chosen: readonly number[]): [string, number][] {
+  return chosen.map((gone) => {
+    const points = chosen.filter((i) => i !== gone).map((i) => run.candidates[i] as Candidate);
+    if (points.length === 0) return [(places[gone] as Placed).id, 0];
     const loads = pointLoads(
       points.map((point) => point.atM),
       run.loads,
     );
-    const worst = Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
-    return worst < 1 ? [gone] : [];
+    const least = Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
+    return [(places[gone] as Placed).id, least];
   });
-  return failures.length
-    ? [
-        `${piece.name}: if one overhead point lets go, its neighbour follows; put one more beside it, nothing above people on an unrated point.`,
-      ]
-    : [];
 }

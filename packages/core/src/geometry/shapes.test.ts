@@ -29,6 +29,28 @@ test.each([
   expect(drawn).toBeCloseTo(1, 3);
 });
 
+test('its own weight lowers a rod by less than 1 % and pushes the bases far harder', () => {
+  // At 0.6 of its length and w L³ / EI = 40: thrust from 3.52 to 10.6, by independent solvers.
+  const [light, heavy] = [bentRod(1, 0.6), bentRod(1, 0.6, 40)];
+  expect(heavy.thrust).toBeCloseTo(10.6, 1);
+  expect(heavy.rise).toBeLessThan(light.rise);
+  expect(heavy.rise).toBeGreaterThan(light.rise * 0.99);
+  // Virtual work: more weight by a little does as much work as the shape gives, so energy has no slope at the answer.
+  const energy = (rod: typeof heavy) => {
+    const h = 1 / (rod.points.length - 1);
+    const bends = rod.points.slice(1, -1).map((p, i) => {
+      const [a, b] = [rod.points[i], rod.points[i + 2]] as [typeof p, typeof p];
+      const turn = Math.atan2(b.y - p.y, b.x - p.x) - Math.atan2(p.y - a.y, p.x - a.x);
+      return (turn / h) ** 2 / 2;
+    });
+    return (
+      bends.reduce((sum, one) => sum + one * h, 0) + 40 * rod.points.reduce((sum, p) => sum + p.y * h, 0)
+    );
+  };
+  expect(energy(heavy)).toBeLessThan(energy(light));
+  expect(energy(heavy)).toBeLessThan(energy(bentRod(1, 0.6, 80)));
+});
+
 test('narrow arches bulge beyond their bases; a span too wide or too narrow is refused', () => {
   const widest = Math.max(...bentRod(10, 2).points.map((p) => p.x));
   expect(widest / 10 - 0.1).toBeCloseTo(0.038, 3);

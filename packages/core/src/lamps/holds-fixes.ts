@@ -1,9 +1,19 @@
-import type { BaseId, Change, Fix, HoldPiece, Holds, JobFile, Piece } from '@early-lantern/contract';
+import type {
+  BaseId,
+  Change,
+  Fix,
+  HoldPiece,
+  Holds,
+  JobFile,
+  MethodId,
+  Piece,
+} from '@early-lantern/contract';
 import { formatWind } from '../air/wind.ts';
+import { methodOf } from '../fixing/methods.ts';
 import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
 import { applyChanges } from './fixes.ts';
-import { marginOf } from './holds.ts';
+import { LOW_MARGIN, marginOf } from './holds.ts';
 
 const MOST_FIXES = 3;
 
@@ -14,7 +24,8 @@ interface Attempt {
 
 /**
  * Ways out of *Holds* that were tried on the piece that stands worst: lines, a heavier base, both, a lower arch,
- * another section, a pick moved, a locked point let go. Each leaves that piece with its factor and without trouble.
+ * one more point, another way of fixing, another section, a pick moved, a locked point let go. Each leaves that piece
+ * with its factor and without trouble.
  * @param holdsOfFile what carries the pieces of a changed file
  */
 export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobFile) => Holds): Fix[] {
@@ -23,11 +34,13 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   const index = file.job.pieces.findIndex((piece) => piece.id === worst.id);
   const piece = file.job.pieces[index];
   if (!piece) return [];
+  // What holds with little to spare is worth a change only if that gives it more.
+  const wanted = isSound(worst) ? LOW_MARGIN : 1 - 1e-9;
   const fixes: Fix[] = [];
   for (const family of familiesOf(file, piece, worst, index)) {
     for (const attempt of family) {
       const after = holdsOfFile(applyChanges(file, attempt.changes)).pieces[index];
-      if (!after || after.troubles.length > 0 || marginOf(after) < 1 - 1e-9) continue;
+      if (!after || after.troubles.length + after.risks.length > 0 || marginOf(after) < wanted) continue;
       fixes.push({ ...attempt, gain: gainOf(after, file) });
       break;
     }
@@ -36,15 +49,23 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   return fixes;
 }
 
-/** The piece furthest below its factor, else the first that is in trouble. */
+const isSound = (held: HoldPiece) =>
+  marginOf(held) >= 1 - 1e-9 && held.troubles.length + held.risks.length === 0;
+
+/** The piece furthest below its factor, else the first in trouble, at risk, or with little to spare. */
 function worstOf({ pieces }: Holds): HoldPiece | undefined {
-  const failing = pieces.filter((one) => marginOf(one) < 1 - 1e-9).sort((a, b) => marginOf(a) - marginOf(b));
-  return failing[0] ?? pieces.find((one) => one.troubles.length > 0);
+  const byMargin = [...pieces].sort((a, b) => marginOf(a) - marginOf(b));
+  return (
+    byMargin.find((one) => marginOf(one) < 1 - 1e-9) ??
+    pieces.find((one) => one.troubles.length > 0) ??
+    pieces.find((one) => one.risks.length > 0) ??
+    byMargin.find((one) => marginOf(one) < LOW_MARGIN)
+  );
 }
 
-function gainOf({ safetyFactor, takeDownGustMs }: HoldPiece, { workshop }: JobFile): string {
+function gainOf({ safetyFactor, takeDownGustMs, isOutdoors }: HoldPiece, { workshop }: JobFile): string {
   const factor = safetyFactor === null ? 'holds' : `factor ${Math.min(99, safetyFactor).toFixed(1)}`;
-  return takeDownGustMs === null
+  return takeDownGustMs === null || !isOutdoors
     ? factor
     : `${factor}, down at ${formatWind(takeDownGustMs, workshop.units)}`;
 }
@@ -54,7 +75,8 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
   const at = (more: Record<string, unknown>) => [
     { path: `/job/pieces/${index}/hold`, value: { ...hold, ...more } as Change['value'] },
   ];
-  if (held.points.length > 0 || piece.kind === 'organic-garland') return hangingFamilies(piece, index, at);
+  if (held.points.length > 0 || piece.kind === 'organic-garland')
+    return hangingFamilies(piece, held, index, at);
   const lines = [2, 4, 6, 8].filter((count) => count > (hold.tieLines ?? 0));
   const current = hold.base;
   const heavier = bases
@@ -103,6 +125,7 @@ function lowerings(
 
 function hangingFamilies(
   piece: Piece,
+  held: HoldPiece,
   index: number,
   at: (more: Record<string, unknown>) => Change[],
 ): Attempt[][] {
@@ -114,6 +137,8 @@ function hangingFamilies(
       label: `${piece.name}: let the engine place the point locked at ${Math.round(gone.at * 100)} %`,
       changes: at({ points: points.filter((one) => one !== gone) }),
     })),
+    refused(piece, held, at),
+    besides(piece, held, at),
     points.length > 1
       ? [{ label: `${piece.name}: let the engine place all points`, changes: at({ points: [] }) }]
       : [],
@@ -137,3 +162,50 @@ function hangingFamilies(
     ),
   ];
 }
+
+/** Points placed by hand whose method the place refuses: the best that it allows instead. */
+function refused(piece: Piece, held: HoldPiece, at: (more: Record<string, unknown>) => Change[]): Attempt[] {
+  const points = piece.hold?.points ?? [];
+  const wrong = new Set(held.points.filter(({ trouble }) => trouble).map(({ id }) => id));
+  const changed = points.filter(({ id, method }) => method && wrong.has(id));
+  if (changed.length === 0) return [];
+  return [
+    {
+      label: `${piece.name}: another way of fixing where ${changed.length === 1 ? `a ${methodOf(changed[0]?.method as MethodId).label} is` : 'those chosen are'} refused`,
+      changes: at({
+        points: points.map(({ id, at, method }) =>
+          wrong.has(id) || !method ? { id, at } : { id, at, method },
+        ),
+      }),
+    },
+  ];
+}
+
+/** One more point half-way between two neighbours, those that bear most first; or one in every gap. */
+function besides(piece: Piece, held: HoldPiece, at: (more: Record<string, unknown>) => Change[]): Attempt[] {
+  const points = piece.hold?.points ?? [];
+  const byLoad = held.points
+    .map((point, i) => ({ point, next: held.points[i + 1] }))
+    .sort((a, b) => a.point.factor - b.point.factor);
+  const add = (place: number): Attempt => ({
+    label: `${piece.name}: one more point at ${Math.round(place * 100)} % of its length`,
+    changes: at({
+      points: [...points, { id: moreId(place), at: Number(place.toFixed(4)) }],
+    }),
+  });
+  const between = byLoad.flatMap(({ point, next }) =>
+    next && next.section === point.section ? [{ at: (point.at + next.at) / 2 }] : [],
+  );
+  // Where every point is the only one to hold its stretch, one more is not enough: one in every gap.
+  const all: Attempt = {
+    label: `${piece.name}: a point in every gap, ${2 * held.points.length - 1} in all`,
+    changes: at({
+      points: [...held.points, ...between.map(({ at: place }) => ({ id: moreId(place), at: place }))]
+        .map(({ id, at: place }) => ({ id, at: Number(place.toFixed(4)) }))
+        .sort((a, b) => a.at - b.at),
+    }),
+  };
+  return [...between.map(({ at: place }) => add(place)), ...(held.points.length ? [all] : [])];
+}
+
+const moreId = (place: number) => `more-${Math.round(place * 1000)}`;

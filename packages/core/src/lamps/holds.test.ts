@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { JobFile, type Piece } from '@early-lantern/contract';
+import { intrusion } from '../fixing/place.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { applyChanges } from './fixes.ts';
@@ -17,7 +18,7 @@ const held = (file: JobFile, id: string) => {
   return found;
 };
 
-/** The handbook's usual load of a lamp-type stand: a garland up to 7 ft 6, 2 ft wide, bent over a little. */
+/** The usual load of a lamp-type stand: a garland up to 7 ft 6, 2 ft wide, bent over a little. */
 function lampStand(file: JobFile): Piece {
   const spot = file.site.spots.find((one) => one.kind === 'open-floor');
   if (!spot) throw new Error('no open floor');
@@ -125,4 +126,93 @@ test('a table kit says how its clamps sit on the table with its cloth', () => {
   const thick = { ...arch, tableThicknessM: 0.0508 } as Piece;
   expect(held(withPieces(shed, [arch]), 'kit').troubles).toEqual([]);
   expect(held(withPieces(shed, [thick]), 'kit').troubles.join()).toContain('with its cloth');
+});
+
+test('tie lines run clear of the way through, and say so where they cannot', () => {
+  const arch = meadow.job.pieces.find((piece) => piece.kind === 'packed-arch') as Piece;
+  const spot = meadow.site.spots.find(({ id }) => id === arch.spotId) as JobFile['site']['spots'][number];
+  expect(spot.keepClear?.length).toBeGreaterThan(0);
+  const tied = held(withPieces(meadow, [{ ...arch, hold: { tieLines: 4 } }]), arch.id);
+  expect(tied.tieLines).toHaveLength(4);
+  for (const { fromXYM, toXM } of tied.tieLines) {
+    for (let i = 0; i <= 200; i++) {
+      const at = { xM: fromXYM.xM + ((toXM - fromXYM.xM) * i) / 200, yM: fromXYM.yM * (1 - i / 200) };
+      for (const zone of spot.keepClear ?? []) expect(intrusion(zone, at, 1e-3)).toBeLessThan(1e-3);
+    }
+  }
+  const all = { id: 'all', kind: 'walkway' as const, xM: -20, yM: 0, widthM: 60, heightM: 1 };
+  const shut = { ...meadow, site: { ...meadow.site, spots: [{ ...spot, keepClear: [all] }] } };
+  const blocked = held(withPieces(shut, [{ ...arch, hold: { tieLines: 4 } }]), arch.id);
+  expect(blocked.troubles.join()).toContain('cross what must stay clear');
+});
+
+test('a pipe longer than the vehicle, and a board wider than the door, put the lamp out; unmeasured is told', () => {
+  const short = structuredClone(meadow);
+  for (const vehicle of short.workshop.vehicles) vehicle.loadM = 2.5;
+  expect(draftPlan(short).lamps.holds.state).toBe('out');
+  expect(
+    draftPlan(short)
+      .holds.pieces.flatMap(({ troubles }) => troubles)
+      .join(),
+  ).toContain('the longest vehicle');
+  const unmeasured = structuredClone(meadow);
+  for (const vehicle of unmeasured.workshop.vehicles) delete vehicle.loadM;
+  const passes = draftPlan(unmeasured).holds.pieces.flatMap((one) => one.passes);
+  expect(passes.some(({ through, hasM }) => through === 'the longest vehicle' && hasM === null)).toBe(true);
+  const narrow = structuredClone(shed);
+  narrow.site.loadIn.doorM = 0.4;
+  expect(
+    draftPlan(narrow)
+      .holds.pieces.flatMap(({ troubles }) => troubles)
+      .join(),
+  ).toContain('narrowest door');
+});
+
+test('overhead, where one point that lets go brings the next down, the lamp is low and more points are offered', () => {
+  const spot = shed.site.spots.find(({ kind }) => kind === 'wall') as JobFile['site']['spots'][number];
+  const run = {
+    ...spot,
+    kind: 'ceiling-run' as const,
+    surface: 'painted' as const,
+    fixings: [],
+    keepClear: [],
+  };
+  const base = shed.job.pieces.find((piece) => piece.kind === 'organic-garland') as Piece;
+  const heavy = [0.2, 0.5, 0.8].map((at, i) => ({ id: `p${i}`, label: 'Sign', massKg: 0.45, at }));
+  const line = [0.5, 2.5, 4.5].map((xM) => ({ xM, yM: 3 }));
+  const piece = { ...base, spotId: run.id, line, sections: 1, hold: { picks: heavy } } as Piece;
+  const careless = { ...shed.workshop, holdRules: { hookFactor: 1 }, ladders: undefined };
+  const file = {
+    ...withPieces(shed, [piece]),
+    workshop: careless,
+    site: { ...shed.site, spots: [run] },
+  } as JobFile;
+  const plan = planJob(file);
+  expect(plan.holds.pieces[0]).toMatchObject({
+    troubles: [],
+    weakest: { follows: expect.stringContaining('lets go') },
+  });
+  expect(plan.lamps.holds).toMatchObject({
+    state: 'low',
+    reason: expect.stringContaining('the next follows'),
+  });
+  const fix = plan.lamps.holds.fixes.find(({ label }) => /point/.test(label));
+  const mended = draftPlan(applyChanges(file, fix?.changes ?? []));
+  expect(mended.holds.pieces[0]?.risks).toEqual([]);
+});
+
+test('what a task cautions of is what applies to its piece at that stage', () => {
+  const plan = draftPlan(applyChanges(meadow, planJob(meadow).lamps.holds.fixes[0]?.changes ?? []));
+  const at = (code: string) => plan.cautions.find((one) => one.code === code)?.where ?? [];
+  expect(at('stakes').some((id) => id.endsWith('--tie-lines'))).toBe(true);
+  expect(at('frame-first').some((id) => id.endsWith('--frame'))).toBe(true);
+  expect(at('driving')).toEqual(['drive-out', 'drive-back']);
+});
+
+test('hooks that stick are up an hour before anything hangs on them (makers’ usual instruction)', () => {
+  const { tasks } = draftPlan(shed);
+  const [hooks, hang] = ['--hooks', '--hang'].map((end) =>
+    tasks.find(({ id }) => id === `podium-garland${end}`),
+  );
+  expect(Date.parse(hang?.start ?? '') - Date.parse(hooks?.end ?? '')).toBeGreaterThanOrEqual(3_600_000);
 });

@@ -3,14 +3,15 @@ import { beaufort, formatWind } from '../air/wind.ts';
 import { unlit } from './unlit.ts';
 
 /** Less than this over what is required is low. */
-const LOW_MARGIN = 1.149;
+export const LOW_MARGIN = 1.149;
 
 /** The margin of a piece: factor over required factor; infinite where nothing needs holding. */
 export const marginOf = ({ safetyFactor, required }: HoldPiece): number =>
   safetyFactor === null || required === null ? Infinity : safetyFactor / required;
 
 /**
- * *Holds?* Lit when every base, tie and point keeps its factor and nothing is refused; low with less than 15 % over;
+ * *Holds?* Lit when every base, tie and point keeps its factor and nothing is refused; low with less than 15 % over, or where one
+ * thing that goes wrong brings it down;
  * out when one does not or stands in the way; unlit while what there is to fix to has not been surveyed.
  */
 export function holdsLamp(file: JobFile, holds: Holds): Lamp {
@@ -50,6 +51,8 @@ export function holdsLamp(file: JobFile, holds: Holds): Lamp {
       reason: `${worst.name} holds with little to spare: factor ${text(worst.safetyFactor)}, ${text(worst.required)} asked.`,
       ...shown,
     };
+  const risk = holds.pieces.flatMap(({ risks }) => risks)[0];
+  if (risk) return { state: 'low', figure, reason: risk, ...shown };
   return {
     state: 'lit',
     figure: margin === Infinity ? 'nothing to hold' : figure,
@@ -64,9 +67,11 @@ const text = (factor: number | null) =>
 const says = ({ governing, points }: HoldPiece) => (points.length ? 'asks too much of a point' : governing);
 
 /** The lowest gust at which something comes down, where wind matters. */
-function gustText({ pieces, isOutdoors }: Holds, { workshop }: JobFile): string {
-  const gusts = pieces.flatMap(({ takeDownGustMs }) => (takeDownGustMs === null ? [] : [takeDownGustMs]));
-  return gusts.length && isOutdoors ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
+function gustText({ pieces }: Holds, { workshop }: JobFile): string {
+  const gusts = pieces.flatMap(({ takeDownGustMs, isOutdoors }) =>
+    takeDownGustMs === null || !isOutdoors ? [] : [takeDownGustMs],
+  );
+  return gusts.length ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
 }
 
 /** The first spot of a piece that hangs or stands whose survey leaves open what it asks. */

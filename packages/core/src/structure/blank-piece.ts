@@ -6,6 +6,7 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   name: piece.name,
   carrier,
   massKg,
+  isOutdoors: false,
   safetyFactor: null,
   required: null,
   governing: '',
@@ -18,7 +19,9 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   tieLines: [],
   cases: [],
   points: [],
+  passes: [],
   troubles: [],
+  risks: [],
   notes: [],
   working: [],
 });

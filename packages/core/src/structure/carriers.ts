@@ -2,7 +2,7 @@ import type { BaseId, JobFile, Piece, PieceOf, Spot } from '@early-lantern/contr
 import { DRAG, SOLID } from '../air/wind.ts';
 import { pairBow } from '../geometry/pair-arch.ts';
 import type { Recipe } from '../piece/recipe.ts';
-import { inchesToMetres } from '../quantity/length.ts';
+import { formatLength, inchesToMetres } from '../quantity/length.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
 import type { PieceMass } from './mass.ts';
@@ -16,6 +16,8 @@ export interface Carrier extends Omit<Standing, 'feet' | 'friction' | 'ties'> {
   base: BaseId;
   /** Middles of the feet, m right of the piece's own middle. */
   feetXM: number[];
+  /** Where a line can be tied to it, m right of its middle and above its foot, to be mirrored; the best first. */
+  tieEnds: { xM: number; yM: number }[];
   /** Tie lines that practice asks for outdoors, whatever the figures. */
   tiesByPractice: number;
   troubles: string[];
@@ -26,6 +28,9 @@ export interface Carrier extends Omit<Standing, 'feet' | 'friction' | 'ties'> {
 /** From this much pipe an arch is a large one, m. From memory, an editable default. */
 const LARGE_ARCH_M = 6;
 const LARGE_ARCH_TIES = 4;
+/** Lines are tied at this share of the height, an arch's down to its shoulders. From memory, editable defaults. */
+const TIE_AT = 0.9;
+const SHOULDER = 0.7;
 /** Cloth lets little air through, greenery on mesh more. From memory, editable defaults. */
 const SOLID_OF = { curtain: 0.95, greenery: 0.8, boards: 1, sign: 1 } as const;
 /** A kit of stand and crossbar that curtains and panels hang on: metres of backdrop one stand carries. */
@@ -34,6 +39,11 @@ const STAND_M = 3;
 const STRING_PULL_N = 20;
 /** A lamp pole of 1 in. steel tube, 1 mm wall: E · I, N·m². From memory, an editable default. */
 const LAMP_POLE_NM2 = 1140;
+/** The same of a rigid pole, 1½ in. steel tube, 2 mm wall, as plates and drape bases take it. From memory. */
+const RIGID_POLE_NM2 = 10_000;
+const RIGID_BASES: readonly BaseId[] = ['plate-2ft', 'drape-base'];
+/** A pole that leans by more than this share of its height looks wrong and goes on leaning. From memory. */
+const MOST_LEAN = 0.03;
 /** A lamp-type stand carries about this much; taller or wider goes on a plate. Common practice, no source. */
 const LAMP_POLE_M = 2.3;
 const LAMP_WIDTH_M = 0.65;
@@ -51,7 +61,7 @@ export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: J
     case 'tower':
       return columnCarrier(piece, recipe, mass, file);
     case 'standing-garland':
-      return poleCarrier(piece, recipe, mass);
+      return poleCarrier(piece, recipe, mass, file);
     case 'photo-frame':
       return frameCarrier(piece, recipe, mass);
     case 'panel-wall': {
@@ -110,6 +120,7 @@ function upright(label: string, base: BaseId, recipe: Recipe, mass: PieceMass): 
     topM: recipe.topM,
     pullAtTopN: 0,
     pushAtFootN: 0,
+    tieEnds: [{ xM: 0, yM: TIE_AT * recipe.topM }],
     tiesByPractice: 0,
     troubles: [],
     notes: [],
@@ -134,13 +145,19 @@ function archCarrier(piece: PieceOf<'packed-arch'>, recipe: Recipe, mass: PieceM
     pushAtFootN: bent.thrustN,
     // The pipe is pushed on its bases: each stands for itself against sliding.
     isJoined: true,
+    // From near the crown down to the shoulders.
+    tieEnds: rod.points
+      .filter(({ x, y }) => x > 0 && y >= SHOULDER * rod.rise && y <= TIE_AT * rod.rise)
+      .map(({ x, y }) => ({ xM: x, yM: y })),
     tiesByPractice: pipeLengthM >= LARGE_ARCH_M ? LARGE_ARCH_TIES : 0,
     troubles:
       bent.verdict === 'kinks'
         ? [
             `${name}: bent this tight the ${pipe.label} kinks; widen the span, take more pipe or a thinner one.`,
           ]
-        : [],
+        : bent.verdict === 'sags'
+          ? [`${name}: the ${pipe.label} is too soft for what it carries; take a stiffer one.`]
+          : [],
     notes:
       bent.verdict === 'may creep in heat'
         ? [`The ${pipe.label} is bent by ${(bent.strain * 100).toFixed(1)} %: it may creep in heat.`]
@@ -189,15 +206,22 @@ function archPull(tower: Piece & { at: { xM: number } }, arch: PieceOf<'pair-arc
   return sides.map((side) => -side * pull);
 }
 
-function poleCarrier(piece: PieceOf<'standing-garland'>, recipe: Recipe, mass: PieceMass): Carrier {
+function poleCarrier(
+  piece: PieceOf<'standing-garland'>,
+  recipe: Recipe,
+  mass: PieceMass,
+  file: JobFile,
+): Carrier {
   const { poleM, gapM, widthM, curve } = piece;
   const isHeavy = poleM > LAMP_POLE_M || widthM > LAMP_WIDTH_M;
   const onPoleM = Math.max(0.1, poleM - gapM);
   const beyond = curve.lengthM / (onPoleM + curve.lengthM);
   const side = curve.side === 'left' ? -1 : 1;
+  const isRigid = isHeavy || RIGID_BASES.includes(piece.hold?.base ?? 'lamp-base');
+  const stiffness = isRigid ? RIGID_POLE_NM2 : LAMP_POLE_NM2;
   const reachM = CURVE_REACH * (curve.lengthM / CURVE_RAD);
   const kg = mass.dressingKg;
-  const leanM = (kg * GRAVITY * beyond * reachM * poleM ** 2) / (2 * LAMP_POLE_NM2);
+  const leanM = (kg * GRAVITY * beyond * reachM * poleM ** 2) / (2 * stiffness);
   const area = DRAG * SOLID * ((1 + piece.taper) / 2) * widthM * (onPoleM + curve.lengthM * 0.5);
   return {
     ...upright(
@@ -211,6 +235,12 @@ function poleCarrier(piece: PieceOf<'standing-garland'>, recipe: Recipe, mass: P
     dragSideM2: area,
     windHeightM: gapM + onPoleM / 2,
     topM: poleM,
+    troubles:
+      leanM > MOST_LEAN * poleM
+        ? [
+            `${piece.name}: the pole leans by ${formatLength(leanM, file.workshop.units)} at its top; take a rigid pole on a plate, or bend less of it over.`,
+          ]
+        : [],
     working: [
       working(
         'Lean of the pole at its top',
@@ -219,7 +249,8 @@ function poleCarrier(piece: PieceOf<'standing-garland'>, recipe: Recipe, mass: P
           ['beyond the top', kg * beyond, 'kg'],
           ['reach', reachM, 'm'],
           ['h', poleM, 'm'],
-          ['E I', LAMP_POLE_NM2, 'N·m²'],
+          ['E I', stiffness, 'N·m²'],
+          ['most', MOST_LEAN * poleM * 1000, 'mm'],
         ],
         { value: leanM * 1000, unit: 'mm' },
         'statics; E I from memory, an editable default; joints add to it',
@@ -264,6 +295,7 @@ function flatCarrier(
     topM: heightM,
     pullAtTopN: 0,
     pushAtFootN: 0,
+    tieEnds: [{ xM: widthM / 2, yM: TIE_AT * heightM }],
     tiesByPractice: 0,
     troubles: [],
     notes: [],

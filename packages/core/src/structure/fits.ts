@@ -1,3 +1,11 @@
+import { inchesToMetres } from '../quantity/length.ts';
+import data from './sockets.json';
+
+/** Sockets of couplings, tees and elbows by nominal size and standard: what a pipe is pushed into. */
+export const sockets: readonly { id: string; label: string; idM: number; source: string }[] = data.map(
+  ({ socketIn, ...row }) => ({ ...row, idM: inchesToMetres(socketIn) }),
+);
+
 /** How a rod sits in a sleeve, or a table in a clamp. */
 export interface Fit {
   /** Between rod and sleeve on each side, or left in the jaw; mm, below zero where it does not go. */

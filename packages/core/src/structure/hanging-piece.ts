@@ -1,11 +1,19 @@
 import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
 import { dynamicPressure, speedOf } from '../air/wind.ts';
+import { garlandLine } from '../fixing/garland-line.ts';
 import { hangGarland } from '../fixing/hanging.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
 import type { PieceMass } from './mass.ts';
+
+/** What follows when the point that bears most lets go, its section then left with a factor. */
+function followsFrom(factor: number, index: number): string {
+  const which = `If point ${index + 1} lets go, `;
+  if (factor < 1) return `${which}its neighbours cannot bear the rest: the section comes down.`;
+  return `${which}its neighbours still hold, with a factor of ${Math.min(99, factor).toFixed(1)}.`;
+}
 
 /** What hangs from points along its line: each point's factor with weight down and wind across. */
 export function hangingPiece(
@@ -29,6 +37,9 @@ export function hangingPiece(
     (a, b) => (a && a.factor <= b.factor ? a : b),
     undefined,
   );
+  const line = garlandLine(piece, spot);
+  const overhead = points.filter(({ at }) => line.isOverhead(at * line.lengthM));
+  const leftWithout = (id: string) => hung.ifGone.get(id) ?? Infinity;
   const gustAtFactor = (factor: number) =>
     Math.min(
       ...hung.points.map(({ ratingN, loadN, windNPerPa }) => {
@@ -45,11 +56,16 @@ export function hangingPiece(
     governing: worst ? 'the point that bears most for its rating' : '',
     ...gustLevels(gustAtFactor(1), takeDown),
     points,
+    ...(worst
+      ? { weakest: { pointId: worst.id, follows: followsFrom(leftWithout(worst.id), points.indexOf(worst)) } }
+      : {}),
     troubles: hung.troubles,
-    notes: [
-      ...hung.oneFails,
-      ...(hung.isProven ? [] : ['Fewer points might do: not all choices were looked at.']),
-    ],
+    risks: overhead.some(({ id }) => leftWithout(id) < 1)
+      ? [
+          `${piece.name}: if one point overhead lets go, the next follows; one more beside it would hold. Nothing above people on an unrated point.`,
+        ]
+      : [],
+    notes: [...(hung.isProven ? [] : ['Fewer points might do: not all choices were looked at.'])],
     working: [
       ...mass.working,
       ...(worst

@@ -1,12 +1,14 @@
-import type { HoldPiece, Holds, JobFile, Piece, Spot } from '@early-lantern/contract';
+import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
 import { DOOR_GUST_MS } from '../air/wind.ts';
 import { clearWords, intrusion } from '../fixing/place.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
+import { formatLength } from '../quantity/length.ts';
 import { carrierOf } from './carriers.ts';
 import { gustAt, isOutdoors } from './gust-at.ts';
 import { hangingPiece } from './hanging-piece.ts';
 import { massOf } from './mass.ts';
+import { goesThrough, passesOf } from './passes.ts';
 import { placedPiece } from './placed-piece.ts';
 import { standingPiece } from './standing-piece.ts';
 
@@ -22,9 +24,36 @@ export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe:
     gustMs,
     gustSource: source,
     isOutdoors: outside !== undefined,
-    pieces: recipes.map(({ piece, recipe }) => holdPiece(piece, recipe, file)),
+    pieces: inTurn(file, recipes),
   };
 }
+
+/** Piece after piece, each with the weights that other jobs of the day and the pieces before it leave. */
+function inTurn(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe }[]): HoldPiece[] {
+  let weights = weightsFor(file);
+  return recipes.map(({ piece, recipe }) => {
+    const held = holdPiece(piece, recipe, file, weights);
+    const bases = held.ballastKg.length;
+    if (held.weights.length) weights = without(weights, held.weights, bases);
+    return held;
+  });
+}
+
+/** The workshop's weights, less what jobs of the day with earlier doors take. */
+const weightsFor = ({ workshop: { weights = [], sameDay = [] } }: JobFile): readonly Weight[] =>
+  sameDay
+    .filter(({ isFirst }) => isFirst)
+    .reduce<readonly Weight[]>((left, claim) => without(left, claim.weights, 1), weights);
+
+const without = (
+  weights: readonly Weight[],
+  taken: readonly { id: string; count: number }[],
+  times: number,
+): Weight[] =>
+  weights.map((one) => {
+    const gone = taken.find(({ id }) => id === one.id)?.count ?? 0;
+    return { ...one, count: Math.max(0, one.count - gone * times) };
+  });
 
 const spotOf = (piece: Piece, file: JobFile) => file.site.spots.find((one) => one.id === piece.spotId);
 
@@ -35,31 +64,47 @@ interface Known {
 const known = new WeakMap<Piece, Known>();
 
 /** One piece, worked out again only when it or what it asks of the job has changed. */
-function holdPiece(piece: Piece, recipe: Recipe, file: JobFile): HoldPiece {
+function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
   const { site, workshop, job } = file;
   const arches = job.pieces.filter((one) => one.kind === 'pair-arch');
-  const asked = [site, workshop, job.gustMs, ...job.crew, ...arches];
+  const counts = weights.map(({ count }) => count);
+  const asked = [site, workshop, job.gustMs, ...job.crew, ...arches, ...counts];
   const before = known.get(piece);
   if (before && before.asked.length === asked.length && before.asked.every((one, i) => one === asked[i]))
     return before.held;
-  const held = holdAnew(piece, recipe, file);
+  const held = holdAnew(piece, recipe, file, weights);
   known.set(piece, { asked, held });
   return held;
 }
 
 /** Stands, hangs, or is only set down. */
-function holdAnew(piece: Piece, recipe: Recipe, file: JobFile): HoldPiece {
+function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
   const spot = spotOf(piece, file);
   if (!spot) throw new RangeError(`"${piece.name}" has no spot "${piece.spotId}" at this site`);
   const mass = massOf(recipe);
   const carrier = carrierOf(piece, recipe, mass, file);
   const held = carrier
-    ? standingPiece(piece, spot, carrier, mass, file)
+    ? standingPiece(piece, spot, carrier, mass, file, weights)
     : piece.kind === 'organic-garland'
       ? hangingPiece(piece, spot, recipe, mass, file)
       : placedPiece(piece, spot, mass, file);
-  return { ...held, troubles: [...inTheWay(piece, spot, file), ...held.troubles] };
+  const passes = passesOf(piece, file);
+  return {
+    ...held,
+    isOutdoors: isOutdoors(spot, file),
+    passes,
+    troubles: [...inTheWay(piece, spot, file), ...held.troubles, ...stuck(piece, passes, file)],
+  };
 }
+
+/** Parts that are too long or wide for what they have to go through. */
+const stuck = (piece: Piece, passes: readonly Pass[], { workshop: { units } }: JobFile): string[] =>
+  passes
+    .filter((pass) => !goesThrough(pass))
+    .map(
+      ({ thing, through, needsM, hasM }) =>
+        `${piece.name}: its ${thing} of ${formatLength(needsM, units)} does not go through or into ${through}, ${formatLength(hasM as number, units)}.`,
+    );
 
 /** Balloons in a zone that must stay clear. */
 function inTheWay(piece: Piece, spot: Spot, file: JobFile): string[] {

@@ -1,15 +1,13 @@
-import type { CutBar, JobFile, Piece, PipeId } from '@early-lantern/contract';
+import type { JobFile, Piece, PipeId, PipePart, Plan } from '@early-lantern/contract';
 import { unitsFor } from '../materials/materials.ts';
 import { cutPlan } from './cut-list.ts';
 import { pipeOf } from './pipes.ts';
 
-/** A length of pipe that a piece takes. */
-interface PipePart {
-  pipe: PipeId;
-  pieceId: string;
-  label: string;
-  lengthM: number;
-}
+/** A part with the other job of the day that takes it. */
+type Cut = PipePart & { job?: string };
+
+/** So many pipes alike are looked at: a day takes fewer. */
+const MOST_OWNED = 40;
 
 /** Bars and posts of frames and centrepieces are of this. Common practice, no source. */
 const FRAME_PIPE: PipeId = 'pvc-half';
@@ -27,7 +25,7 @@ function run(pipe: PipeId, pieceId: string, label: string, lengthM: number): Pip
 }
 
 /** What has to be cut of pipe for a piece. */
-function pipePartsOf(piece: Piece): PipePart[] {
+export function pipePartsOf(piece: Piece): PipePart[] {
   switch (piece.kind) {
     case 'packed-arch':
       return run(piece.pipe, piece.id, `${piece.name}: arch`, piece.pipeLengthM);
@@ -44,30 +42,76 @@ function pipePartsOf(piece: Piece): PipePart[] {
   }
 }
 
-/** The cut list over all pieces: for each pipe the fewest stock lengths, and the bound that shows it. */
-export function cutListOf({ job }: JobFile): {
-  cutList: CutBar[];
-  cutBounds: { stock: string; lengths: number; atLeast: number }[];
-} {
-  const parts = job.pieces.flatMap(pipePartsOf);
+/** What has to be cut of pipe for all pieces of a job. */
+export const jobPipeParts = ({ job }: JobFile): PipePart[] => job.pieces.flatMap(pipePartsOf);
+
+/** What joins the pipes of a job: couplings within a run, tees and elbows at a frame's corners. */
+function jointsOf({ job }: JobFile): Plan['joints'] {
+  const found = new Map<string, Plan['joints'][number]>();
+  const add = (item: string, pipe: PipeId, count: number) => {
+    if (count === 0) return;
+    const key = `${item}, ${pipe}`;
+    const before = found.get(key)?.count ?? 0;
+    found.set(key, { item, pipe, label: `${pipeOf(pipe).label} ${item}`, count: before + count });
+  };
+  for (const piece of job.pieces) {
+    if (piece.kind === 'packed-arch') add('coupling', piece.pipe, pipePartsOf(piece).length - 1);
+    if (piece.kind === 'photo-frame') {
+      add('coupling', FRAME_PIPE, pipePartsOf(piece).length - 2);
+      add('tee', FRAME_PIPE, 2);
+      add('elbow', FRAME_PIPE, 2);
+    }
+  }
+  return [...found.values()];
+}
+
+type Cuts = Pick<Plan, 'cutList' | 'cutBounds' | 'joints'>;
+
+let known: { key: string; cuts: Cuts } | undefined;
+
+/**
+ * The cut list over all pieces of the day, other jobs' too: for each pipe what the workshop owns first, then the
+ * fewest stock lengths, and the bound that shows it. Worked out again only when something to be cut has changed.
+ */
+export function cutListOf(file: JobFile): Cuts {
+  const { ownPipes = [], sameDay = [] } = file.workshop;
+  const parts: Cut[] = [
+    ...jobPipeParts(file),
+    ...sameDay.flatMap(({ job, pipes }) => pipes.map((part) => ({ ...part, job }))),
+  ];
+  const key = JSON.stringify([parts, ownPipes]);
+  if (known?.key === key) return known.cuts;
   const used = [...new Set(parts.map((part) => part.pipe))];
   const plans = used.map((pipe) => {
     const { stockM } = pipeOf(pipe);
+    const owned = ownPipes
+      .filter((one) => one.pipe === pipe)
+      .flatMap(({ lengthM, count }) => Array.from({ length: Math.min(count, MOST_OWNED) }, () => lengthM));
     const plan = cutPlan(
       parts.filter((part) => part.pipe === pipe),
       stockM,
+      owned,
     );
-    return { stock: `pipe-${pipe}`, stockM, plan };
+    return { stock: `pipe-${pipe}`, plan };
   });
-  return {
-    cutList: plans.flatMap(({ stock, stockM, plan }) =>
-      plan.bars.map(({ parts: cuts, wasteM }) => ({
+  const cuts: Cuts = {
+    cutList: plans.flatMap(({ stock, plan }) =>
+      plan.bars.map(({ parts: cuts, lengthM, isOwned, wasteM }) => ({
         stock,
-        stockM,
-        cuts: cuts.map(({ pieceId, label, lengthM }) => ({ pieceId, label, lengthM })),
+        stockM: lengthM,
+        isOwned,
+        cuts: cuts.map(({ pieceId, label, lengthM, job }) => ({
+          pieceId,
+          label,
+          lengthM,
+          ...(job ? { job } : {}),
+        })),
         wasteM,
       })),
     ),
-    cutBounds: plans.map(({ stock, plan }) => ({ stock, lengths: plan.bars.length, atLeast: plan.atLeast })),
+    cutBounds: plans.map(({ stock, plan }) => ({ stock, lengths: plan.lengths, atLeast: plan.atLeast })),
+    joints: jointsOf(file),
   };
+  known = { key, cuts };
+  return cuts;
 }

@@ -1,4 +1,4 @@
-import type { BaseId, HoldPiece, JobFile, Piece, Spot, TieLine } from '@early-lantern/contract';
+import type { BaseId, HoldPiece, JobFile, Piece, Spot, TieLine, Weight } from '@early-lantern/contract';
 import { beaufort, dynamicPressure } from '../air/wind.ts';
 import { working } from '../working.ts';
 import { ballastFor } from './ballast.ts';
@@ -17,12 +17,12 @@ import {
   type TieSet,
   tieTension,
 } from './standing.ts';
+import { type TiePlace, tiePlaces } from './tie-lines.ts';
 
 /** What a stake in grass and a fixed point indoors hold, N. From memory, editable defaults. */
 const STAKE_N = 150;
 const FIXED_POINT_N = 120;
-/** Lines leave the piece at this share of its height, and reach out as far as this share of that. */
-const TIE_AT = 0.9;
+/** Lines reach out forward and back as far as this share of the piece's height. From memory, an editable default. */
 const TIE_REACH = 0.6;
 /** Ballast is found for this much over what is required. */
 const LITTLE_MARGIN = 1.15;
@@ -36,6 +36,7 @@ export function standingPiece(
   carrier: Carrier,
   mass: PieceMass,
   file: JobFile,
+  weights: readonly Weight[],
 ): HoldPiece {
   const rules = rulesOf(file);
   const outdoors = isOutdoors(spot, file);
@@ -45,15 +46,8 @@ export function standingPiece(
   const base = baseOf(baseId);
   const lines = piece.hold?.tieLines ?? 0;
   const anchor = anchorAt(spot, file);
-  const ties: TieSet | undefined =
-    lines >= 2
-      ? {
-          perSide: Math.floor(lines / 2),
-          heightM: TIE_AT * carrier.topM,
-          reachM: Math.max(1, TIE_REACH * carrier.topM),
-          anchorN: anchor.holdsN,
-        }
-      : undefined;
+  const tied = lines >= 2 ? tiedFrom(piece, carrier, Math.floor(lines / 2), spot) : undefined;
+  const ties: TieSet | undefined = tied && { ...tied.set, anchorN: anchor.holdsN };
   const standing = (ballastKg: number): Standing => ({
     ...carrier,
     feet: carrier.feetXM.map((xM) => ({
@@ -72,7 +66,7 @@ export function standingPiece(
   const wanted = piece.hold?.ballastKg ?? leastBallast(holdsWith, base.mostBallastKg);
   const feet = carrier.feetXM.length;
   // A workshop that has counted no weights is taken to find some.
-  const owned = file.workshop.weights?.length ? file.workshop.weights : undefined;
+  const owned = file.workshop.weights?.length ? weights : undefined;
   const set = owned ? ballastFor(wanted, owned, feet) : undefined;
   // Typed ballast counts as typed; found ballast is what the weights really come to.
   const ballastKg = piece.hold?.ballastKg ?? Math.min(base.mostBallastKg, set?.massKg ?? wanted);
@@ -89,7 +83,7 @@ export function standingPiece(
     ...gustLevels(limit, takeDown),
     ballastKg: carrier.feetXM.map(() => Number(ballastKg.toFixed(2))),
     weights: set?.weights ?? [],
-    tieLines: ties ? tieLinesOf(piece, carrier, ties, pressure, anchor.label) : [],
+    tieLines: tied && ties ? tieLinesOf(carrier, ties, tied.places, pressure, anchor.label) : [],
     cases,
     troubles: [
       ...carrier.troubles,
@@ -98,6 +92,9 @@ export function standingPiece(
             `${piece.name}: a large arch outdoors asks for ${carrier.tiesByPractice} tie lines at the top, two forward and two back.`,
           ]
         : []),
+      ...(tied?.blocked
+        ? [`${piece.name}: wherever its tie lines run, they cross what must stay clear.`]
+        : []),
       ...(outdoors && baseId === 'lamp-base'
         ? [`${piece.name}: a lamp-type base is for indoors and light traffic; outdoors it takes a plate.`]
         : []),
@@ -105,7 +102,9 @@ export function standingPiece(
         ? [`${piece.name}: no more than ${base.mostBallastKg} kg stack on the ${base.label}.`]
         : []),
       ...(owned && !set && wanted > 0
-        ? [`${piece.name}: the workshop's weights do not make up ${wanted} kg on each base.`]
+        ? [
+            `${piece.name}: ${left(owned) < left(file.workshop.weights ?? []) ? 'what the other pieces of the day leave of the weights does' : "the workshop's weights do"} not make up ${wanted} kg on each base.`,
+          ]
         : []),
     ],
     notes: carrier.notes,
@@ -135,6 +134,8 @@ export function standingPiece(
   };
 }
 
+const left = (weights: readonly Weight[]) => weights.reduce((sum, { count }) => sum + count, 0);
+
 /** Outdoors what stands goes on a plate of 2 ft by 2 ft at least. Common practice, no source. */
 const usualBase = (base: BaseId, outdoors: boolean): BaseId =>
   outdoors && (base === 'lamp-base' || base === 'small-plate') ? 'plate-2ft' : base;
@@ -161,24 +162,34 @@ function anchorAt(spot: Spot, file: JobFile): { label: string; holdsN: number } 
   return { label: 'a weight of 30 kg', holdsN: 30 * GRAVITY * frictionOn(spot.floor) };
 }
 
+/** Where lines run, and what they make of it together: the lowest end and the furthest stake to the side count. */
+function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
+  const middle = 'at' in piece ? piece.at : { xM: 0, yM: 0 };
+  const ends = (side: -1 | 1) =>
+    carrier.tieEnds.map(({ xM, yM }) => ({ xM: middle.xM + side * xM, yM: middle.yM + yM }));
+  const { places, blocked } = tiePlaces({ left: ends(-1), right: ends(1) }, perSide, spot);
+  const heightM = Math.min(...places.map(({ from }) => from.yM - middle.yM));
+  const sideM = Math.max(...places.map(({ from, toXM }) => Math.abs(toXM - from.xM)));
+  const set = { perSide, heightM, reachM: Math.max(1, TIE_REACH * carrier.topM), sideM };
+  return { set, places, blocked };
+}
+
 function tieLinesOf(
-  piece: Piece,
   carrier: Carrier,
   ties: TieSet,
+  places: readonly TiePlace[],
   pressurePa: number,
   anchor: string,
 ): TieLine[] {
   // What overturns in the wind, taken at the height of the lines as if the bases held nothing back.
   const forceN = (carrier.dragFrontM2 * carrier.windHeightM * pressurePa) / ties.heightM;
   const tensionN = Number(tieTension(ties, forceN).toFixed(1));
-  const middle = 'at' in piece ? piece.at : { xM: 0, yM: 0 };
+  const round = (metres: number) => Number(metres.toFixed(3));
   return (['front', 'back'] as const).flatMap((towards) =>
-    Array.from({ length: ties.perSide }, (_, i) => ({
+    places.map(({ from, toXM }) => ({
       towards,
-      fromXYM: {
-        xM: Number((middle.xM + (ties.perSide > 1 ? (i / (ties.perSide - 1) - 0.5) * 0.6 : 0)).toFixed(3)),
-        yM: Number((middle.yM + ties.heightM).toFixed(3)),
-      },
+      fromXYM: { xM: round(from.xM), yM: round(from.yM) },
+      toXM: round(toXM),
       reachM: Number(ties.reachM.toFixed(2)),
       tensionN,
       anchor,

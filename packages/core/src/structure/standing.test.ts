@@ -55,8 +55,10 @@ test('a garland that curves to one side tips that way sooner', () => {
 
 test('a tie line holds its anchor less the hand’s pull, along the slope, by hand', () => {
   // 3 up, 4 out: cosine 0.8; two lines of 150 N less 20 N each.
-  const ties = { perSide: 2, heightM: 3, reachM: 4, anchorN: 150 };
+  const ties = { perSide: 2, heightM: 3, reachM: 4, sideM: 0, anchorN: 150 };
   expect(tieForce(ties)).toBeCloseTo(2 * 130 * 0.8, 9);
+  // A stake 12 to the side makes a line of 13 by Pythagoras (3, 4, 12): 4/13 of the pull acts across.
+  expect(tieForce({ ...ties, sideM: 12 })).toBeCloseTo((2 * 130 * 4) / 13, 9);
   const front = caseOf(column({ ties }), 'tips over to the front');
   expect(front.resists).toBeCloseTo(49.05 + 208 * 3, 9);
 });

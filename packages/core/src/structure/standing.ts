@@ -50,6 +50,8 @@ export interface TieSet {
   perSide: number;
   heightM: number;
   reachM: number;
+  /** How far a stake stands to one side of its line's upper end, m; the lines of a side pull evenly to both. */
+  sideM: number;
   /** What one anchor holds, N along the line. */
   anchorN: number;
 }
@@ -58,14 +60,17 @@ export interface TieSet {
 const PRETENSION_N = 20;
 
 /** What the ties of one side hold back, N horizontally: the anchors' load less the hand's pull, along the slope. */
-export function tieForce({ perSide, heightM, reachM, anchorN }: TieSet): number {
-  const slope = Math.atan2(heightM, reachM);
-  return perSide * Math.max(0, anchorN - PRETENSION_N) * Math.cos(slope);
+export function tieForce(ties: TieSet): number {
+  return ties.perSide * Math.max(0, ties.anchorN - PRETENSION_N) * acrossShare(ties);
 }
 
-/** Pull in one line when its side holds `forceN` horizontally: over the cosine of the slope, with the pretension. */
-export function tieTension({ perSide, heightM, reachM }: TieSet, forceN: number): number {
-  return Math.max(0, forceN) / perSide / Math.cos(Math.atan2(heightM, reachM)) + PRETENSION_N;
+/** Of the pull along a line, what acts forward or back: reach over the line's length. */
+const acrossShare = ({ heightM, reachM, sideM }: TieSet): number =>
+  reachM / Math.hypot(heightM, reachM, sideM);
+
+/** Pull in one line when its side holds `forceN` forward or back: over the share that acts so, with the pretension. */
+export function tieTension(ties: TieSet, forceN: number): number {
+  return Math.max(0, forceN) / ties.perSide / acrossShare(ties) + PRETENSION_N;
 }
 
 /**

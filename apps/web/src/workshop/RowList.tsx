@@ -1,0 +1,160 @@
+import AddIcon from '@mui/icons-material/Add';
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Fragment, type ReactNode } from 'react';
+import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { LengthField } from '../parts/LengthField.tsx';
+
+/** One cell of a row: how wide, and the field that changes it. */
+interface Column<T> {
+  width: string;
+  field: (row: T, set: (edit: Partial<T>) => void) => ReactNode;
+}
+
+/** Keys of a row whose values are of one type. */
+type KeyOf<T, V> = { [K in keyof T]-?: NonNullable<T[K]> extends V ? K : never }[keyof T];
+
+const edit = <T,>(key: keyof T, value: unknown) => ({ [key]: value }) as Partial<T>;
+
+/** A name, as wide as there is room. */
+export const nameColumn = <T,>(label: string, key: KeyOf<T, string>): Column<T> => ({
+  width: 'minmax(0, 1fr)',
+  field: (row, set) => (
+    <CommitField
+      label={label}
+      value={String(row[key])}
+      onCommit={(text) => someName(text, (name) => set(edit(key, name)))}
+    />
+  ),
+});
+
+export const wholeColumn = <T,>(
+  label: string,
+  key: KeyOf<T, number>,
+  min: number,
+  max: number,
+): Column<T> => ({
+  width: '96px',
+  field: (row, set) => (
+    <CommitField
+      label={label}
+      value={String(row[key])}
+      onCommit={(text) => wholeNumber(text, min, max, (count) => set(edit(key, count)))}
+    />
+  ),
+});
+
+export const numberColumn = <T,>(
+  label: string,
+  key: KeyOf<T, number>,
+  min: number,
+  max: number,
+): Column<T> => ({
+  width: '96px',
+  field: (row, set) => (
+    <CommitField
+      label={label}
+      value={String(row[key])}
+      onCommit={(text) => {
+        const value = Number(text.replace(',', '.'));
+        if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
+        set(edit(key, value));
+        return undefined;
+      }}
+    />
+  ),
+});
+
+export const lengthColumn = <T,>(
+  label: string,
+  key: KeyOf<T, number>,
+  min: number,
+  max: number,
+): Column<T> => ({
+  width: '124px',
+  field: (row, set) => (
+    <LengthField
+      label={label}
+      valueM={Number(row[key] ?? 0)}
+      min={min}
+      max={max}
+      onCommit={(metres) => set(edit(key, metres))}
+    />
+  ),
+});
+
+export const choiceColumn = <T,>(
+  label: string,
+  key: KeyOf<T, string>,
+  choices: readonly { id: string; label: string }[],
+): Column<T> => ({
+  width: 'minmax(120px, 0.7fr)',
+  field: (row, set) => (
+    <TextField
+      select
+      label={label}
+      value={String(row[key])}
+      onChange={(event) => set(edit(key, event.target.value))}
+    >
+      {choices.map((choice) => (
+        <MenuItem key={choice.id} value={choice.id}>
+          {choice.label}
+        </MenuItem>
+      ))}
+    </TextField>
+  ),
+});
+
+interface RowListProps<T extends { id: string }> {
+  title: string;
+  rows: readonly T[];
+  columns: readonly Column<T>[];
+  /** How a row is called when it is deleted. */
+  nameOf: (row: T) => string;
+  onChange: (rows: T[]) => void;
+  /** What the button says, and the row it adds. */
+  add: { label: string; row: () => T };
+  /** Said while there is none. */
+  empty?: string;
+  /** So many must stay. */
+  least?: number;
+}
+
+/** Things of the workshop, a line each: changed in place, deleted, added. */
+export function RowList<T extends { id: string }>(props: RowListProps<T>) {
+  const { title, rows, columns, nameOf, onChange, add, empty, least = 0 } = props;
+  const template = `${columns.map(({ width }) => width).join(' ')} auto`;
+  return (
+    <Stack spacing={1.25}>
+      <Typography variant="h2">{title}</Typography>
+      {rows.length === 0 && empty && <Typography sx={{ color: 'text.secondary' }}>{empty}</Typography>}
+      {rows.map((row) => (
+        <Box key={row.id} sx={{ display: 'grid', gap: 1, gridTemplateColumns: template }}>
+          {columns.map((column, i) => (
+            // Columns never change places.
+            // biome-ignore lint/suspicious/noArrayIndexKey: see above
+            <Fragment key={i}>
+              {column.field(row, (edited) =>
+                onChange(rows.map((one) => (one.id === row.id ? { ...one, ...edited } : one))),
+              )}
+            </Fragment>
+          ))}
+          <IconButton
+            aria-label={`Delete ${nameOf(row)}`}
+            disabled={rows.length <= least}
+            onClick={() => onChange(rows.filter((one) => one.id !== row.id))}
+          >
+            <DeleteIcon />
+          </IconButton>
+        </Box>
+      ))}
+      <Button
+        startIcon={<AddIcon />}
+        sx={{ alignSelf: 'start' }}
+        onClick={() => onChange([...rows, add.row()])}
+      >
+        {add.label}
+      </Button>
+    </Stack>
+  );
+}
