@@ -150,7 +150,10 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
           </svg>
         )}
       </Box>
-      <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
+      <Typography
+        className={canMove ? 'no-print' : undefined}
+        sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}
+      >
         {canMove
           ? 'Drag a point along the line, or walk to it with Tab and move it with the arrow keys: it stays where you put it (square) and is checked.'
           : held.tieLines.length

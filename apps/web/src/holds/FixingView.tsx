@@ -34,6 +34,7 @@ export function FixingView() {
         gap: 2,
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '360px minmax(0, 1fr)' },
         alignItems: 'start',
+        '@media print': { display: 'block' },
       }}
     >
       <Paper variant="outlined" className="no-print" sx={{ p: 2, display: 'grid', gap: 1.5 }}>

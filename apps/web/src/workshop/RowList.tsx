@@ -34,7 +34,7 @@ export const wholeColumn = <T,>(
   min: number,
   max: number,
 ): Column<T> => ({
-  width: '96px',
+  width: '112px',
   field: (row, set) => (
     <CommitField
       label={label}
@@ -50,7 +50,7 @@ export const numberColumn = <T,>(
   min: number,
   max: number,
 ): Column<T> => ({
-  width: '96px',
+  width: '112px',
   field: (row, set) => (
     <CommitField
       label={label}
@@ -88,7 +88,7 @@ export const choiceColumn = <T,>(
   key: KeyOf<T, string>,
   choices: readonly { id: string; label: string }[],
 ): Column<T> => ({
-  width: 'minmax(120px, 0.7fr)',
+  width: 'minmax(120px, 1fr)',
   field: (row, set) => (
     <TextField
       select

@@ -284,7 +284,7 @@ function dressWork(
   after: string[],
   hooksAfter: string[],
 ): Work[] {
-  const { piece, recipe, batches } = worked;
+  const { piece, recipe, batches, held } = worked;
   const isHigh = recipe.topM > REACH_M;
   const blownHere = batches
     .filter((batch) => batch.place === 'site')
@@ -297,13 +297,16 @@ function dressWork(
     if (here.length === 0) continue;
     const onLadder = isHigh && stage !== 'frame' && stage !== 'tie';
     const tasks = here.map((one): Work => {
-      const needed = effort(one.rate, one.amount, settings);
-      const work = one.rate === 'hang-point' ? withNote(needed, recipe) : needed;
+      // A garland's points are those that were found to hold it, where they were.
+      const isHung = stage === 'hang' && piece.kind === 'organic-garland';
+      const points = (isHung && held?.points.length) || one.amount;
+      const needed = effort(one.rate, isHung ? points : one.amount, settings);
+      const work = isHung ? withNote(needed, recipe, points) : needed;
       const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
       const hands = pair ? Math.min(2, crew.length) : 1;
       return {
         id: ownId(piece.id, one.id),
-        label: `${piece.name}: ${one.label}`,
+        label: `${piece.name}: ${one.label}${isHung ? `, ${plural(points, 'point')}` : ''}`,
         place: 'site',
         ...shared(work, hands),
         hands,
@@ -385,12 +388,12 @@ const frameCautions = (rate: SiteWork['rate']): string[] =>
   rate === 'place-furniture' ? ['lifting'] : ['frame-first'];
 
 /** Says where the number of points comes from. */
-function withNote(work: Effort, recipe: Recipe): Effort {
+function withNote(work: Effort, recipe: Recipe, count: number): Effort {
   const points = working(
     'Attachment points',
-    'one about every 2 ft, three at least',
+    'as *Holds* finds them; else one about every 2 ft, three at least',
     [['L', recipe.lengthM, 'm']],
-    { value: recipe.hangPoints, unit: 'points' },
+    { value: count, unit: 'points' },
     COMMON_PRACTICE,
   );
   return { ...work, working: [points, ...work.working] };

@@ -43,7 +43,7 @@ export const organicGarland: Kind<OrganicGarland> = {
         {
           id: 'hang',
           stage: 'hang',
-          label: `hang the base, ${plural(hangPoints, 'point')}`,
+          label: 'hang the base',
           rate: 'hang-point',
           amount: hangPoints,
         },

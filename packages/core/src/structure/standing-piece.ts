@@ -15,6 +15,7 @@ import {
   type Standing,
   standingCases,
   type TieSet,
+  tieForce,
   tieTension,
 } from './standing.ts';
 import { type TiePlace, tiePlaces } from './tie-lines.ts';
@@ -83,7 +84,8 @@ export function standingPiece(
     ...gustLevels(limit, takeDown),
     ballastKg: carrier.feetXM.map(() => Number(ballastKg.toFixed(2))),
     weights: set?.weights ?? [],
-    tieLines: tied && ties ? tieLinesOf(carrier, ties, tied.places, pressure, anchor.label) : [],
+    tieLines:
+      tied && ties ? tieLinesOf(leftForTies(cases, ties, pressure), ties, tied.places, anchor.label) : [],
     cases,
     troubles: [
       ...carrier.troubles,
@@ -174,15 +176,15 @@ function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
   return { set, places, blocked };
 }
 
-function tieLinesOf(
-  carrier: Carrier,
-  ties: TieSet,
-  places: readonly TiePlace[],
-  pressurePa: number,
-  anchor: string,
-): TieLine[] {
-  // What overturns in the wind, taken at the height of the lines as if the bases held nothing back.
-  const forceN = (carrier.dragFrontM2 * carrier.windHeightM * pressurePa) / ties.heightM;
+/** What is left for the lines of one side to hold, N forward or back: the wind's moment less the bases' own. */
+function leftForTies(cases: HoldPiece['cases'], ties: TieSet, pressurePa: number): number {
+  const [front] = cases;
+  if (!front) return 0;
+  const ownNm = front.resists - tieForce(ties) * ties.heightM;
+  return Math.max(0, front.pushes + front.perPa * pressurePa - ownNm) / ties.heightM;
+}
+
+function tieLinesOf(forceN: number, ties: TieSet, places: readonly TiePlace[], anchor: string): TieLine[] {
   const tensionN = Number(tieTension(ties, forceN).toFixed(1));
   const round = (metres: number) => Number(metres.toFixed(3));
   return (['front', 'back'] as const).flatMap((towards) =>
