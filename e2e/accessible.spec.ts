@@ -18,6 +18,8 @@ const screens: [name: string, path: string][] = [
   ['Lots', `${shed}/counts?view=lots`],
   ['To buy', `${shed}/counts?view=buy`],
   ['Pattern cards', '/jobs/meadow-finish/counts?view=cards'],
+  ['Bench', `${shed}/bench`],
+  ['Lasting', `${shed}/bench?view=lasting`],
   ['Clock', `${shed}/clock`],
   ['Run sheet', `${shed}/run-sheet`],
   ['a page that is not there', '/nowhere'],

@@ -19,6 +19,7 @@ import { planRoutes } from './plan/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
+import { weatherRoutes } from './weather/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
 
 interface AppOptions {
@@ -77,6 +78,7 @@ export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): 
     planRoutes,
     stockRoutes,
     sheetRoutes,
+    weatherRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

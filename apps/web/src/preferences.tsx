@@ -1,5 +1,12 @@
 import type { LengthUnits } from '@early-lantern/core';
-import { formatLength, formatShort, formatWind, inchesToMetres } from '@early-lantern/core';
+import {
+  formatLength,
+  formatShort,
+  formatTemp,
+  formatWind,
+  inchesToMetres,
+  inTheirDegrees,
+} from '@early-lantern/core';
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 import { useSettings } from './api/queries.ts';
 
@@ -13,6 +20,12 @@ interface Units {
   /** A wind, `18 mph` or `8.0 m/s`; a mass, `22 lb` or `10 kg`; a force, `2.2 lbf` or `9.8 N`. */
   wind: (metresPerSecond: number) => string;
   mass: (kg: number) => string;
+  /** A temperature, `91 °F` or `33 °C`, and bare numbers in these units for charts. */
+  temp: (celsius: number) => string;
+  tempNumber: (celsius: number) => number;
+  tempUnit: '°C' | '°F';
+  windNumber: (metresPerSecond: number) => number;
+  windUnit: 'm/s' | 'mph';
   force: (newtons: number) => string;
   /** Diameters from inches, `10–16 in` or `25.4–40.6 cm`. */
   range: (inches: { min: number; max: number }) => string;
@@ -21,6 +34,7 @@ interface Units {
 const UnitsContext = createContext<Units | undefined>(undefined);
 const POUND = 0.453_592_37;
 const GRAVITY = 9.806_65;
+const MPH = 0.447_04;
 /** Two figures that matter, no more. */
 const tidy = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
 const KEPT_AS = 'early-lantern-units';
@@ -42,6 +56,11 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       long: (metres) => formatLength(metres, units),
       short: (metres) => formatShort(metres, units),
       wind: (speed) => formatWind(speed, units),
+      temp: (celsius) => formatTemp(celsius, units),
+      tempNumber: (celsius) => inTheirDegrees(celsius, units),
+      tempUnit: units === 'metric' ? '°C' : '°F',
+      windNumber: (speed) => (units === 'metric' ? speed : speed / MPH),
+      windUnit: units === 'metric' ? 'm/s' : 'mph',
       mass: (kg) => (units === 'metric' ? `${tidy(kg)} kg` : `${tidy(kg / POUND)} lb`),
       force: (newtons) =>
         units === 'metric' ? `${tidy(newtons)} N` : `${tidy(newtons / (POUND * GRAVITY))} lbf`,

@@ -54,6 +54,10 @@ export const router = createBrowserRouter([
             lazy: { Component: async () => (await import('./holds/HoldsScreen.tsx')).HoldsScreen },
           },
           {
+            path: 'bench',
+            lazy: { Component: async () => (await import('./bench/BenchScreen.tsx')).BenchScreen },
+          },
+          {
             path: 'clock',
             lazy: { Component: async () => (await import('./clock/ClockScreen.tsx')).ClockScreen },
           },

@@ -3,6 +3,7 @@ import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
 import { Site } from './site.ts';
+import { Forecast } from './weather.ts';
 
 const Window = z.strictObject({ from: Instant, until: Instant });
 
@@ -23,6 +24,8 @@ const HeadFields = z.strictObject({
   notes: Text,
   /** Strongest gust expected while the pieces stand, m/s, from the forecast looked at. */
   gustMs: z.number().min(0).max(60).optional(),
+  /** The forecast looked at. */
+  weather: Forecast.optional(),
   /** Who has read which caution. */
   acknowledged: z
     .array(z.strictObject({ code: Id, by: Id, at: Instant }))

@@ -1,7 +1,9 @@
 import { z } from 'zod';
+import { LampState } from './lamp-state.ts';
 import { InflatedRange, StandIn } from './piece/common.ts';
 import { PipeId } from './pipe.ts';
 import { Caution, CutBar, Holds } from './plan-hold.ts';
+import { LastingLot } from './plan-lasts.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
 import { Working } from './working.ts';
 
@@ -14,9 +16,6 @@ export type Fix = z.infer<typeof Fix>;
 
 export const LampName = z.enum(['enough', 'lasts', 'fits', 'holds', 'full', 'onTime']);
 export type LampName = z.infer<typeof LampName>;
-
-export const LampState = z.enum(['lit', 'low', 'out', 'unlit']);
-export type LampState = z.infer<typeof LampState>;
 
 export const Lamp = z.strictObject({
   state: LampState,
@@ -127,12 +126,33 @@ export const Task = z.strictObject({
   crew: z.array(Id),
   gear: z.array(Id),
   pieceId: Id.optional(),
+  /** What it blows: so many of a nominal size, for the base or as fillers. */
+  blows: z.strictObject({ nominalIn: DiameterIn, count: z.int(), isFiller: z.boolean() }).optional(),
   after: z.array(z.string()),
   /** What may hurt here: codes of the plan's cautions. */
   cautions: z.array(z.string()),
   working: z.array(Working),
 });
 export type Task = z.infer<typeof Task>;
+
+/** One go at the bench: alike balloons of a piece, who blows them with what, and to what. */
+export const BenchBatch = z.strictObject({
+  /** The clock's task. */
+  id: z.string(),
+  pieceId: Id,
+  label: z.string(),
+  place: z.enum(['workshop', 'site']),
+  start: Instant,
+  end: Instant,
+  crew: z.array(Id),
+  gear: z.array(Id),
+  nominalIn: DiameterIn,
+  /** So that they are as designed where it is hottest on site: smallest and largest. */
+  blowToIn: InflatedRange,
+  /** The lots it blows, or its part of them: name, colour, how many with spares. */
+  lots: z.array(z.strictObject({ id: z.string(), colour: Id, count: z.int() })),
+});
+export type BenchBatch = z.infer<typeof BenchBatch>;
 
 export const OnTime = z.strictObject({
   doors: Instant,
@@ -155,7 +175,9 @@ export const Plan = z.strictObject({
     working: z.array(Working),
   }),
   tasks: z.array(Task),
+  bench: z.strictObject({ batches: z.array(BenchBatch) }),
   onTime: OnTime,
+  lasts: z.strictObject({ lots: z.array(LastingLot) }),
   holds: Holds,
   cutList: z.array(CutBar),
   /** For each pipe: stock lengths to buy, and the fewest there could be. */

@@ -89,6 +89,8 @@ const SpotFields = z.strictObject({
   indoors: z.boolean().optional(),
   /** How the wind comes at it outdoors; left out, as in the open. */
   openness: z.enum(['sheltered', 'open']).optional(),
+  /** Indoors, as warm as it gets while the pieces stand; left out, a room's 21 °C. */
+  tempC: z.number().min(-20).max(50).optional(),
   /** What keeps adhesive from holding. */
   conditions: z
     .array(z.enum(['fresh-paint', 'damp', 'hot']))
@@ -120,6 +122,8 @@ const SiteFields = z.strictObject({
   id: Id,
   name: Name,
   indoors: z.boolean(),
+  /** Above the sea. */
+  altitudeM: z.number().min(-400).max(5000).optional(),
   /** One way from the workshop. */
   driveMin: z.int().min(0).max(720),
   loadIn: z.strictObject({

@@ -3,7 +3,7 @@ import { HoldRules, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
 import { DayClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
-import { Id, LengthM, Name, SharePct, TimeOfDay } from './scalars.ts';
+import { DiameterIn, Id, LengthM, Name, SharePct, TimeOfDay } from './scalars.ts';
 import { Colour, MaterialStock, OnOrder, Pack, Reserved, SizeEntry, StockRow, Supplier } from './stock.ts';
 
 /** What a crew member is trusted with. */
@@ -99,6 +99,14 @@ export const Vehicle = z.strictObject({
 });
 export type Vehicle = z.infer<typeof Vehicle>;
 
+/** How long balloons from a nominal size up stay as they should, hours at 21 °C. */
+export const HoldTime = z.strictObject({
+  fromIn: DiameterIn,
+  gas: z.enum(['air', 'helium']),
+  hours: z.number().min(0.5).max(2000),
+});
+export type HoldTime = z.infer<typeof HoldTime>;
+
 /** Zones found sound before: asking is slow, and a workshop asks for the same one at every validation. */
 const knownZones = new Set<string>();
 
@@ -144,6 +152,11 @@ const SettingsFields = z.strictObject({
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),
+  /** Own hold times; the engine's defaults stand for the rest. */
+  holdTimes: z.array(HoldTime).max(40).optional(),
+  /** Where the bench stands: above the sea, and how warm. */
+  altitudeM: z.number().min(-400).max(5000).optional(),
+  benchC: z.number().min(-10).max(45).optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
 });

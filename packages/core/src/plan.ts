@@ -1,5 +1,6 @@
 import type { HoldPiece, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
+import { benchBoard } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
 import type { WorkedPiece } from './clock/method.ts';
@@ -7,8 +8,11 @@ import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
 import { holdsLamp } from './lamps/holds.ts';
 import { holdsFixes } from './lamps/holds-fixes.ts';
+import { lastsLamp } from './lamps/lasts.ts';
+import { lastsFixes } from './lamps/lasts-fixes.ts';
 import { onTimeLamp } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
+import { lastingLots } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
@@ -17,7 +21,8 @@ import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
 
 /**
- * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lamps → fixes.
+ * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lasting
+ * → lamps → fixes.
  *
  * Pure: the same file gives the same plan, and nothing outside is read.
  *
@@ -25,7 +30,7 @@ import { cutListOf } from './structure/pipe-parts.ts';
  */
 export function planJob(file: JobFile): Plan {
   const plan = draftPlan(file);
-  const { enough, holds, onTime } = plan.lamps;
+  const { enough, lasts, holds, onTime } = plan.lamps;
   return {
     ...plan,
     lamps: {
@@ -34,6 +39,7 @@ export function planJob(file: JobFile): Plan {
         ...enough,
         fixes: enoughFixes(file, plan, enoughAnswer),
       },
+      lasts: { ...lasts, fixes: lastsFixes(file, plan, draftPlan) },
       holds: {
         ...holds,
         fixes:
@@ -66,23 +72,29 @@ export function draftPlan(file: JobFile): Plan {
   );
   // Clock: who does it when, counted back from doors.
   const clock = clockFor(file, worked);
+  const pieces = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
+  // What becomes of each lot from inflation to the end of the event.
+  const lots = lastingLots(file, pieces, clock.tasks);
   return {
     jobId: job.id,
     timeZone: workshop.timeZone,
-    pieces: worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file)),
+    pieces,
     totals: {
       balloons: counts.balloons,
       materials: counts.materials,
       working: spareWorking(file, counts.lots, counts.balloons),
     },
     tasks: clock.tasks,
+    bench: { batches: benchBoard(pieces, clock.tasks, lots) },
     onTime: clock.onTime,
+    lasts: { lots },
     holds,
     ...cutListOf(file),
     cautions: cautionsOf(file, holds, clock.tasks),
     lamps: {
       ...waitingLamps,
       enough: enoughLamp(file, counts),
+      lasts: lastsLamp(file, lots),
       holds: holdsLamp(file, holds),
       onTime: onTimeLamp(file, clock),
     },

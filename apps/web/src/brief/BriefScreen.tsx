@@ -71,7 +71,7 @@ export function BriefScreen() {
           <CommitField
             label={`Strongest gust expected outdoors, ${units === 'metric' ? 'm/s' : 'mph'}`}
             value={head.gustMs === undefined ? '' : String(Number((head.gustMs / gustUnit).toFixed(1)))}
-            helperText="From the forecast; left empty, the top of Beaufort 4 is assumed."
+            helperText="Left empty, that of the forecast looked at on the Bench, else the top of Beaufort 4."
             onCommit={(text) => {
               if (!text.trim()) return void setGust(undefined);
               const gustMs = Number(text.replace(',', '.')) * gustUnit;

@@ -96,11 +96,7 @@ export function FixingView() {
           </Typography>
         ))}
         {held.risks.map((risk) => (
-          <Typography
-            key={risk}
-            role="note"
-            sx={{ borderLeft: 4, borderColor: 'var(--mui-palette-low)', pl: 1.25 }}
-          >
+          <Typography key={risk} role="note" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25 }}>
             {risk}
           </Typography>
         ))}

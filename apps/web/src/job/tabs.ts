@@ -4,6 +4,7 @@ export const tabs = [
   { path: 'pieces', label: 'Pieces', key: 'p' },
   { path: 'counts', label: 'Counts', key: 'c' },
   { path: 'holds', label: 'Holds', key: 'f' },
+  { path: 'bench', label: 'Bench', key: 'n' },
   { path: 'clock', label: 'Clock', key: 'k' },
   { path: 'run-sheet', label: 'Run sheet', key: 'r' },
 ];

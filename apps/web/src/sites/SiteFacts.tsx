@@ -61,6 +61,16 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               max={20}
               onCommit={(longestM) => loadIn({ longestM })}
             />
+            <CommitField
+              label="Above the sea, m"
+              value={String(site.altitudeM ?? 0)}
+              onCommit={(text) => {
+                const altitudeM = Number(text.replace(',', '.'));
+                if (!text.trim() || !(altitudeM >= -400 && altitudeM <= 5000)) return 'From −400 to 5000 m';
+                set({ altitudeM });
+                return undefined;
+              }}
+            />
           </Box>
           <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
             <FormControlLabel

@@ -26,6 +26,7 @@ import { useSites } from '../api/queries.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
+import { useUnits } from '../preferences.tsx';
 import { MarkPanel } from './MarkPanel.tsx';
 import { listWords, type Mark, type MarkList, marksOf, newMark, withMark, withoutMark } from './marks.ts';
 import { type OutlineShape, outlineOf, outlineWords, shapeOf } from './outlines.ts';
@@ -196,6 +197,7 @@ interface SpotFactsProps {
 
 /** The spot in figures. */
 function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
+  const { tempUnit, tempNumber } = useUnits();
   return (
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label={`${spot.name} in figures`}>
       <Stack direction="row" sx={{ gap: 1, mb: 1.25 }}>
@@ -285,6 +287,21 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
             <MenuItem value="open">in the open</MenuItem>
             <MenuItem value="sheltered">in shelter</MenuItem>
           </TextField>
+        )}
+        {(spot.indoors ?? site.indoors) && (
+          <CommitField
+            label={`As warm as it gets, ${tempUnit}`}
+            value={spot.tempC === undefined ? '' : String(Math.round(tempNumber(spot.tempC)))}
+            placeholder={`${Math.round(tempNumber(21))} as usual`}
+            slotProps={{ inputLabel: { shrink: true } }}
+            onCommit={(text) => {
+              const typed = Number(text.replace(',', '.'));
+              const tempC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
+              if (!text.trim() || !(tempC >= -20 && tempC <= 50)) return 'A temperature of the air, please';
+              onChange({ tempC: Number(tempC.toFixed(1)) });
+              return undefined;
+            }}
+          />
         )}
         <TextField
           select

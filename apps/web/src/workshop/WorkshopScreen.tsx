@@ -4,6 +4,7 @@ import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
 import { HoldsPanel } from './HoldsPanel.tsx';
+import { LastingPanel } from './LastingPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
@@ -37,6 +38,7 @@ export function WorkshopScreen() {
           <CrewPanel rows={crew.data} />
           <GearPanel row={settings.data} />
           <HoldsPanel row={settings.data} />
+          <LastingPanel row={settings.data} />
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <ColoursPanel row={settings.data} />

@@ -1,4 +1,4 @@
-import type { Schools, WorkshopSettings } from '@early-lantern/contract';
+import type { Schools, Task, WorkshopSettings } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
@@ -11,6 +11,8 @@ export interface Batch {
   label: string;
   effort: Effort;
   needsInflator: boolean;
+  /** What it blows. */
+  blows?: NonNullable<Task['blows']>;
   place: 'workshop' | 'site';
   /** Batches of the same piece that must be done before, by id. */
   after: string[];
@@ -114,6 +116,7 @@ function inflateBatches(
     label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
     effort: workFor(amount),
     needsInflator: true,
+    blows: { nominalIn: lot.nominalIn, count: amount, isFiller: false },
     place,
     after: [],
   }));
@@ -135,6 +138,7 @@ function fillerBatches(
     label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in.`,
     effort: workFor(amount),
     needsInflator: true,
+    blows: { nominalIn: lot.nominalIn, count: amount, isFiller: true },
     place,
     after: [],
   }));

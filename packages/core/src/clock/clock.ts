@@ -109,6 +109,7 @@ function toTask(work: Work, placing: Placing, axis: MinuteAxis): Task {
     crew: placing.crew,
     gear: placing.gear,
     ...(work.pieceId ? { pieceId: work.pieceId } : {}),
+    ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
     cautions: work.cautions,
     working: work.working,

@@ -34,6 +34,8 @@ export interface Work {
   skills: string[];
   gear: string[];
   pieceId?: string;
+  /** What it blows. */
+  blows?: NonNullable<Task['blows']>;
   after: string[];
   /** Codes of the catalogue of cautions. */
   cautions: string[];
@@ -219,6 +221,7 @@ function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site'
     skills: [],
     gear: batch.needsInflator ? ['inflator'] : [],
     pieceId: piece.id,
+    ...(batch.blows ? { blows: batch.blows } : {}),
     after: [...first, ...batch.after.filter((id) => ids.has(id)).map((id) => ownId(piece.id, id))],
     cautions: [],
   }));

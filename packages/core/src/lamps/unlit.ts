@@ -7,10 +7,6 @@ export function unlit(figure: string, reason: string): Lamp {
 
 /** The questions that wait for what a job does not record yet. */
 export const waitingLamps = {
-  lasts: unlit(
-    'needs heat',
-    'Waits for hold times: the temperature at the site and the hours of direct sun are not recorded yet.',
-  ),
   fits: unlit('needs bags', 'Waits for sizes: bags, vehicle holds and door widths are not recorded yet.'),
   full: unlit(
     'needs a look',

@@ -2,6 +2,8 @@ import type { HoldRules, JobFile, Spot } from '@early-lantern/contract';
 import { DOOR_GUST_MS, GUST_FACTOR, UNKNOWN_GUST_MS } from '../air/wind.ts';
 import { usualRules } from './standing.ts';
 
+const HOUR_MS = 3_600_000;
+
 /** What this business asks of whatever it puts up. */
 export const rulesOf = ({ workshop }: JobFile): HoldRules => ({ ...usualRules, ...workshop.holdRules });
 
@@ -18,10 +20,25 @@ export function gustAt(spot: Spot, file: JobFile): { gustMs: number; source: str
       : { words: '', share: 1 };
   if (gustMs !== undefined)
     return { gustMs: gustMs * share, source: `the strongest gust expected, as typed on the job${words}` };
+  const forecast = gustOf(file);
+  if (forecast !== undefined)
+    return {
+      gustMs: forecast * share,
+      source: `the strongest gust of the forecast looked at, and its spread${words}`,
+    };
   return {
     gustMs: UNKNOWN_GUST_MS * share,
     source: `no forecast looked at: the top of Beaufort 4 is assumed${words}`,
   };
+}
+
+/** The strongest gust of the forecast from set-up to strike with one standard deviation of what it may be out, m/s. */
+function gustOf({ job }: JobFile): number | undefined {
+  const [from, until] = [Date.parse(job.access.from), Date.parse(job.strike.until)];
+  const gusts = (job.weather?.hours ?? [])
+    .filter(({ at }) => Date.parse(at) + HOUR_MS > from && Date.parse(at) < until)
+    .map(({ gustMs, gustSpreadMs = 0 }) => gustMs + gustSpreadMs);
+  return gusts.length ? Math.max(...gusts) : undefined;
 }
 
 /** Before the take-down gust: lower at 80 %, watch at 60 % of it. From memory, editable defaults. */

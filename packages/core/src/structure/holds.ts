@@ -68,7 +68,17 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
   const { site, workshop, job } = file;
   const arches = job.pieces.filter((one) => one.kind === 'pair-arch');
   const counts = weights.map(({ count }) => count);
-  const asked = [site, workshop, job.gustMs, ...job.crew, ...arches, ...counts];
+  const asked = [
+    site,
+    workshop,
+    job.gustMs,
+    job.weather,
+    job.access.from,
+    job.strike.until,
+    ...job.crew,
+    ...arches,
+    ...counts,
+  ];
   const before = known.get(piece);
   if (before && before.asked.length === asked.length && before.asked.every((one, i) => one === asked[i]))
     return before.held;

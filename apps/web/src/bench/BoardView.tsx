@@ -1,0 +1,90 @@
+import type { BenchBatch } from '@early-lantern/contract';
+import { sizeName } from '@early-lantern/core';
+import PrintIcon from '@mui/icons-material/Print';
+import { Box, Button, Paper, Stack, Typography } from '@mui/material';
+import { useJob } from '../job/context.ts';
+import { EmptyState } from '../parts/EmptyState.tsx';
+import { Swatch } from '../parts/Swatch.tsx';
+import { clockTime, dayName } from '../parts/time.ts';
+import { useUnits } from '../preferences.tsx';
+import { headFont } from '../theme.ts';
+
+/** Every batch on a card of its own, to be read from across the workshop: what, to what diameter, how many of which. */
+export function BoardView() {
+  const { planned } = useJob();
+  const { batches } = planned?.plan.bench ?? { batches: [] };
+  if (batches.length === 0) {
+    return (
+      <EmptyState title="No batch has an hour yet">
+        {planned?.plan.lamps.onTime.reason ?? 'Nothing of this job is blown.'}
+      </EmptyState>
+    );
+  }
+  const zone = planned?.plan.timeZone ?? 'utc';
+  const days = [...new Set(batches.map((batch) => dayName(batch.start, zone)))];
+  return (
+    <Stack spacing={2}>
+      <Box className="no-print">
+        <Button size="small" variant="outlined" startIcon={<PrintIcon />} onClick={() => window.print()}>
+          Print the board
+        </Button>
+      </Box>
+      {days.map((day) => (
+        <Box key={day} component="section" aria-label={day}>
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            {day}
+          </Typography>
+          <Box
+            sx={{
+              display: 'grid',
+              gap: 1.5,
+              gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 290px), 1fr))',
+            }}
+          >
+            {batches
+              .filter((batch) => dayName(batch.start, zone) === day)
+              .map((batch) => (
+                <BatchCard key={batch.id} batch={batch} zone={zone} />
+              ))}
+          </Box>
+        </Box>
+      ))}
+    </Stack>
+  );
+}
+
+function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
+  const { file, planned } = useJob();
+  const { range } = useUnits();
+  const { workshop } = file;
+  const nameOf = (id: string) => workshop.crew.find((one) => one.id === id)?.name ?? id;
+  const gearOf = (id: string) => workshop.inflators.find((one) => one.id === id)?.name ?? id;
+  const piece = planned?.plan.pieces.find(({ id }) => id === batch.pieceId);
+  return (
+    <Paper variant="outlined" sx={{ p: 2, display: 'grid', gap: 0.5, breakInside: 'avoid' }}>
+      <Typography sx={{ fontSize: 15, color: 'text.secondary' }}>
+        {clockTime(batch.start, zone)}–{clockTime(batch.end, zone)} · {batch.crew.map(nameOf).join(', ')}
+        {batch.gear.length > 0 && ` · ${batch.gear.map(gearOf).join(', ')}`}
+        {batch.place === 'site' && ' · on site'}
+      </Typography>
+      <Typography sx={{ fontFamily: headFont, fontSize: 30, lineHeight: 1.1, fontWeight: 700 }}>
+        {sizeName(batch.nominalIn)} → {range(batch.blowToIn)}
+      </Typography>
+      <Typography sx={{ fontWeight: 600 }}>{piece?.name}</Typography>
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.25 }}>
+        {batch.lots.map(({ id, colour, count }) => {
+          const found = workshop.colours.find((one) => one.id === colour);
+          return (
+            <Box component="li" key={id} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontSize: 18 }}>
+              <Swatch hex={found?.hex ?? '#888888'} />
+              <strong>{count}</strong> {found?.name ?? colour}
+              <Typography component="span" sx={{ ml: 'auto', color: 'text.secondary' }}>
+                {id}
+              </Typography>
+            </Box>
+          );
+        })}
+      </Box>
+    </Paper>
+  );
+}

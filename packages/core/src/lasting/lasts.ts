@@ -1,0 +1,195 @@
+import type {
+  Colour,
+  Grade,
+  JobFile,
+  LastingLot,
+  Lot,
+  Piece,
+  PlanPiece,
+  Task,
+} from '@early-lantern/contract';
+import { pressureAt } from '../air/atmosphere.ts';
+import { type Air, blowTo, diameterRatio, LIMIT_MARGIN } from '../air/gas.ts';
+import { sizeOf } from '../balloon/catalogue.ts';
+import type { LengthUnits } from '../quantity/length.ts';
+import { formatTemp } from '../quantity/temperature.ts';
+import { working } from '../working.ts';
+import { type Journey, type Stretch, stretchesOf } from './exposure.ts';
+import { ageing, HOLD_C, holdTime } from './hold-time.ts';
+
+const HOUR_MS = 3_600_000;
+/** Where nothing says when a lot is blown: so long before doors. From memory, an editable default. */
+const UNKNOWN_HOURS = 24;
+/** Air over this in full sun asks for other stock, °C: 90 °F. Common practice, no source. */
+const TACKY_C = 32;
+/** Skin this warm gets tacky and pops, °C. From memory, an editable default. */
+const POPS_C = 52;
+/** Hours of direct sun after which latex has dulled. From memory, an editable default. */
+const DULLS_H = 6;
+/** Below this a balloon is a modelling balloon, told by its width, in. */
+const ROUND_FROM_IN = 4;
+/** Less than this left of the hold time is little. From memory, an editable default. */
+const LITTLE_LEFT = 0.2;
+
+/** Every lot of the job from inflation to the end of the event. */
+export function lastingLots(
+  file: JobFile,
+  pieces: readonly PlanPiece[],
+  tasks: readonly Task[],
+): LastingLot[] {
+  const when = journeysOf(file, tasks);
+  return pieces.flatMap((planned, i) => {
+    const piece = file.job.pieces[i] as Piece;
+    return planned.lots.map((lot) => lastingLot(lot, piece, when(piece.id, lot.nominalIn), file));
+  });
+}
+
+/** From the clock: when a lot of a piece is blown, leaves, arrives and comes down; the usual where there is no plan. */
+function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
+  const endOf = (id: string) => tasks.find((task) => task.id === id)?.end;
+  const startOf = (id: string) => tasks.find((task) => task.id === id)?.start;
+  const accessMs = Date.parse(job.access.from);
+  const leavesMs = Date.parse(startOf('drive-out') ?? '') || accessMs - site.driveMin * 60_000;
+  const arrivesMs = Date.parse(endOf('drive-out') ?? '') || accessMs;
+  const endsMs = Date.parse(job.strike.from);
+  const usualMs = Date.parse(job.doors) - UNKNOWN_HOURS * HOUR_MS;
+  return (pieceId: string, nominalIn: number): Journey => {
+    const own = tasks.filter((task) => task.pieceId === pieceId);
+    const bySize = own.filter(({ blows }) => blows?.nominalIn === nominalIn);
+    const starts = (bySize.length ? bySize : own).map(({ start }) => Date.parse(start));
+    return { blownMs: starts.length ? Math.min(...starts) : usualMs, leavesMs, arrivesMs, endsMs };
+  };
+}
+
+function lastingLot(lot: Lot, piece: Piece, journey: Journey, file: JobFile): LastingLot {
+  const { site, workshop } = file;
+  const spot = site.spots.find(({ id }) => id === piece.spotId);
+  const colour = workshop.colours.find(({ id }) => id === lot.colour);
+  if (!spot || !colour) throw new RangeError(`"${piece.name}" has no spot or colour for lot ${lot.id}`);
+  const gas = piece.kind === 'accent' && piece.look.what === 'helium' ? 'helium' : 'air';
+  const grade: Grade = colour.grade ?? ('grade' in piece ? piece.grade : 'professional');
+  const stretches = stretchesOf(journey, spot, colour, file);
+  const onSite = stretches.filter((one) => one.onSite);
+  const sum = (pick: (one: Stretch) => number) => stretches.reduce((all, one) => all + pick(one), 0);
+  const hoursHeld = sum(({ hours }) => hours);
+  const hoursAged = sum(({ hours, airC }) => hours * ageing(airC));
+  const sunHours = sum(({ hours, inSun }) => (inSun ? hours : 0));
+  const limit = holdTime(lot.nominalIn, gas, grade, workshop);
+  const hottestSkinC = Math.max(HOLD_C, ...onSite.map(({ skinC }) => skinC));
+  const hottestAirC = Math.max(HOLD_C, ...onSite.map(({ airC }) => airC));
+  const hottestInSunC = Math.max(-99, ...onSite.map(({ airC, inSun }) => (inSun ? airC : -99)));
+  const shop: Air = { celsius: workshop.benchC ?? 20, pascal: pressureAt(workshop.altitudeM ?? 0) };
+  const there: Air = { celsius: hottestSkinC, pascal: pressureAt(site.altitudeM ?? 0) };
+  const limitIn = Math.max(lot.nominalIn, sizeOf(lot.nominalIn, workshop).blowIn.max);
+  // Blown on site it is blown in the site's air.
+  const here = journey.blownMs >= journey.arrivesMs ? { ...there, celsius: hottestAirC } : shop;
+  const hottestIn = lot.inflatedIn.max * diameterRatio(here, there);
+  const blowToIn = blowTo(lot.inflatedIn.max, limitIn, here, there);
+  const verdict = worstOf([
+    aged(hoursAged, limit.hours, gas),
+    // A modelling balloon is never blown to its end: its tail takes what swells.
+    lot.nominalIn < ROUND_FROM_IN ? well : swollen(hottestIn, limitIn),
+    tacky(hottestInSunC, hottestSkinC, colour, workshop.units),
+    dulled(sunHours, piece, hottestInSunC),
+  ]);
+  return {
+    id: lot.id,
+    pieceId: piece.id,
+    label: `${piece.name}: ${lot.nominalIn} in., ${colour.name}`,
+    nominalIn: lot.nominalIn,
+    colour: lot.colour,
+    gas,
+    hoursHeld: tenth(hoursHeld),
+    hoursAged: tenth(hoursAged),
+    hoursLimit: tenth(limit.hours),
+    blowToIn: Math.max(1, Number(blowToIn.toFixed(2))),
+    hottestIn: Number(hottestIn.toFixed(2)),
+    limitIn,
+    hottestAirC: tenth(hottestAirC),
+    hottestSkinC: tenth(hottestSkinC),
+    sunHours: tenth(sunHours),
+    ...verdict,
+    working: [
+      working(
+        'Hours as it ages',
+        'Σ hours · 2^((T − 21)/10), never less than an hour for an hour',
+        [
+          ['by the clock', hoursHeld, 'h'],
+          ['hottest air', hottestAirC, '°C'],
+          ['hold time', limit.hours, 'h'],
+        ],
+        { value: hoursAged, unit: 'h' },
+        limit.source,
+      ),
+      working(
+        'Blow to in the workshop',
+        'min(wanted, limit · margin) · (p_site T_shop / (p_shop T_site))^(1/3)',
+        [
+          ['wanted', lot.inflatedIn.max, 'in.'],
+          ['limit', limitIn, 'in.'],
+          ['margin', LIMIT_MARGIN],
+          ['T shop', here.celsius, '°C'],
+          ['T site', there.celsius, '°C'],
+          ['p shop', here.pascal, 'Pa'],
+          ['p site', there.pascal, 'Pa'],
+        ],
+        { value: blowToIn, unit: 'in.' },
+        'gas law; standard atmosphere: ICAO Doc 7488; back-pressure of the skin left out',
+      ),
+    ],
+  };
+}
+
+const tenth = (value: number) => Number(value.toFixed(1));
+
+interface Verdict {
+  state: 'lit' | 'low' | 'out';
+  reason: string;
+}
+const RANK = { lit: 0, low: 1, out: 2 } as const;
+const well: Verdict = { state: 'lit', reason: 'It looks as it should to the end of the event.' };
+
+const worstOf = (verdicts: readonly Verdict[]): Verdict =>
+  verdicts.reduce((worst, one) => (RANK[one.state] > RANK[worst.state] ? one : worst), well);
+
+function aged(hours: number, limit: number, gas: LastingLot['gas']): Verdict {
+  const left = limit - hours;
+  const word = gas === 'helium' ? 'sinks' : 'is soft';
+  if (left < 0)
+    return { state: 'out', reason: `It ${word} ${(-left).toFixed(0)} h before the event is over.` };
+  if (left < LITTLE_LEFT * limit)
+    return { state: 'low', reason: `It ${word} ${left.toFixed(0)} h after the event: little to spare.` };
+  return well;
+}
+
+function swollen(hottestIn: number, limitIn: number): Verdict {
+  if (hottestIn > limitIn)
+    return {
+      state: 'out',
+      reason: `It swells to ${hottestIn.toFixed(1)} in. where ${limitIn} in. is the most.`,
+    };
+  return hottestIn > limitIn * 0.97
+    ? { state: 'low', reason: `It swells to ${hottestIn.toFixed(1)} in., nearly its most.` }
+    : well;
+}
+
+function tacky(inSunC: number, skinC: number, colour: Colour, units: LengthUnits): Verdict {
+  if (inSunC <= TACKY_C) return well;
+  const said = colour.exposure ? ` (${colour.exposure})` : '';
+  return {
+    state: skinC > POPS_C ? 'out' : 'low',
+    reason: `${formatTemp(inSunC, units)} in full sun, its skin ${formatTemp(skinC, units)}: it gets tacky and pops${said}.`,
+  };
+}
+
+function dulled(sunHours: number, piece: Piece, inSunC: number): Verdict {
+  const bloom = 'schools' in piece ? (piece.schools?.bloom ?? 'none') : 'none';
+  if (bloom !== 'none' && inSunC > TACKY_C)
+    return { state: 'low', reason: 'No shine treatment on hot balloons in direct sun.' };
+  return sunHours > DULLS_H && bloom === 'none'
+    ? {
+        state: 'low',
+        reason: `${sunHours.toFixed(0)} h of direct sun dull it; a shine treatment beforehand helps.`,
+      }
+    : well;
+}
