@@ -21,6 +21,7 @@ const screens: [name: string, path: string][] = [
   ['Bench', `${shed}/bench`],
   ['Lasting', `${shed}/bench?view=lasting`],
   ['Clock', `${shed}/clock`],
+  ['Rehearsal', `${shed}/clock?view=rehearsal`],
   ['Run sheet', `${shed}/run-sheet`],
   ['a page that is not there', '/nowhere'],
 ];

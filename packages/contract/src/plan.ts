@@ -129,6 +129,10 @@ export const Task = z.strictObject({
   /** What it blows: so many of a nominal size, for the base or as fillers. */
   blows: z.strictObject({ nominalIn: DiameterIn, count: z.int(), isFiller: z.boolean() }).optional(),
   after: z.array(z.string()),
+  /** When all goes well, as usual, and when it does not, with the hands it has. */
+  quickS: z.number(),
+  usualS: z.number(),
+  slowS: z.number(),
   /** What may hurt here: codes of the plan's cautions. */
   cautions: z.array(z.string()),
   working: z.array(Working),
@@ -162,8 +166,34 @@ export const OnTime = z.strictObject({
   /** When the inflating starts, and when the crew leaves the workshop. */
   benchFrom: Instant.nullable(),
   leaveAt: Instant.nullable(),
+  /** When each vehicle must leave the workshop. */
+  leaveBy: z.array(z.strictObject({ vehicle: Id, at: Instant })),
+  /** Of rehearsed days, the share signed off by doors; the task that decided most often. Null until rehearsed. */
+  chance: z.number().nullable(),
+  bottleneck: z.string().nullable(),
 });
 export type OnTime = z.infer<typeof OnTime>;
+
+/** The day gone through many times with everything that varies: how it comes out. */
+export const Rehearsal = z.strictObject({
+  runs: z.int(),
+  /** Share of them signed off by doors, 0 to 1. */
+  chance: z.number(),
+  /** Sign-off in the tenth, the middle and the ninetieth of a hundred. */
+  p10: Instant,
+  p50: Instant,
+  p90: Instant,
+  /** How sign-off is spread: runs in each span of minutes before doors (below zero: after). */
+  spread: z.array(z.strictObject({ fromMin: z.int(), runs: z.int() })),
+  /** What decided when it was done: share of the runs in which nothing else would have helped. */
+  byTask: z.array(z.strictObject({ id: z.string(), share: z.number() })),
+  /** What went wrong how often, and by how much it put sign-off back on average. */
+  mishaps: z.array(z.strictObject({ id: z.string(), label: z.string(), runs: z.int(), minutes: z.number() })),
+  /** Minutes that everything would have to be done earlier for the wanted certainty; 0 where it is reached. */
+  earlierMin: z.number(),
+  wantedPct: z.number(),
+});
+export type Rehearsal = z.infer<typeof Rehearsal>;
 
 export const Plan = z.strictObject({
   jobId: Id,
@@ -177,6 +207,8 @@ export const Plan = z.strictObject({
   tasks: z.array(Task),
   bench: z.strictObject({ batches: z.array(BenchBatch) }),
   onTime: OnTime,
+  /** Not made while a line is dragged, nor where there is no plan. */
+  rehearsal: Rehearsal.nullable(),
   lasts: z.strictObject({ lots: z.array(LastingLot) }),
   holds: Holds,
   cutList: z.array(CutBar),

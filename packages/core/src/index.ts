@@ -33,6 +33,7 @@ export { countPieces, draftPlan, planJob } from './plan.ts';
 export * from './quantity/length.ts';
 export { plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
+export { rehearsing } from './rehearsal/rehearse.ts';
 export { leftForEach } from './several-jobs.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';

@@ -10,15 +10,20 @@ import { holdsLamp } from './lamps/holds.ts';
 import { holdsFixes } from './lamps/holds-fixes.ts';
 import { lastsLamp } from './lamps/lasts.ts';
 import { lastsFixes } from './lamps/lasts-fixes.ts';
-import { onTimeLamp } from './lamps/on-time.ts';
+import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { lastingLots } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
+import { bottleneckOf } from './rehearsal/bottleneck.ts';
+import { rehearse } from './rehearsal/rehearse.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
 import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
+
+/** Days gone through with every plan; more on demand. */
+const REHEARSED_DAYS = 500;
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lasting
@@ -31,8 +36,16 @@ import { cutListOf } from './structure/pipe-parts.ts';
 export function planJob(file: JobFile): Plan {
   const plan = draftPlan(file);
   const { enough, lasts, holds, onTime } = plan.lamps;
+  const rehearsal = rehearse(file, plan, REHEARSED_DAYS);
   return {
     ...plan,
+    rehearsal,
+    onTime: {
+      ...plan.onTime,
+      chance: rehearsal?.chance ?? null,
+      // What everybody waits for from the first hour on, like the drive, says little: the task that could be another.
+      bottleneck: bottleneckOf(plan, rehearsal),
+    },
     lamps: {
       ...plan.lamps,
       enough: {
@@ -45,7 +58,10 @@ export function planJob(file: JobFile): Plan {
         fixes:
           holds.state === 'out' || holds.state === 'low' ? holdsFixes(file, plan.holds, holdsOfFile) : [],
       },
-      onTime: { ...onTime, fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime) },
+      onTime: {
+        ...rehearsed(onTime, rehearsal),
+        fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
+      },
     },
   };
 }
@@ -87,6 +103,7 @@ export function draftPlan(file: JobFile): Plan {
     tasks: clock.tasks,
     bench: { batches: benchBoard(pieces, clock.tasks, lots) },
     onTime: clock.onTime,
+    rehearsal: null,
     lasts: { lots },
     holds,
     ...cutListOf(file),

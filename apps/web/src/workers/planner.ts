@@ -138,3 +138,11 @@ export function useLeft(files: readonly JobFile[]): Record<string, LeftByOthers>
   }, [files]);
   return left;
 }
+
+/** Goes through many days of a job; `onDone` hears how many are through and ends it by answering false. */
+export const rehearseDays = (file: JobFile, days: number, onDone: (done: number) => boolean) =>
+  planner.rehearse(
+    file,
+    days,
+    Comlink.proxy(async (done: number) => onDone(done)),
+  );

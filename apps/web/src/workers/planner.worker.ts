@@ -1,5 +1,5 @@
-import type { JobFile, LeftByOthers, Piece, Plan } from '@early-lantern/contract';
-import { draftPlan, leftForEach, type Picture, pictureOf, planJob } from '@early-lantern/core';
+import type { JobFile, LeftByOthers, Piece, Plan, Rehearsal } from '@early-lantern/contract';
+import { draftPlan, leftForEach, type Picture, pictureOf, planJob, rehearsing } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
 
@@ -24,6 +24,9 @@ function settle(file: JobFile): JobFile {
   return last;
 }
 
+/** Days between two answers, so that others get their turn. */
+const DAYS_AT_ONCE = 250;
+
 const planner = {
   /** Places the balloons: the hand sees them first. */
   draw(file: JobFile, anew: boolean): Drawn {
@@ -44,6 +47,23 @@ const planner = {
   },
   /** What each coming job finds taken by others, by job id. */
   left: (files: JobFile[], nowMs: number): Record<string, LeftByOthers> => leftForEach(files, nowMs),
+  /**
+   * Goes through many days, some at a time, telling after each lot how far it is; ends where it is told to stop.
+   * @param goOn told the days gone through; false ends it
+   */
+  async rehearse(
+    file: JobFile,
+    days: number,
+    goOn: (done: number) => Promise<boolean>,
+  ): Promise<Rehearsal | null> {
+    const going = rehearsing(file, draftPlan(file), 1);
+    if (!going) return null;
+    while (going.runs < days) {
+      going.run(Math.min(DAYS_AT_ONCE, days - going.runs));
+      if (!(await goOn(going.runs))) break;
+    }
+    return going.result();
+  },
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };

@@ -11,9 +11,18 @@ interface DefaultRate extends Rate {
 /** The engine's own rates, each with what it is for and how the figure is known. */
 export const defaultRates: Record<RateKey, DefaultRate> = data;
 
+/** Quick, usual and slow, seconds. */
+export interface Spread {
+  quickS: number;
+  usualS: number;
+  slowS: number;
+}
+
 /** An amount of work with how long one person takes over it. */
 export interface Effort {
   seconds: number;
+  /** The same work when all goes well, as usual, and when it does not, seconds of one person. */
+  spread: Spread;
   working: Working[];
 }
 
@@ -33,6 +42,7 @@ export function effort(key: RateKey, amount: number, settings: WorkshopSettings)
   const seconds = amount * meanSeconds(rate);
   return {
     seconds,
+    spread: { quickS: amount * rate.quickS, usualS: amount * rate.usualS, slowS: amount * rate.slowS },
     working: [
       working(
         rate.label,
@@ -54,6 +64,11 @@ export function effort(key: RateKey, amount: number, settings: WorkshopSettings)
 export function together(efforts: readonly Effort[]): Effort {
   return {
     seconds: efforts.reduce((sum, one) => sum + one.seconds, 0),
+    spread: {
+      quickS: efforts.reduce((sum, one) => sum + one.spread.quickS, 0),
+      usualS: efforts.reduce((sum, one) => sum + one.spread.usualS, 0),
+      slowS: efforts.reduce((sum, one) => sum + one.spread.slowS, 0),
+    },
     working: efforts.flatMap((one) => one.working),
   };
 }

@@ -1,7 +1,14 @@
 import type { JobFile, OnTime, Task } from '@early-lantern/contract';
 import { MinuteAxis } from './calendar.ts';
 import { setUpWork, strikeWork, type Work, type WorkedPiece } from './method.ts';
-import { type Activity, earliestSchedule, latestSchedule, type Placing, type Problem } from './scheduler.ts';
+import {
+  type Activity,
+  earliestSchedule,
+  justifiedLate,
+  latestSchedule,
+  type Placing,
+  type Problem,
+} from './scheduler.ts';
 
 export interface ClockPlan {
   tasks: Task[];
@@ -27,6 +34,9 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
     minutesInHand: null,
     benchFrom: null,
     leaveAt: null,
+    leaveBy: [],
+    chance: null,
+    bottleneck: null,
   };
   if (pieces.length === 0) return { tasks: [], onTime: none, stuck: undefined, overrunsAccess: false };
 
@@ -40,7 +50,9 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
     const early = earliestSchedule(problem(Infinity));
     if (early.feasible) {
       const late = latestSchedule(problem(endOf(early.placings)));
-      schedule = late.feasible ? late : early;
+      schedule = late.feasible
+        ? late
+        : { feasible: true, placings: justifiedLate(problem(Infinity), early.placings) };
     } else schedule = early;
   }
   if (!schedule.feasible) {
@@ -64,6 +76,12 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
       minutesInHand: doors - ready,
       benchFrom: startOf('clean-floor'),
       leaveAt: startOf('drive-out'),
+      leaveBy: (placings.get('drive-out') as Placing).gear.map((vehicle) => ({
+        vehicle,
+        at: startOf('drive-out'),
+      })),
+      chance: null,
+      bottleneck: null,
     },
     stuck: undefined,
     overrunsAccess: ready > window.until,
@@ -111,6 +129,9 @@ function toTask(work: Work, placing: Placing, axis: MinuteAxis): Task {
     ...(work.pieceId ? { pieceId: work.pieceId } : {}),
     ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
+    quickS: Math.round(work.spread.quickS),
+    usualS: Math.round(work.spread.usualS),
+    slowS: Math.round(work.spread.slowS),
     cautions: work.cautions,
     working: work.working,
   };

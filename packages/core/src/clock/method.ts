@@ -8,7 +8,7 @@ import type {
   WorkshopSettings,
 } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
-import { type Effort, effort } from '../bench/rates.ts';
+import { type Effort, effort, type Spread } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { formatLength } from '../quantity/length.ts';
@@ -30,6 +30,8 @@ export interface Work {
   label: string;
   place: Task['place'];
   minutes: number;
+  /** Quick, usual, slow, with the hands it has. */
+  spread: Spread;
   hands: number;
   skills: string[];
   gear: string[];
@@ -170,9 +172,24 @@ function removals(fixed: readonly WorkedPiece[]): Working[] {
 }
 
 /** Whole minutes when `hands` share an effort evenly. */
-function shared(work: Effort, hands: number): { minutes: number; working: Working[] } {
-  return { minutes: Math.max(1, Math.ceil(work.seconds / 60 / hands)), working: work.working };
+function shared(work: Effort, hands: number): { minutes: number; spread: Spread; working: Working[] } {
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    minutes: Math.max(1, Math.ceil(work.seconds / 60 / hands)),
+    spread: { quickS: quickS / hands, usualS: usualS / hands, slowS: slowS / hands },
+    working: work.working,
+  };
 }
+
+/** A span that somebody has said, with what it may come to: shares of it. */
+const said = (minutes: number, quick: number, slow: number): Spread => ({
+  quickS: minutes * 60 * quick,
+  usualS: minutes * 60,
+  slowS: minutes * 60 * slow,
+});
+/** A drive takes so much of what it usually takes, on a good day and in traffic. From memory, editable defaults. */
+const DRIVE_QUICK = 0.9;
+const DRIVE_SLOW = 1.6;
 
 /** A task that is one unit of the rate it is named after. */
 function simple(
@@ -203,6 +220,7 @@ function simple(
     cautions: [],
     ...more,
     minutes: took.minutes,
+    spread: took.spread,
     working: [...took.working, ...(more.working ?? [])],
   };
 }
@@ -245,6 +263,7 @@ function driveWork(
     label,
     place: 'road',
     minutes: Math.max(1, minutes),
+    spread: said(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
     hands: crew.length,
     skills: ['driver'],
     gear: ['vehicle'],
@@ -368,6 +387,7 @@ function hookWork(
     label: `${piece.name}: hooks take hold, nothing on them yet`,
     place: 'site',
     minutes: cureMin,
+    spread: said(cureMin, 1, 1),
     hands: 0,
     skills: [],
     gear: [],

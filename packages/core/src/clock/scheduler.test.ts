@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { type Activity, earliestSchedule, latestSchedule, type Problem, type Schedule } from './scheduler.ts';
+import {
+  type Activity,
+  earliestSchedule,
+  justifiedLate,
+  latestSchedule,
+  type Problem,
+  type Schedule,
+} from './scheduler.ts';
 
 const always = [[0, 10_000]] as const;
 const task = (
@@ -215,6 +222,14 @@ test('days with shifts, skills and two-sided windows: no rule broken', () => {
         })),
       };
       expect(breaches(problem, latestSchedule(problem))).toEqual([]);
+      // Pushed late, an early schedule breaks no rule, ends no later, and nothing in it begins earlier.
+      const early = earliestSchedule(problem);
+      if (!early.feasible) return;
+      const late: Schedule = { feasible: true, placings: justifiedLate(problem, early.placings) };
+      expect(breaches(problem, late)).toEqual([]);
+      expect(makespan(late)).toBe(makespan(early));
+      for (const [id, { start }] of early.placings)
+        expect(late.placings.get(id)?.start).toBeGreaterThanOrEqual(start);
     }),
     { numRuns: 300 },
   );

@@ -1,4 +1,4 @@
-import type { JobFile, Lamp } from '@early-lantern/contract';
+import type { JobFile, Lamp, Rehearsal } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import type { ClockPlan } from '../clock/clock.ts';
 import { DERIVED, working } from '../working.ts';
@@ -65,4 +65,19 @@ export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
         reason: `Signed off at ${time(ready)}: ${workshop.inHandTargetMin} min in hand are wanted.`,
         ...shown,
       };
+}
+
+/** With less than this chance a plan that meets every window is low. From memory, an editable default. */
+const LITTLE_CHANCE = 0.8;
+
+/** The lamp with what the rehearsed days say: a plan that seldom comes off is not lit. */
+export function rehearsed(lamp: Lamp, rehearsal: Rehearsal | null): Lamp {
+  if (!rehearsal || (lamp.state !== 'lit' && lamp.state !== 'low')) return lamp;
+  const percent = Math.round(rehearsal.chance * 100);
+  const told = `Ready in ${percent} of 100 rehearsed days.`;
+  return {
+    ...lamp,
+    state: rehearsal.chance < LITTLE_CHANCE ? 'low' : lamp.state,
+    reason: `${lamp.reason} ${told}`,
+  };
 }
