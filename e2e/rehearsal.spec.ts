@@ -1,4 +1,5 @@
-import { ownJob } from './support/api.ts';
+import { readFileSync } from 'node:fs';
+import { getPlan, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
 test('a job is rehearsed at once; many more days can be gone through, and stopped with what there is', async ({
@@ -7,6 +8,9 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
 }) => {
   await ownJob(request, 'rehearsed');
   await page.goto('/jobs/rehearsed/clock');
+  // Every task says why it stands where it does.
+  await page.getByRole('button', { name: /Load the vehicle$/ }).click();
+  await expect(page.getByText(/^Then, because it must be over before: Drive to/)).toBeVisible();
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
   await expect(page.getByTestId('ready-by-doors')).toHaveText(/\d+ of 100/);
   await expect(page.getByRole('heading', { name: /Sign-off, 500 days/ })).toBeVisible();
@@ -19,4 +23,25 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
   // The lamp tells it too.
   await page.getByRole('button', { name: /^On time/ }).click();
   await expect(page.getByRole('dialog')).toContainText(/doors|rehearsed/);
+});
+
+test('tasks go into a calendar, one person’s or everybody’s, and into a table', async ({ page, request }) => {
+  await ownJob(request, 'carried');
+  await page.goto('/jobs/carried/run-sheet');
+  const take = async (name: RegExp) => {
+    await page.getByRole('button', { name: 'Take along' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name }).click(),
+    ]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  const all = await take(/^Everybody/);
+  const own = await take(/^Wren/);
+  const events = (text: string) => text.split('BEGIN:VEVENT').length - 1;
+  expect(events(own)).toBeGreaterThan(0);
+  expect(events(all)).toBeGreaterThan(events(own));
+  const { tasks } = await getPlan(request, 'carried');
+  expect(events(all)).toBe(tasks.length);
+  expect((await take(/CSV/)).trim().split(/\r?\n/)).toHaveLength(tasks.length + 1);
 });

@@ -117,6 +117,16 @@ export const PlanPiece = z.strictObject({
 });
 export type PlanPiece = z.infer<typeof PlanPiece>;
 
+/** Why a task stands where it does: what comes after or before it, whose or what's time, a window; `free` if nothing. */
+export const Why = z.strictObject({
+  kind: z.enum(['before', 'after', 'person', 'gear', 'deadline', 'access', 'shift', 'free']),
+  /** The task, person or piece of gear; `doors` or `access` for a window. */
+  ref: z.string(),
+  /** The task that the person or gear is wanted for. */
+  task: z.string().optional(),
+});
+export type Why = z.infer<typeof Why>;
+
 export const Task = z.strictObject({
   id: z.string(),
   label: z.string(),
@@ -133,6 +143,7 @@ export const Task = z.strictObject({
   quickS: z.number(),
   usualS: z.number(),
   slowS: z.number(),
+  why: Why,
   /** What may hurt here: codes of the plan's cautions. */
   cautions: z.array(z.string()),
   working: z.array(Working),

@@ -9,6 +9,7 @@ export {
 } from './balloon/catalogue.ts';
 export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
+export { calendarOf } from './calendar-file/ical.ts';
 export { choosePoints } from './fixing/choose-points.ts';
 export { nearestAlong } from './fixing/garland-line.ts';
 export { usualLadders } from './fixing/hanging.ts';

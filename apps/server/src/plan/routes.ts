@@ -1,8 +1,12 @@
 import { Id, JobFile, Plan } from '@early-lantern/contract';
-import { planJob } from '@early-lantern/core';
+import { calendarOf, draftPlan, planJob } from '@early-lantern/core';
 import { z } from 'zod';
+import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/store.ts';
+import { writeLines } from '../sheets/files.ts';
+
+const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];
 
 export async function planRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['plan'];
@@ -19,5 +23,51 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
     '/jobs/:id/plan',
     { schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) } },
     async ({ params }) => planJob(await assembleJobFile(db, params.id)),
+  );
+
+  server.get(
+    '/jobs/:id/calendar.ics',
+    {
+      schema: {
+        tags,
+        summary: "A job's tasks for a calendar, everybody's or one person's",
+        params: z.object({ id: Id }),
+        querystring: z.object({ person: Id.optional() }),
+      },
+    },
+    async ({ params, query }, reply) => {
+      const file = await assembleJobFile(db, params.id);
+      const { person } = query;
+      if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
+      const text = calendarOf(file, draftPlan(file), { made: new Date(), ...(person ? { person } : {}) });
+      const name = person ? `${params.id}-${person}` : params.id;
+      return reply
+        .type('text/calendar; charset=utf-8')
+        .header('content-disposition', `attachment; filename="${name}.ics"`)
+        .send(text);
+    },
+  );
+
+  server.get(
+    '/jobs/:id/tasks.csv',
+    { schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) } },
+    async ({ params }, reply) => {
+      const { tasks } = draftPlan(await assembleJobFile(db, params.id));
+      const lines = tasks.map(({ id, label, place, start, end, crew, gear, after }) => ({
+        id,
+        label,
+        place,
+        start,
+        end,
+        crew: crew.join(' '),
+        gear: gear.join(' '),
+        after: after.join(' '),
+      }));
+      const file = await writeLines('csv', 'tasks', taskColumns, lines);
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', `attachment; filename="tasks-${params.id}.csv"`)
+        .send(file);
+    },
   );
 }

@@ -24,7 +24,7 @@ const LATEST_MIN = -90;
 /** How the planned day comes out when it is gone through again and again: chance, spread, what decides, what goes wrong. */
 export function RehearsalView() {
   const { planned, file } = useJob();
-  const [found, setFound] = useState<{ file: typeof file; rehearsal: Rehearsal }>();
+  const [found, setFound] = useState<{ key: string; rehearsal: Rehearsal }>();
   const [done, setDone] = useState<number>();
   const isWanted = useRef(true);
   useEffect(
@@ -35,7 +35,8 @@ export function RehearsalView() {
   );
   const plan = planned?.plan;
   // What was rehearsed of an older state of the job says nothing of this one.
-  const rehearsal = found?.file === file ? found.rehearsal : plan?.rehearsal;
+  const key = keyOf(plan);
+  const rehearsal = found?.key === key ? found.rehearsal : plan?.rehearsal;
   const rehearse = async () => {
     isWanted.current = true;
     setDone(0);
@@ -44,7 +45,7 @@ export function RehearsalView() {
       return isWanted.current;
     });
     setDone(undefined);
-    if (result) setFound({ file, rehearsal: result });
+    if (result) setFound({ key, rehearsal: result });
   };
   return (
     <Stack spacing={2}>
@@ -80,6 +81,10 @@ export function RehearsalView() {
     </Stack>
   );
 }
+
+/** A plan is another one when a task of it stands elsewhere. */
+const keyOf = (plan: Plan | undefined): string =>
+  (plan?.tasks ?? []).map(({ id, start, end }) => `${id} ${start} ${end}`).join();
 
 function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
   const { runs, chance, p10, p50, p90, earlierMin, wantedPct, byTask, mishaps, spread } = rehearsal;

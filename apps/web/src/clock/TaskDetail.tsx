@@ -33,6 +33,7 @@ export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
             {beforeDoors(task.start, plan.onTime.doors)}
           </Typography>
           <Typography>{task.crew.map(nameOf).join(', ')}</Typography>
+          <Typography>{whyWords(task, plan, nameOf)}</Typography>
           {waits.length > 0 && (
             <Typography sx={{ color: 'text.secondary' }}>
               After: {waits.map((other) => other.label).join('; ')}
@@ -50,4 +51,27 @@ export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
       </Box>
     </Paper>
   );
+}
+
+/** Why then, in a sentence. */
+function whyWords({ why }: Task, plan: Plan, nameOf: (id: string) => string): string {
+  const label = (id: string | undefined) => plan.tasks.find((task) => task.id === id)?.label ?? id ?? '';
+  switch (why.kind) {
+    case 'before':
+      return `Then, because it must be over before: ${label(why.ref)}.`;
+    case 'after':
+      return `Then, because it waits for: ${label(why.ref)}.`;
+    case 'person':
+      return `Then, because ${nameOf(why.ref)} is wanted for: ${label(why.task)}.`;
+    case 'gear':
+      return `Then, because ${nameOf(why.ref)} is wanted for: ${label(why.task)}.`;
+    case 'deadline':
+      return 'Then, because that leaves the minutes wanted in hand, or as many as can be had.';
+    case 'access':
+      return why.ref === 'strike' ? 'Then, because the strike begins.' : 'Then, because the house opens.';
+    case 'shift':
+      return `Then, because of ${nameOf(why.ref)}'s hours.`;
+    case 'free':
+      return 'It could be moved a little: nothing waits for it just then.';
+  }
 }

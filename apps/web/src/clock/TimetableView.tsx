@@ -33,7 +33,8 @@ export function TimetableView() {
   const { plan } = planned;
   const zone = plan.timeZone;
   const chosen = plan.tasks.find((task) => task.id === chosenId);
-  const name = (id: string) => file.workshop.crew.find((member) => member.id === id)?.name ?? id;
+  const { crew, inflators, vehicles } = file.workshop;
+  const name = (id: string) => [...crew, ...inflators, ...vehicles].find((one) => one.id === id)?.name ?? id;
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <KeyTimes plan={plan} />

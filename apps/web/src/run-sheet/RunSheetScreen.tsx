@@ -7,6 +7,7 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { beforeDoors, clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
+import { TakeAlong } from './TakeAlong.tsx';
 import './run-sheet.css';
 
 const print = () => window.print();
@@ -38,6 +39,10 @@ export function RunSheetScreen() {
         <Button variant="contained" startIcon={<PrintIcon />} onClick={print}>
           Print
         </Button>
+        <TakeAlong
+          jobId={file.job.id}
+          crew={file.workshop.crew.filter(({ id }) => file.job.crew.includes(id))}
+        />
         <Typography sx={{ color: 'text.secondary', fontSize: 14 }}>
           for {file.job.name}, on A4 or Letter
         </Typography>

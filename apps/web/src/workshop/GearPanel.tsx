@@ -16,7 +16,7 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
         rows={inflators}
         columns={[nameColumn('Name', 'name'), wholeColumn('Nozzles', 'nozzles', 1, 4)]}
         nameOf={({ name }) => name}
-        onChange={(changed) => save(() => ({ inflators: changed }))}
+        onChange={(change) => save((now) => ({ inflators: change(now.inflators) }))}
         add={{
           label: 'Add an inflator',
           row: () => ({ id: newId('inflator'), name: 'New inflator', nozzles: 2 }),
@@ -32,7 +32,7 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
           lengthColumn('Takes, long', 'loadM', 0.5, 20),
         ]}
         nameOf={({ name }) => name}
-        onChange={(changed) => save(() => ({ vehicles: changed }))}
+        onChange={(change) => save((now) => ({ vehicles: change(now.vehicles) }))}
         add={{ label: 'Add a vehicle', row: () => ({ id: newId('vehicle'), name: 'New vehicle', seats: 2 }) }}
         least={1}
       />

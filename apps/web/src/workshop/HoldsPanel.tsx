@@ -70,7 +70,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
           wholeColumn('Duty, kg', 'dutyKg', 50, 300),
         ]}
         nameOf={({ name }) => name}
-        onChange={(changed) => save(() => ({ ladders: changed }))}
+        onChange={(change) => save((now) => ({ ladders: change(now.ladders ?? usualLadders) }))}
         add={{
           label: 'Add a ladder',
           row: () => ({ id: newId('ladder'), name: 'New ladder', kind: 'step', standM: 1.2, dutyKg: 113 }),
@@ -86,7 +86,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
           wholeColumn('How many', 'count', 0, 1000),
         ]}
         nameOf={({ name }) => name}
-        onChange={(changed) => save(() => ({ weights: changed }))}
+        onChange={(change) => save((now) => ({ weights: change(now.weights ?? []) }))}
         add={{
           label: 'Add weights',
           row: () => ({ id: newId('weight'), name: 'Sand bag', massKg: 10, count: 4 }),
@@ -102,7 +102,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
           wholeColumn('How many', 'count', 0, 1000),
         ]}
         nameOf={({ pipe, lengthM }) => `${pipeOf(pipe).label}, ${long(lengthM)}`}
-        onChange={(changed) => save(() => ({ ownPipes: changed }))}
+        onChange={(change) => save((now) => ({ ownPipes: change(now.ownPipes ?? []) }))}
         add={{
           label: 'Add an offcut',
           row: () => ({ id: newId('pipe'), pipe: 'pvc-half', lengthM: 1.5, count: 1 }),
@@ -118,7 +118,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
           numberColumn('kg', 'massKg', 0, 50),
         ]}
         nameOf={({ name }) => name}
-        onChange={(changed) => save(() => ({ ownLoads: changed }))}
+        onChange={(change) => save((now) => ({ ownLoads: change(now.ownLoads ?? []) }))}
         add={{
           label: 'Add a heavy thing',
           row: () => ({ id: newId('load'), name: 'New thing', what: 'other', massKg: 0.5 }),
@@ -136,9 +136,8 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
               slotProps={{ inputLabel: { shrink: true } }}
               onCommit={(text) =>
                 readNumber(text, ruleWords[rule].min, ruleWords[rule].max, (value) =>
-                  save(() => ({
-                    holdRules:
-                      value === undefined ? without(holdRules, rule) : { ...holdRules, [rule]: value },
+                  save(({ holdRules: now = {} }) => ({
+                    holdRules: value === undefined ? without(now, rule) : { ...now, [rule]: value },
                   })),
                 )
               }
@@ -158,8 +157,8 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
               slotProps={{ inputLabel: { shrink: true } }}
               onCommit={(text) =>
                 readNumber(text, 0, 5000, (value) =>
-                  save(() => ({
-                    ratingsN: value === undefined ? without(ratingsN, id) : { ...ratingsN, [id]: value },
+                  save(({ ratingsN: now = {} }) => ({
+                    ratingsN: value === undefined ? without(now, id) : { ...now, [id]: value },
                   })),
                 )
               }

@@ -14,12 +14,14 @@ export function LastingPanel({ row }: { row: WorkshopRow }) {
   const { tempUnit, tempNumber } = useUnits();
   const { holdTimes = [], benchC } = row.data;
   const setHours = (usual: HoldTime, text: string): string | undefined => {
-    const others = holdTimes.filter((one) => !isFor(one, usual));
     const hours = Number(text.replace(',', '.'));
     if (text.trim() && !(hours >= 0.5 && hours <= 2000))
       return 'From 0.5 to 2000 h, or nothing for the usual';
     const { fromIn, gas } = usual;
-    save(() => ({ holdTimes: text.trim() ? [...others, { fromIn, gas, hours }] : others }));
+    save((now) => {
+      const others = (now.holdTimes ?? []).filter((one) => !isFor(one, usual));
+      return { holdTimes: text.trim() ? [...others, { fromIn, gas, hours }] : others };
+    });
     return undefined;
   };
   return (

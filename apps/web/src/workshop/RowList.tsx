@@ -28,42 +28,32 @@ export const nameColumn = <T,>(label: string, key: KeyOf<T, string>): Column<T> 
   ),
 });
 
-export const wholeColumn = <T,>(
+/** A figure; `commit` reads what is typed, says what is wrong with it, or takes it. */
+const figureColumn = <T,>(
   label: string,
   key: KeyOf<T, number>,
-  min: number,
-  max: number,
+  commit: (text: string, take: (value: number) => void) => string | undefined,
 ): Column<T> => ({
   width: '112px',
   field: (row, set) => (
     <CommitField
       label={label}
       value={String(row[key])}
-      onCommit={(text) => wholeNumber(text, min, max, (count) => set(edit(key, count)))}
+      onCommit={(text) => commit(text, (value) => set(edit(key, value)))}
     />
   ),
 });
 
-export const numberColumn = <T,>(
-  label: string,
-  key: KeyOf<T, number>,
-  min: number,
-  max: number,
-): Column<T> => ({
-  width: '112px',
-  field: (row, set) => (
-    <CommitField
-      label={label}
-      value={String(row[key])}
-      onCommit={(text) => {
-        const value = Number(text.replace(',', '.'));
-        if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
-        set(edit(key, value));
-        return undefined;
-      }}
-    />
-  ),
-});
+export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
+  figureColumn<T>(label, key, (text, take) => wholeNumber(text, min, max, take));
+
+export const numberColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
+  figureColumn<T>(label, key, (text, take) => {
+    const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
+    take(value);
+    return undefined;
+  });
 
 export const lengthColumn = <T,>(
   label: string,
@@ -111,7 +101,8 @@ interface RowListProps<T extends { id: string }> {
   columns: readonly Column<T>[];
   /** How a row is called when it is deleted. */
   nameOf: (row: T) => string;
-  onChange: (rows: T[]) => void;
+  /** Takes a change of the rows as they are by then: an earlier one may still be on its way. */
+  onChange: (change: (rows: readonly T[]) => T[]) => void;
   /** What the button says, and the row it adds. */
   add: { label: string; row: () => T };
   /** Said while there is none. */
@@ -135,14 +126,14 @@ export function RowList<T extends { id: string }>(props: RowListProps<T>) {
             // biome-ignore lint/suspicious/noArrayIndexKey: see above
             <Fragment key={i}>
               {column.field(row, (edited) =>
-                onChange(rows.map((one) => (one.id === row.id ? { ...one, ...edited } : one))),
+                onChange((now) => now.map((one) => (one.id === row.id ? { ...one, ...edited } : one))),
               )}
             </Fragment>
           ))}
           <IconButton
             aria-label={`Delete ${nameOf(row)}`}
             disabled={rows.length <= least}
-            onClick={() => onChange(rows.filter((one) => one.id !== row.id))}
+            onClick={() => onChange((now) => now.filter((one) => one.id !== row.id))}
           >
             <DeleteIcon />
           </IconButton>
@@ -151,7 +142,10 @@ export function RowList<T extends { id: string }>(props: RowListProps<T>) {
       <Button
         startIcon={<AddIcon />}
         sx={{ alignSelf: 'start' }}
-        onClick={() => onChange([...rows, add.row()])}
+        onClick={() => {
+          const added = add.row();
+          onChange((now) => [...now, added]);
+        }}
       >
         {add.label}
       </Button>

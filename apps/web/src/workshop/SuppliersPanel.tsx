@@ -8,16 +8,17 @@ import { nameColumn, RowList, wholeColumn } from './RowList.tsx';
 /** Who sells to us, and how long it takes to arrive: the buy list's order days follow from it. */
 export function SuppliersPanel({ row }: { row: WorkshopRow }) {
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
-  const change = (suppliers: Supplier[]) =>
-    save((before) => ({
-      suppliers,
+  const change = (edit: (rows: readonly Supplier[]) => Supplier[]) =>
+    save((now) => {
+      const suppliers = edit(now.suppliers ?? []);
       // A colour of a supplier that is gone has none.
-      colours: before.colours.map(({ supplierId, ...colour }) =>
+      const colours = now.colours.map(({ supplierId, ...colour }) =>
         supplierId !== undefined && suppliers.some(({ id }) => id === supplierId)
           ? { ...colour, supplierId }
           : colour,
-      ),
-    }));
+      );
+      return { suppliers, colours };
+    });
   return (
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Suppliers">
       <RowList<Supplier>

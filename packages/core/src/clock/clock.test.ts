@@ -151,3 +151,31 @@ test('nobody who may drive: no plan, and the drive is named', () => {
   expect(lamps.onTime.reason).toContain('Drive to');
   expect(lamps.onTime.fixes[0]?.label).toMatch(/^Add (Wren Haddock|Ilo Marsh) to the crew$/);
 });
+
+test('every task says why it stands where it does, and what it names is so', () => {
+  for (const name of ['01-meadow-finish', '02-engine-shed', '03-glasshouse-night']) {
+    const file = demoJob(name);
+    const { tasks, onTime } = draftPlan(file);
+    const byId = new Map(tasks.map((task) => [task.id, task]));
+    const setUp = tasks.filter(({ start }) => Date.parse(start) < Date.parse(file.job.strike.from));
+    for (const task of setUp) {
+      const { kind, ref, task: other } = task.why;
+      const named = byId.get(other ?? ref);
+      if (kind === 'before') {
+        expect(named?.start).toBe(task.end);
+        expect(named?.after).toContain(task.id);
+      } else if (kind === 'after') expect(named?.end).toBe(task.start);
+      else if (kind === 'person' || kind === 'gear') {
+        expect([...task.crew, ...task.gear]).toContain(ref);
+        expect([...(named?.crew ?? []), ...(named?.gear ?? [])]).toContain(ref);
+        expect([named?.start, named?.end]).toEqual(
+          expect.arrayContaining([named?.start === task.end ? task.end : task.start]),
+        );
+      }
+    }
+    expect(byId.get('sign-off')?.why).toMatchObject({ kind: 'deadline', ref: 'doors' });
+    expect(onTime.ready).toBe(byId.get('sign-off')?.end);
+    // Where the plan is pushed as late as it goes, hardly anything stands about for no reason.
+    expect(setUp.filter(({ why }) => why.kind === 'free').length).toBeLessThanOrEqual(setUp.length / 10);
+  }
+});

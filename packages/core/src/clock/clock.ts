@@ -1,4 +1,4 @@
-import type { JobFile, OnTime, Task } from '@early-lantern/contract';
+import type { JobFile, OnTime, Task, Why } from '@early-lantern/contract';
 import { MinuteAxis } from './calendar.ts';
 import { setUpWork, strikeWork, type Work, type WorkedPiece } from './method.ts';
 import {
@@ -9,6 +9,7 @@ import {
   type Placing,
   type Problem,
 } from './scheduler.ts';
+import { whyOf } from './why.ts';
 
 export interface ClockPlan {
   tasks: Task[];
@@ -66,7 +67,12 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
   }
   const { placings } = schedule;
   const ready = endOf(placings);
-  const setUp = work.map((one) => toTask(one, placings.get(one.id) as Placing, axis));
+  const settled = problem(Infinity);
+  const limits = { deadline: ready <= wanted ? wanted : ready, accessFrom: window.from };
+  const setUp = settled.activities.map((activity, i) => {
+    const why = whyOf(activity, placings, settled, limits);
+    return toTask(work[i] as Work, placings.get(activity.id) as Placing, axis, why);
+  });
   const startOf = (id: string) => axis.iso((placings.get(id) as Placing).start);
   return {
     tasks: [...inOrder(setUp), ...strikeTasks(file, pieces, axis)],
@@ -117,7 +123,7 @@ function asProblem(
   };
 }
 
-function toTask(work: Work, placing: Placing, axis: MinuteAxis): Task {
+function toTask(work: Work, placing: Placing, axis: MinuteAxis, why: Why): Task {
   return {
     id: work.id,
     label: work.label,
@@ -132,6 +138,7 @@ function toTask(work: Work, placing: Placing, axis: MinuteAxis): Task {
     quickS: Math.round(work.spread.quickS),
     usualS: Math.round(work.spread.usualS),
     slowS: Math.round(work.spread.slowS),
+    why,
     cautions: work.cautions,
     working: work.working,
   };
@@ -155,6 +162,7 @@ function strikeTasks(file: JobFile, pieces: readonly WorkedPiece[], axis: Minute
       work,
       { start, end: at, crew, gear: work.gear.length && vehicle ? [vehicle.id] : [] },
       axis,
+      work.after[0] ? { kind: 'after', ref: work.after[0] } : { kind: 'access', ref: 'strike' },
     );
   });
 }

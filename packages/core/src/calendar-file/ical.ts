@@ -1,0 +1,89 @@
+import type { JobFile, Plan, Task } from '@early-lantern/contract';
+
+interface Wanted {
+  /** Only this person's tasks, by id; left out, everybody's. */
+  person?: string;
+  /** The moment it is written. */
+  made: Date;
+}
+
+/** A line has at most so many octets; longer ones are folded. RFC 5545, 3.1. */
+const MOST_OCTETS = 75;
+/** Revisions are counted in seconds from here on: a later file goes before an earlier one. RFC 5545, 3.8.7.4. */
+const FIRST_MS = Date.UTC(2026, 0, 1);
+
+/**
+ * The tasks of a job as an iCalendar file, RFC 5545. A task keeps its UID for as long as it is the same task, so that a
+ * calendar that reads a newer file moves its entries and adds none.
+ */
+export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, made }: Wanted): string {
+  const { job, workshop } = file;
+  const tasks = plan.tasks.filter(({ crew }) => (person ? crew.includes(person) : true));
+  const name = workshop.crew.find(({ id }) => id === person)?.name;
+  const stamp = instant(made.toISOString());
+  const sequence = Math.max(0, Math.floor((made.getTime() - FIRST_MS) / 1000));
+  const lines = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Early Lantern//Work plan//EN',
+    'CALSCALE:GREGORIAN',
+    'METHOD:PUBLISH',
+    `X-WR-CALNAME:${escaped(name ? `${job.name}: ${name}` : job.name)}`,
+    ...tasks.flatMap((task) => [
+      'BEGIN:VEVENT',
+      `UID:${job.id}.${task.id}${person ? `.${person}` : ''}@early-lantern`,
+      `DTSTAMP:${stamp}`,
+      `SEQUENCE:${sequence}`,
+      `DTSTART:${instant(task.start)}`,
+      `DTEND:${instant(task.end)}`,
+      `SUMMARY:${escaped(task.label)}`,
+      `LOCATION:${escaped(placeOf(task, file))}`,
+      `DESCRIPTION:${escaped(describe(task, file))}`,
+      // Waiting for glue takes nobody's time.
+      `TRANSP:${task.crew.length ? 'OPAQUE' : 'TRANSPARENT'}`,
+      'END:VEVENT',
+    ]),
+    'END:VCALENDAR',
+  ];
+  return `${lines.map(folded).join('\r\n')}\r\n`;
+}
+
+const placeOf = ({ place }: Task, { site, workshop }: JobFile): string =>
+  place === 'workshop' ? workshop.name : place === 'road' ? `on the way to ${site.name}` : site.name;
+
+function describe({ crew, gear }: Task, { job, workshop }: JobFile): string {
+  const { inflators, vehicles } = workshop;
+  const nameOf = (id: string) =>
+    [...workshop.crew, ...inflators, ...vehicles].find((one) => one.id === id)?.name ?? id;
+  const who = crew.length ? crew.map(nameOf).join(', ') : 'nobody';
+  return [job.name, `Who: ${who}`, ...(gear.length ? [`With: ${gear.map(nameOf).join(', ')}`] : [])].join(
+    '\n',
+  );
+}
+
+/** An instant in universal time: `20270619T143000Z`. */
+const instant = (iso: string): string =>
+  new Date(iso).toISOString().replace(/\.\d+/, '').replaceAll(/[-:]/g, '');
+
+/** Text with what would end it escaped. RFC 5545, 3.3.11. */
+const escaped = (text: string): string =>
+  text.replaceAll(/[\\;,]/g, (char) => `\\${char}`).replaceAll(/\r?\n/g, '\\n');
+
+/** A line cut into pieces that fit, no character cut in two; each further piece begins with a blank. */
+function folded(line: string): string {
+  const encoder = new TextEncoder();
+  const pieces: string[] = [];
+  let piece = '';
+  let octets = 0;
+  for (const char of line) {
+    const size = encoder.encode(char).length;
+    if (octets + size > MOST_OCTETS) {
+      pieces.push(piece);
+      piece = ' ';
+      octets = 1;
+    }
+    piece += char;
+    octets += size;
+  }
+  return [...pieces, piece].join('\r\n');
+}
