@@ -41,44 +41,62 @@ export interface Stretch {
   onSite: boolean;
 }
 
-/** A lot's life from inflation to the end of the event, hour by hour. */
-export function stretchesOf(journey: Journey, spot: Spot, colour: Colour, file: JobFile): Stretch[] {
-  const { blownMs, endsMs } = journey;
-  const airAt = airOf(spot, journey, file);
+/** The place's air, asked about again and again: every lot of a job goes through the same hours. */
+export interface Surroundings {
+  airAt: (spot: Spot, ms: number) => { airC: number; cloudPct: number };
+  isSunAt: (spot: Spot, ms: number) => boolean;
+  outsideC: (ms: number) => number;
+  benchC: number;
+}
+
+/** What surrounds the lots of a job; answers are kept. */
+export function surroundingsOf(file: JobFile): Surroundings {
+  const weather = weatherAt(file.job.weather?.hours ?? []);
+  const outdoors = new Map(file.site.spots.map((spot) => [spot.id, isOutdoors(spot, file)]));
+  const times = new Map<number, string>();
+  const timeOf = (ms: number): string => {
+    const known = times.get(ms);
+    if (known) return known;
+    const time = DateTime.fromMillis(ms, { zone: file.workshop.timeZone }).toFormat('HH:mm');
+    times.set(ms, time);
+    return time;
+  };
+  return {
+    benchC: file.workshop.benchC ?? BENCH_C,
+    outsideC: (ms) => weather(ms)?.tempC ?? HOLD_C,
+    airAt: (spot, ms) => {
+      if (!outdoors.get(spot.id)) return { airC: spot.tempC ?? HOLD_C, cloudPct: 100 };
+      const hour = weather(ms);
+      return { airC: hour?.tempC ?? HOLD_C, cloudPct: hour?.cloudPct ?? 0 };
+    },
+    isSunAt: (spot, ms) => {
+      if (!outdoors.get(spot.id)) return false;
+      const time = timeOf(ms);
+      return (spot.sun ?? USUAL_SUN).some(({ from, to }) => time >= from && time < to);
+    },
+  };
+}
+
+/** A lot's life from inflation to the end of the event, hour of the clock by hour. */
+export function stretchesOf(journey: Journey, spot: Spot, colour: Colour, around: Surroundings): Stretch[] {
+  const { blownMs, leavesMs, arrivesMs, endsMs } = journey;
   const sunK = SUN_K[depthOf(colour)];
   const stretches: Stretch[] = [];
   let at = blownMs;
   while (at < endsMs) {
-    // No stretch lies in two places.
-    const next = [journey.leavesMs, journey.arrivesMs, endsMs].filter((moment) => moment > at);
-    const upTo = Math.min(at + HOUR_MS, ...next);
-    const onSite = at >= journey.arrivesMs;
-    const middle = (at + upTo) / 2;
-    const { airC, cloudPct } = airAt(middle);
-    const inSun = onSite && isOutdoors(spot, file) && cloudPct <= OVERCAST_PCT && isSunAt(spot, middle, file);
-    stretches.push({
-      hours: (upTo - at) / HOUR_MS,
-      airC,
-      skinC: airC + (inSun ? sunK : 0),
-      inSun,
-      onSite,
-    });
+    // No stretch lies in two places, nor in two hours.
+    const next = [leavesMs, arrivesMs, endsMs].filter((moment) => moment > at);
+    const hour = Math.floor(at / HOUR_MS) * HOUR_MS;
+    const upTo = Math.min(hour + HOUR_MS, ...next);
+    const onSite = at >= arrivesMs;
+    const { airC, cloudPct } = onSite
+      ? around.airAt(spot, hour)
+      : { airC: at < leavesMs ? around.benchC : around.outsideC(hour) + VEHICLE_K, cloudPct: 100 };
+    const inSun = onSite && cloudPct <= OVERCAST_PCT && around.isSunAt(spot, hour);
+    stretches.push({ hours: (upTo - at) / HOUR_MS, airC, skinC: airC + (inSun ? sunK : 0), inSun, onSite });
     at = upTo;
   }
   return stretches;
-}
-
-function airOf(spot: Spot, { leavesMs, arrivesMs }: Journey, file: JobFile) {
-  const benchC = file.workshop.benchC ?? BENCH_C;
-  const outdoors = isOutdoors(spot, file);
-  const weather = weatherAt(file.job.weather?.hours ?? []);
-  return (ms: number): { airC: number; cloudPct: number } => {
-    if (ms < leavesMs) return { airC: benchC, cloudPct: 100 };
-    const outside = weather(ms);
-    if (ms < arrivesMs) return { airC: (outside?.tempC ?? HOLD_C) + VEHICLE_K, cloudPct: 100 };
-    if (!outdoors) return { airC: spot.tempC ?? HOLD_C, cloudPct: 100 };
-    return { airC: outside?.tempC ?? HOLD_C, cloudPct: outside?.cloudPct ?? 0 };
-  };
 }
 
 /** The hour of a forecast that a moment falls into; the nearest one outside of it. */
@@ -94,9 +112,4 @@ function weatherAt(hours: readonly WeatherHour[]): (ms: number) => WeatherHour |
     }
     return hours[low];
   };
-}
-
-function isSunAt(spot: Spot, ms: number, { workshop }: JobFile): boolean {
-  const time = DateTime.fromMillis(ms, { zone: workshop.timeZone }).toFormat('HH:mm');
-  return (spot.sun ?? USUAL_SUN).some(({ from, to }) => time >= from && time < to);
 }

@@ -14,7 +14,7 @@ import { sizeOf } from '../balloon/catalogue.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
 import { working } from '../working.ts';
-import { type Journey, type Stretch, stretchesOf } from './exposure.ts';
+import { type Journey, type Stretch, type Surroundings, stretchesOf, surroundingsOf } from './exposure.ts';
 import { ageing, HOLD_C, holdTime } from './hold-time.ts';
 
 const HOUR_MS = 3_600_000;
@@ -38,9 +38,10 @@ export function lastingLots(
   tasks: readonly Task[],
 ): LastingLot[] {
   const when = journeysOf(file, tasks);
+  const around = surroundingsOf(file);
   return pieces.flatMap((planned, i) => {
     const piece = file.job.pieces[i] as Piece;
-    return planned.lots.map((lot) => lastingLot(lot, piece, when(piece.id, lot.nominalIn), file));
+    return planned.lots.map((lot) => lastingLot(lot, piece, when(piece.id, lot.nominalIn), file, around));
   });
 }
 
@@ -61,14 +62,20 @@ function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
   };
 }
 
-function lastingLot(lot: Lot, piece: Piece, journey: Journey, file: JobFile): LastingLot {
+function lastingLot(
+  lot: Lot,
+  piece: Piece,
+  journey: Journey,
+  file: JobFile,
+  around: Surroundings,
+): LastingLot {
   const { site, workshop } = file;
   const spot = site.spots.find(({ id }) => id === piece.spotId);
   const colour = workshop.colours.find(({ id }) => id === lot.colour);
   if (!spot || !colour) throw new RangeError(`"${piece.name}" has no spot or colour for lot ${lot.id}`);
   const gas = piece.kind === 'accent' && piece.look.what === 'helium' ? 'helium' : 'air';
   const grade: Grade = colour.grade ?? ('grade' in piece ? piece.grade : 'professional');
-  const stretches = stretchesOf(journey, spot, colour, file);
+  const stretches = stretchesOf(journey, spot, colour, around);
   const onSite = stretches.filter((one) => one.onSite);
   const sum = (pick: (one: Stretch) => number) => stretches.reduce((all, one) => all + pick(one), 0);
   const hoursHeld = sum(({ hours }) => hours);
