@@ -83,7 +83,7 @@ export function FixingView() {
           <Typography>
             Watch at <strong>{wind(held.watchGustMs ?? 0)}</strong>, lower at{' '}
             <strong>{wind(held.lowerGustMs ?? 0)}</strong>, take down at{' '}
-            <strong>{wind(held.takeDownGustMs)}</strong>; it comes down at {wind(held.limitGustMs ?? 0)}.
+            <strong>{wind(held.takeDownGustMs)}</strong>; at {wind(held.limitGustMs ?? 0)} it is at its limit.
           </Typography>
         )}
         {held.troubles.map((trouble) => (
