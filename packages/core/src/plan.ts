@@ -23,7 +23,7 @@ import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
 
 /** Days gone through with every plan; more on demand. */
-const REHEARSED_DAYS = 500;
+const REHEARSED_DAYS = 300;
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lasting

@@ -25,7 +25,7 @@ function settle(file: JobFile): JobFile {
 }
 
 /** Days between two answers, so that others get their turn. */
-const DAYS_AT_ONCE = 300;
+const DAYS_AT_ONCE = 250;
 
 const planner = {
   /** Places the balloons: the hand sees them first. */

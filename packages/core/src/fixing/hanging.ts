@@ -11,8 +11,8 @@ import { ladderFor } from './reach.ts';
 /** A garland's points, what each bears, and what is wrong with them. */
 export interface Hanging {
   points: HoldPoint[];
-  /** When a point lets go: the factor its section is left with, by the point's id. */
-  ifGone: ReadonlyMap<string, number>;
+  /** When a point lets go: the factor its section is left with, by the point's id; worked out when asked. */
+  ifGone: ReadonlyMap<string, () => number>;
   /** Whether it was shown that no fewer points would do. */
   isProven: boolean;
   troubles: string[];
@@ -114,7 +114,9 @@ function hangSection(
   );
   return {
     points,
-    ifGone: new Map(choice ? whenGone(run, places, chosen) : []),
+    ifGone: new Map(
+      choice ? chosen.map((i) => [(places[i] as Placed).id, () => whenGone(run, chosen, i)]) : [],
+    ),
     isProven: choice?.isProven ?? true,
     troubles: told.length || choice ? told : [whyNot(asked, run, section, (fromM + toM) / 2)],
   };
@@ -225,18 +227,15 @@ const pointsTooFar = (run: Run): boolean =>
   choosePoints({ ...run, loads: run.loads.map((load) => ({ ...load, loadN: 0 })) }) === undefined;
 
 /**
- * What is left of each point's neighbours when it lets go, by its id: the least rating over load among those that
- * remain, 0 where none does.
+ * What is left of a point's neighbours when it lets go: the least rating over load among those that remain, 0 where none
+ * does.
  */
-function whenGone(run: Run, places: readonly Placed[], chosen: readonly number[]): [string, number][] {
-  return chosen.map((gone) => {
-    const points = chosen.filter((i) => i !== gone).map((i) => run.candidates[i] as Candidate);
-    if (points.length === 0) return [(places[gone] as Placed).id, 0];
-    const loads = pointLoads(
-      points.map((point) => point.atM),
-      run.loads,
-    );
-    const least = Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
-    return [(places[gone] as Placed).id, least];
-  });
+function whenGone(run: Run, chosen: readonly number[], gone: number): number {
+  const points = chosen.filter((i) => i !== gone).map((i) => run.candidates[i] as Candidate);
+  if (points.length === 0) return 0;
+  const loads = pointLoads(
+    points.map((point) => point.atM),
+    run.loads,
+  );
+  return Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
 }

@@ -2,6 +2,8 @@ import type { Change, Fix, JobFile, Lamp, Piece, Plan } from '@early-lantern/con
 import { applyChanges } from './fixes.ts';
 
 const MOST_FIXES = 3;
+/** Each try is a plan of its own: no more than so many. */
+const MOST_TRIES = 6;
 const RANK = { out: 0, low: 1, lit: 2, unlit: 3 } as const;
 
 interface Attempt {
@@ -19,11 +21,13 @@ export function lastsFixes(file: JobFile, plan: Plan, draft: (file: JobFile) => 
   if (lamp.state !== 'out' && lamp.state !== 'low') return [];
   const weak = plan.lasts.lots.filter((lot) => lot.state === lamp.state);
   const fixes: Fix[] = [];
+  let tries = 0;
   for (const pieceId of new Set(weak.map((lot) => lot.pieceId))) {
     const index = file.job.pieces.findIndex(({ id }) => id === pieceId);
     const piece = file.job.pieces[index];
     if (!piece) continue;
     for (const attempt of attemptsFor(piece, index)) {
+      if (++tries > MOST_TRIES) return fixes;
       const after = draft(applyChanges(file, attempt.changes));
       if (!isBetter(after.lamps.lasts, lamp) || isLate(after, plan)) continue;
       fixes.push({ ...attempt, gain: after.lamps.lasts.figure });

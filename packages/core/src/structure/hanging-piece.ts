@@ -39,7 +39,7 @@ export function hangingPiece(
   );
   const line = garlandLine(piece, spot);
   const overhead = points.filter(({ at }) => line.isOverhead(at * line.lengthM));
-  const leftWithout = (id: string) => hung.ifGone.get(id) ?? Infinity;
+  const leftWithout = (id: string) => hung.ifGone.get(id)?.() ?? Infinity;
   const gustAtFactor = (factor: number) =>
     Math.min(
       ...hung.points.map(({ ratingN, loadN, windNPerPa }) => {
