@@ -6,7 +6,7 @@ import pg from 'pg';
 import { z } from 'zod';
 import { freePort, portIsFree } from './ports.ts';
 import { postgresUser, runPostgres } from './postgres-user.ts';
-import { clearDeadLock } from './stale-lock.ts';
+import { clearDeadLock, isLockDead } from './stale-lock.ts';
 
 const DATABASE = 'early_lantern';
 const SUPERUSER = 'lantern';
@@ -93,6 +93,7 @@ async function makeCluster(dataDir: string, pgData: string): Promise<Settings> {
 }
 
 async function isRunning(dataDir: string, pgData: string): Promise<boolean> {
+  if (await isLockDead(pgData)) return false;
   return runPostgres('pg_ctl', ['status', '-D', pgData], dataDir).then(
     () => true,
     () => false,

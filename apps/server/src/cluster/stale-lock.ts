@@ -11,15 +11,31 @@ const PATIENCE_MS = 20_000;
  * PostgreSQL clears a lock itself where the process is really gone.
  */
 export async function clearDeadLock(pgData: string): Promise<void> {
-  const lock = join(pgData, 'postmaster.pid');
-  const pid = Number((await readFile(lock, 'utf8').catch(() => '')).split('\n')[0]);
+  const pid = await lockedBy(pgData);
   if (!pid) return;
   const giveUpAt = Date.now() + PATIENCE_MS;
   while ((await processState(pid)) === 'running' || (await worksIn(pgData))) {
     if (Date.now() > giveUpAt) return;
     await sleep(100);
   }
-  if ((await processState(pid)) === 'zombie') await rm(lock, { force: true });
+  if ((await processState(pid)) === 'zombie') await rm(lockPath(pgData), { force: true });
+}
+
+/**
+ * Whether the lock names a process that has died. PostgreSQL's own tools take a zombie for alive: asked to stop one
+ * they wait for it in vain.
+ */
+export async function isLockDead(pgData: string): Promise<boolean> {
+  const pid = await lockedBy(pgData);
+  return pid > 0 && (await processState(pid)) !== 'running';
+}
+
+const lockPath = (pgData: string) => join(pgData, 'postmaster.pid');
+
+/** Process that PostgreSQL's lock file names; 0 where there is none. */
+async function lockedBy(pgData: string): Promise<number> {
+  const text = await readFile(lockPath(pgData), 'utf8').catch(() => '');
+  return Number(text.split('\n')[0]) || 0;
 }
 
 /** Whether any process has the folder as its working directory, as PostgreSQL's own do. */
