@@ -17,7 +17,15 @@ export const MethodId = z.enum([
 export type MethodId = z.infer<typeof MethodId>;
 
 /** Bases that poles and pipes stand on. */
-export const BaseId = z.enum(['lamp-base', 'small-plate', 'plate-2ft', 'drape-base', 'wood-block', 'clamps']);
+export const BaseId = z.enum([
+  'lamp-base',
+  'small-plate',
+  'plate-2ft',
+  'drape-base',
+  'tamper',
+  'wood-block',
+  'clamps',
+]);
 export type BaseId = z.infer<typeof BaseId>;
 
 /** What a heavy thing is: foil conducts, so it is told apart. */

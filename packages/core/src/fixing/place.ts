@@ -92,6 +92,13 @@ export function intrusion(zone: KeepClear, at: At, radiusM: number): number {
   return Math.max(0, radiusM - Math.hypot(dx, dy));
 }
 
+/** A way that people walk is clear by this much at least, m: 36 in. ADA 2010 Standards, 403.5.1. */
+const WALKWAY_M = 0.9144;
+
+/** Whether a zone is a walkway drawn narrower than one may be. */
+export const isTooNarrow = ({ kind, widthM }: KeepClear): boolean =>
+  kind === 'walkway' && widthM < WALKWAY_M - 1e-3;
+
 /** What is said when something stands in a zone kept clear. */
 export const clearWords: Record<KeepClear['kind'], string> = {
   exit: 'the way out must stay free',

@@ -216,3 +216,17 @@ test('hooks that stick are up an hour before anything hangs on them (makers’ u
   );
   expect(Date.parse(hang?.start ?? '') - Date.parse(hooks?.end ?? '')).toBeGreaterThanOrEqual(3_600_000);
 });
+
+test('a walkway is 36 in. clear at least (ADA 2010 Standards, 403.5.1), drawn and kept', () => {
+  const [piece] = shed.job.pieces as [Piece];
+  const spot = shed.site.spots.find(({ id }) => id === piece.spotId) as JobFile['site']['spots'][number];
+  const withWay = (xM: number, widthM: number) => {
+    const way = { id: 'way', kind: 'walkway' as const, xM, yM: 0, widthM, heightM: 2.1 };
+    const spots = shed.site.spots.map((one) => (one === spot ? { ...one, keepClear: [way] } : one));
+    return held({ ...withPieces(shed, [piece]), site: { ...shed.site, spots } }, piece.id).troubles.join();
+  };
+  const beside = spot.widthM + 2;
+  expect(withWay(beside, 0.9)).toContain('36 in. clear');
+  expect(withWay(beside, 0.92)).toBe('');
+  expect(withWay(0, spot.widthM)).toContain('36 in. clear');
+});

@@ -1,6 +1,6 @@
 import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
 import { DOOR_GUST_MS } from '../air/wind.ts';
-import { clearWords, intrusion } from '../fixing/place.ts';
+import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
@@ -121,9 +121,14 @@ function inTheWay(piece: Piece, spot: Spot, file: JobFile): string[] {
   const zones = spot.keepClear ?? [];
   if (zones.length === 0) return [];
   const { balloons } = pictureOf(piece, file.workshop.schools);
-  return zones.flatMap((zone) =>
-    balloons.some((ball) => intrusion(zone, ball, ball.rM) > 0.03)
+  const { units } = file.workshop;
+  return zones.flatMap((zone) => {
+    if (isTooNarrow(zone))
+      return [
+        `${piece.name}: the walkway drawn is ${formatLength(zone.widthM, units)}; ${clearWords.walkway}.`,
+      ];
+    return balloons.some((ball) => intrusion(zone, ball, ball.rM) > 0.03)
       ? [`${piece.name}: ${clearWords[zone.kind]}.`]
-      : [],
-  );
+      : [];
+  });
 }
