@@ -3,7 +3,7 @@ import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
-import type { WorkedPiece } from './clock/method.ts';
+import type { WorkedPiece } from './clock/work.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
 import { holdsLamp } from './lamps/holds.ts';

@@ -1,15 +1,12 @@
 import type { JobFile, OnTime, Task, Why } from '@early-lantern/contract';
 import { MinuteAxis } from './calendar.ts';
-import { setUpWork, strikeWork, type Work, type WorkedPiece } from './method.ts';
-import {
-  type Activity,
-  earliestSchedule,
-  justifiedLate,
-  latestSchedule,
-  type Placing,
-  type Problem,
-} from './scheduler.ts';
+import { justifiedLate } from './justify.ts';
+import { setUpWork } from './method.ts';
+import type { Activity, Placing, Problem } from './problem.ts';
+import { earliestSchedule, latestSchedule } from './scheduler.ts';
+import { strikeWork } from './strike-work.ts';
 import { whyOf } from './why.ts';
+import type { Work, WorkedPiece } from './work.ts';
 
 export interface ClockPlan {
   tasks: Task[];

@@ -1,7 +1,9 @@
 import { benchBatches } from '../bench/bench.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { demoJob } from '../test/samples.ts';
-import { setUpWork, strikeWork, type Work } from './method.ts';
+import { setUpWork } from './method.ts';
+import { strikeWork } from './strike-work.ts';
+import type { Work } from './work.ts';
 
 function workOf(name: string, crew?: string[]) {
   const file = structuredClone(demoJob(name));

@@ -1,12 +1,7 @@
 import fc from 'fast-check';
-import {
-  type Activity,
-  earliestSchedule,
-  justifiedLate,
-  latestSchedule,
-  type Problem,
-  type Schedule,
-} from './scheduler.ts';
+import { justifiedLate } from './justify.ts';
+import type { Activity, Problem, Schedule } from './problem.ts';
+import { earliestSchedule, latestSchedule } from './scheduler.ts';
 
 const always = [[0, 10_000]] as const;
 const task = (

@@ -1,46 +1,12 @@
-import type { Stretch } from './calendar.ts';
-
-/** A piece of work to be placed: whole minutes, so many hands at once. */
-export interface Activity {
-  id: string;
-  minutes: number;
-  hands: number;
-  /** Skills that somebody among the hands must have. */
-  skills: readonly string[];
-  /** Kinds of counted gear it holds while it lasts, one of each. */
-  gear: readonly string[];
-  /** Activities that must be over before it starts, by id. */
-  after: readonly string[];
-  /** It may not start before, nor end after. */
-  earliest?: number;
-  latest?: number;
-}
-
-/** A person: one thing at a time, within their shifts. */
-interface Worker {
-  id: string;
-  skills: readonly string[];
-  shifts: readonly Stretch[];
-}
-
-export interface Problem {
-  activities: readonly Activity[];
-  workers: readonly Worker[];
-  /** Each piece of counted gear, by kind. */
-  gear: Readonly<Record<string, readonly string[]>>;
-}
-
-export interface Placing {
-  start: number;
-  end: number;
-  crew: string[];
-  gear: string[];
-}
-
-export type Schedule =
-  | { feasible: true; placings: ReadonlyMap<string, Placing> }
-  /** The first activity that found no place, in the order tried last. */
-  | { feasible: false; stuck: string };
+import { chainBefore, closeWindows, overfull } from './hopeless.ts';
+import {
+  type Activity,
+  followersOf,
+  type Placing,
+  type Problem,
+  type Schedule,
+  type Worker,
+} from './problem.ts';
 
 /** How many priority orders are tried before a problem counts as having no plan here. */
 const ORDERS = 16;
@@ -70,53 +36,6 @@ export function earliestSchedule(problem: Problem): Schedule {
   return { feasible: true, placings };
 }
 
-/**
- * A schedule with everything as late as its end allows: one activity after the other, the last first, goes to its
- * latest free place among all the others. Each can stay where it is, so nothing is lost (right justification).
- */
-export function justifiedLate(
-  problem: Problem,
-  placings: ReadonlyMap<string, Placing>,
-): ReadonlyMap<string, Placing> {
-  const followers = followersOf(problem.activities);
-  const end = Math.max(...[...placings.values()].map((placing) => placing.end));
-  const late = new Map(placings);
-  const order = [...problem.activities].sort(
-    (a, b) => (placings.get(b.id) as Placing).end - (placings.get(a.id) as Placing).end,
-  );
-  const shiftEnds = problem.workers.flatMap((worker) => worker.shifts.map(([, to]) => to));
-  const busy = new Map<string, Placing[]>();
-  const hold = (placing: Placing) => {
-    for (const id of [...placing.crew, ...placing.gear]) busy.set(id, [...(busy.get(id) ?? []), placing]);
-  };
-  const letGo = (placing: Placing) => {
-    for (const id of [...placing.crew, ...placing.gear])
-      busy.set(
-        id,
-        (busy.get(id) ?? []).filter((one) => one !== placing),
-      );
-  };
-  for (const placing of placings.values()) hold(placing);
-  for (const activity of order) {
-    const before = late.get(activity.id) as Placing;
-    letGo(before);
-    const bound = Math.min(
-      end,
-      activity.latest ?? Infinity,
-      ...(followers.get(activity.id) as string[]).map((id) => (late.get(id) as Placing).start),
-    );
-    // No later place begins anywhere but at its bound, where a shift ends, or where something else begins.
-    const moments = [...new Set([...shiftEnds, ...[...late.values()].map(({ start }) => start)])]
-      .filter((moment) => moment > before.end)
-      .sort((a, b) => b - a);
-    const placing = latestPlace(activity, bound, problem, { busy, moments });
-    const now = placing && placing.end > before.end ? placing : before;
-    hold(now);
-    late.set(activity.id, now);
-  }
-  return late;
-}
-
 /** The same problem with time running backwards. */
 function mirror(problem: Problem): Problem {
   const followers = followersOf(problem.activities);
@@ -135,19 +54,10 @@ function mirror(problem: Problem): Problem {
   };
 }
 
-function followersOf(activities: readonly Activity[]): Map<string, string[]> {
-  const followers = new Map(activities.map((activity) => [activity.id, [] as string[]]));
-  for (const activity of activities) {
-    for (const before of activity.after) {
-      const list = followers.get(before);
-      if (!list) throw new RangeError(`"${activity.id}" comes after "${before}", which does not exist`);
-      list.push(activity.id);
-    }
-  }
-  return followers;
-}
-
-/** Tries the priority orders until one is as good as any could be, and keeps the best. */
+/**
+ * The best of `ORDERS` priority orders; fewer are tried where one starts as late as the longest chain of work allows.
+ * Not the best there is: an order not tried may be better.
+ */
 function bestOf(problem: Problem): Schedule {
   const chain = chainBefore(problem.activities);
   const hopeless = closeWindows(problem.activities, chain) ?? overfull(problem);
@@ -180,68 +90,6 @@ const firstStart = (placings: ReadonlyMap<string, Placing>): number => {
   for (const placing of placings.values()) first = Math.min(first, placing.start);
   return first;
 };
-
-/**
- * An activity whose window is too small for the chain of work before it, whoever does it: then no order need be tried.
- */
-function closeWindows(
-  activities: readonly Activity[],
-  chain: ReadonlyMap<string, number>,
-): string | undefined {
-  const byChain = [...activities].sort((a, b) => (chain.get(a.id) as number) - (chain.get(b.id) as number));
-  const ends = new Map<string, number>();
-  for (const activity of byChain) {
-    let start = activity.earliest ?? -Infinity;
-    for (const before of activity.after) start = Math.max(start, ends.get(before) as number);
-    const end = start + activity.minutes;
-    if (end > (activity.latest ?? Infinity)) return activity.id;
-    ends.set(activity.id, end);
-  }
-  return undefined;
-}
-
-/**
- * The greatest of the activities that must all fall between two moments and ask for more person-minutes than there are
- * between them: then no order need be tried either.
- */
-function overfull({ activities, workers }: Problem): string | undefined {
-  const shifts = workers.flatMap((worker) => worker.shifts);
-  for (const since of new Set(activities.map(({ earliest = -Infinity }) => earliest))) {
-    for (const until of new Set(activities.map(({ latest = Infinity }) => latest))) {
-      const asking = activities.filter(
-        ({ earliest = -Infinity, latest = Infinity }) => earliest >= since && latest <= until,
-      );
-      const asked = asking.reduce((sum, { minutes, hands }) => sum + minutes * hands, 0);
-      const offered = shifts.reduce(
-        (sum, [from, to]) => sum + Math.max(0, Math.min(to, until) - Math.max(from, since)),
-        0,
-      );
-      if (asked > offered)
-        return asking.reduce((a, b) => (b.minutes * b.hands > a.minutes * a.hands ? b : a)).id;
-    }
-  }
-  return undefined;
-}
-
-/** Longest chain of minutes up to and with each activity. */
-function chainBefore(activities: readonly Activity[]): Map<string, number> {
-  const byId = new Map(activities.map((activity) => [activity.id, activity]));
-  const chain = new Map<string, number>();
-  const visiting = new Set<string>();
-  const measure = (id: string): number => {
-    const known = chain.get(id);
-    if (known !== undefined) return known;
-    if (visiting.has(id)) throw new RangeError(`"${id}" waits for itself`);
-    visiting.add(id);
-    const activity = byId.get(id);
-    if (!activity) throw new RangeError(`no activity "${id}"`);
-    const length = activity.minutes + Math.max(0, ...activity.after.map(measure));
-    chain.set(id, length);
-    return length;
-  };
-  for (const activity of activities) measure(activity.id);
-  return chain;
-}
 
 /** Order 0 goes by the chain alone; 1 by work content; the rest shuffle more and more freely, always alike. */
 function priority(
@@ -326,7 +174,12 @@ function takeUp({ busy, moments }: Board, placing: Placing): void {
 }
 
 /** The latest place that ends by `bound`: at the bound itself, or where a shift ends or something else starts. */
-function latestPlace(activity: Activity, bound: number, problem: Problem, board: Board): Placing | undefined {
+export function latestPlace(
+  activity: Activity,
+  bound: number,
+  problem: Problem,
+  board: Board,
+): Placing | undefined {
   if (Number.isFinite(bound)) {
     const placing = placeEnding(activity, bound, problem, board.busy);
     if (placing) return placing;

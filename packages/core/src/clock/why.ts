@@ -1,5 +1,5 @@
 import type { Why } from '@early-lantern/contract';
-import type { Activity, Placing, Problem } from './scheduler.ts';
+import type { Activity, Placing, Problem } from './problem.ts';
 
 /** A moment that must not be passed, or not come before. */
 interface Limits {

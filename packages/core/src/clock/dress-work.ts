@@ -1,0 +1,140 @@
+import type { CrewMember, WorkshopSettings } from '@early-lantern/contract';
+import { type Effort, effort } from '../bench/rates.ts';
+import { methodOf } from '../fixing/methods.ts';
+import type { Recipe, SiteWork } from '../piece/recipe.ts';
+import { plural } from '../quantity/plural.ts';
+import { COMMON_PRACTICE, working } from '../working.ts';
+import { ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
+
+/** On-site work longer than this is shared by two where there are two. */
+const SHARED_FROM_S = 20 * 60;
+
+const stages: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 'fill', 'finish'];
+
+/**
+ * The work on one piece, stage after stage: the frame complete and weighted before any line ties or anything hangs on
+ * it, base before
+ * fluff before accents before fillers.
+ */
+export function dressWork(
+  worked: WorkedPiece,
+  settings: WorkshopSettings,
+  crew: readonly CrewMember[],
+  after: string[],
+  hooksAfter: string[],
+): Work[] {
+  const { piece, recipe, batches, held } = worked;
+  const isHigh = recipe.topM > REACH_M;
+  const blownHere = batches
+    .filter((batch) => batch.place === 'site')
+    .map((batch) => ownId(piece.id, batch.id));
+  const found: Work[] = [];
+  let before = after;
+  const hooks = hookWork(worked, settings, crew, hooksAfter);
+  for (const stage of stages) {
+    const here = recipe.siteWork.filter((work) => work.stage === stage);
+    if (here.length === 0) continue;
+    const onLadder = isHigh && stage !== 'frame' && stage !== 'tie';
+    const tasks = here.map((one): Work => {
+      // A garland's points are those that were found to hold it, where they were.
+      const isHung = stage === 'hang' && piece.kind === 'organic-garland';
+      const points = (isHung && held?.points.length) || one.amount;
+      const needed = effort(one.rate, isHung ? points : one.amount, settings);
+      const work = isHung ? withNote(needed, recipe, points) : needed;
+      const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
+      const hands = pair ? Math.min(2, crew.length) : 1;
+      return {
+        id: ownId(piece.id, one.id),
+        label: `${piece.name}: ${one.label}${isHung ? `, ${plural(points, 'point')}` : ''}`,
+        place: 'site',
+        ...shared(work, hands),
+        hands,
+        skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+        gear: [],
+        pieceId: piece.id,
+        after:
+          stage === 'frame'
+            ? before
+            : [
+                ...new Set([
+                  ...before,
+                  ...blownHere,
+                  ...(stage === 'tie' ? [] : hooks.slice(-1).map(({ id }) => id)),
+                ]),
+              ],
+        cautions: [
+          ...(onLadder ? ['ladder'] : []),
+          ...(stage === 'frame' || stage === 'tie' ? frameCautions(one.rate) : []),
+        ],
+      };
+    });
+    found.push(...tasks);
+    before = tasks.map((task) => task.id);
+  }
+  return [...hooks, ...found];
+}
+
+/** Hooks that stick are put up first and left alone for their hour, while other work goes on; nobody waits by them. */
+function hookWork(
+  { piece, recipe, held }: WorkedPiece,
+  settings: WorkshopSettings,
+  crew: readonly CrewMember[],
+  after: string[],
+): Work[] {
+  const hooks = (held?.points ?? [])
+    .map(({ method }) => methodOf(method))
+    .filter(({ cureMin }) => cureMin > 0);
+  const cureMin = Math.max(0, ...hooks.map((method) => method.cureMin));
+  if (cureMin === 0) return [];
+  const onLadder = recipe.topM > REACH_M;
+  const put: Work = {
+    id: ownId(piece.id, 'hooks'),
+    label: `${piece.name}: clean, stick and press ${plural(hooks.length, 'hook')}`,
+    place: 'site',
+    ...shared(effort('adhesive-hook', hooks.length, settings), 1),
+    hands: onLadder ? Math.min(2, crew.length) : 1,
+    skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    gear: [],
+    pieceId: piece.id,
+    after,
+    cautions: onLadder ? ['ladder'] : [],
+  };
+  const cure: Work = {
+    id: ownId(piece.id, 'cure'),
+    label: `${piece.name}: hooks take hold, nothing on them yet`,
+    place: 'site',
+    minutes: cureMin,
+    spread: said(cureMin, 1, 1),
+    hands: 0,
+    skills: [],
+    gear: [],
+    pieceId: piece.id,
+    after: [put.id],
+    cautions: [],
+    working: [
+      working(
+        'Wait before load',
+        "the hook's own",
+        [],
+        { value: cureMin, unit: 'min' },
+        `makers' usual instruction: ${COMMON_PRACTICE}`,
+      ),
+    ],
+  };
+  return [put, cure];
+}
+
+const frameCautions = (rate: SiteWork['rate']): string[] =>
+  rate === 'place-furniture' ? ['lifting'] : ['frame-first'];
+
+/** Says where the number of points comes from. */
+function withNote(work: Effort, recipe: Recipe, count: number): Effort {
+  const points = working(
+    'Attachment points',
+    'as *Holds* finds them; else one about every 2 ft, three at least',
+    [['L', recipe.lengthM, 'm']],
+    { value: count, unit: 'points' },
+    COMMON_PRACTICE,
+  );
+  return { ...work, working: [points, ...work.working] };
+}

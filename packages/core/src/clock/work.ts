@@ -1,0 +1,91 @@
+import type { HoldPiece, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
+import type { Batch } from '../bench/bench.ts';
+import { type Effort, effort, type Spread } from '../bench/rates.ts';
+import type { Recipe } from '../piece/recipe.ts';
+
+/** A piece with what has been worked out for it. */
+export interface WorkedPiece {
+  piece: Piece;
+  recipe: Recipe;
+  batches: Batch[];
+  /** What carries it or what it hangs from. */
+  held?: HoldPiece;
+}
+
+/** A task of the job before it has a time. */
+export interface Work {
+  id: string;
+  label: string;
+  place: Task['place'];
+  minutes: number;
+  /** Quick, usual, slow, with the hands it has. */
+  spread: Spread;
+  hands: number;
+  skills: string[];
+  gear: string[];
+  pieceId?: string;
+  /** What it blows. */
+  blows?: NonNullable<Task['blows']>;
+  after: string[];
+  /** Codes of the catalogue of cautions. */
+  cautions: string[];
+  working: Working[];
+  /** Minutes from its start to its arrival on site: it need not arrive before access opens. */
+  arrivesAfter?: number;
+}
+
+/** Reach of a person from the floor; above it the work is ladder work. */
+export const REACH_M = 2.4;
+
+/** Whole minutes when `hands` share an effort evenly. */
+export function shared(work: Effort, hands: number): { minutes: number; spread: Spread; working: Working[] } {
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    minutes: Math.max(1, Math.ceil(work.seconds / 60 / hands)),
+    spread: { quickS: quickS / hands, usualS: usualS / hands, slowS: slowS / hands },
+    working: work.working,
+  };
+}
+
+/** A span that somebody has said, with what it may come to: shares of it. */
+export const said = (minutes: number, quick: number, slow: number): Spread => ({
+  quickS: minutes * 60 * quick,
+  usualS: minutes * 60,
+  slowS: minutes * 60 * slow,
+});
+
+/** A task that is one unit of the rate it is named after. */
+export function simple(
+  id:
+    | 'clean-floor'
+    | 'load-vehicle'
+    | 'protect-floor'
+    | 'step-back'
+    | 'touch-up'
+    | 'sign-off'
+    | 'photograph-before'
+    | 'look-over'
+    | 'return-gear',
+  label: string,
+  place: Task['place'],
+  settings: WorkshopSettings,
+  more: Partial<Work> = {},
+): Work {
+  const took = shared(effort(id, 1, settings), more.hands ?? 1);
+  return {
+    id,
+    label,
+    place,
+    hands: 1,
+    skills: [],
+    gear: [],
+    after: [],
+    cautions: [],
+    ...more,
+    minutes: took.minutes,
+    spread: took.spread,
+    working: [...took.working, ...(more.working ?? [])],
+  };
+}
+
+export const ownId = (pieceId: string, id: string) => `${pieceId}--${id}`;
