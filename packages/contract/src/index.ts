@@ -1,4 +1,5 @@
 export * from './api.ts';
+export * from './clock.ts';
 export * from './faults.ts';
 export * from './hold.ts';
 export * from './job.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ClockChoices } from './clock.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
@@ -21,6 +22,10 @@ const HeadFields = z.strictObject({
   strike: Window,
   /** Crew members on this job, by id. */
   crew: z.array(Id).min(1, 'a job needs at least one person'),
+  /** Who takes it down, where that is not the crew that put it up. */
+  strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
+  /** Pins and what was agreed for the day. */
+  clock: ClockChoices.optional(),
   notes: Text,
   /** Strongest gust expected while the pieces stand, m/s, from the forecast looked at. */
   gustMs: z.number().min(0).max(60).optional(),

@@ -119,7 +119,7 @@ export type PlanPiece = z.infer<typeof PlanPiece>;
 
 /** Why a task stands where it does: what comes after or before it, whose or what's time, a window; `free` if nothing. */
 export const Why = z.strictObject({
-  kind: z.enum(['before', 'after', 'person', 'gear', 'deadline', 'access', 'shift', 'free']),
+  kind: z.enum(['before', 'after', 'person', 'gear', 'deadline', 'access', 'shift', 'pin', 'free']),
   /** The task, person or piece of gear; `doors` or `access` for a window. */
   ref: z.string(),
   /** The task that the person or gear is wanted for. */
@@ -182,6 +182,10 @@ export const OnTime = z.strictObject({
   /** Of rehearsed days, the share signed off by doors; the task that decided most often. Null until rehearsed. */
   chance: z.number().nullable(),
   bottleneck: z.string().nullable(),
+  /** No plan with these people and windows leaves more minutes in hand than this; null until worked out. */
+  bound: z.int().nullable(),
+  /** Why the plan agreed for the day, or a pin, is not kept; null where all is. */
+  broken: z.string().nullable(),
 });
 export type OnTime = z.infer<typeof OnTime>;
 

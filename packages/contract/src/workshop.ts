@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Busy, RestRule } from './clock.ts';
 import { HoldRules, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
 import { DayClaim, OwnPipe } from './pipe.ts';
@@ -21,6 +22,10 @@ export const CrewMember = z.strictObject({
   name: Name,
   skills: z.array(Skill),
   shift: Shift,
+  /** Paid for an hour, in the business's own currency. */
+  wage: z.number().min(0).max(10_000).optional(),
+  /** Times at which they cannot be asked, typed or read from their calendar. */
+  busy: z.array(Busy).max(500).optional(),
 });
 export type CrewMember = z.infer<typeof CrewMember>;
 
@@ -68,6 +73,7 @@ export const RateKey = z.enum([
   'place-furniture',
   'template-check',
   'step-back',
+  'look-again',
   'touch-up',
   'sign-off',
   'strike-section',
@@ -88,7 +94,13 @@ export const Rate = withRule(RateFields, RateFields, (rate) => [
 ]);
 export type Rate = z.infer<typeof Rate>;
 
-export const Inflator = z.strictObject({ id: Id, name: Name, nozzles: z.int().min(1).max(4) });
+export const Inflator = z.strictObject({
+  id: Id,
+  name: Name,
+  nozzles: z.int().min(1).max(4),
+  /** It overheats: so many minutes on, then so many off. */
+  duty: z.strictObject({ onMin: z.int().min(1).max(240), offMin: z.int().min(1).max(240) }).optional(),
+});
 export type Inflator = z.infer<typeof Inflator>;
 export const Vehicle = z.strictObject({
   id: Id,
@@ -157,6 +169,8 @@ const SettingsFields = z.strictObject({
   /** Where the bench stands: above the sea, and how warm. */
   altitudeM: z.number().min(-400).max(5000).optional(),
   benchC: z.number().min(-10).max(45).optional(),
+  /** How long anybody works without a rest. */
+  rest: RestRule.optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
 });

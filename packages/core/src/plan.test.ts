@@ -38,10 +38,11 @@ function breaches(file: JobFile): string[] {
       const other = byId.get(before);
       if (!other || ms(other.end) > ms(task.start)) found.push(`${task.id} before ${before}`);
     }
+    if (task.id === 'drive-home' && task.start !== ready) found.push('somebody waits on site');
     if (task.place === 'site' && ms(task.start) < ms(file.job.access.from))
       found.push(`${task.id} before access`);
     if (task.crew.some((id) => !file.job.crew.includes(id))) found.push(`${task.id} by somebody else`);
-    if (ready && ms(task.start) < ms(file.job.doors) && ms(task.end) > ms(ready))
+    if (ready && task.place === 'site' && ms(task.start) < ms(file.job.doors) && ms(task.end) > ms(ready))
       found.push(`${task.id} after sign-off`);
     for (const other of plan.tasks) {
       const overlap = ms(other.start) < ms(task.end) && ms(task.start) < ms(other.end);

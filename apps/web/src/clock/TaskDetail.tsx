@@ -71,6 +71,8 @@ function whyWords({ why }: Task, plan: Plan, nameOf: (id: string) => string): st
       return why.ref === 'strike' ? 'Then, because the strike begins.' : 'Then, because the house opens.';
     case 'shift':
       return `Then, because of ${nameOf(why.ref)}'s hours.`;
+    case 'pin':
+      return 'Then, because somebody has put it there, or it was agreed for the day.';
     case 'free':
       return 'It could be moved a little: nothing waits for it just then.';
   }

@@ -17,7 +17,7 @@ test.each([
 ])('%s: shifts keep to the wall clock and minutes to real time', (_, doors, zone) => {
   const axis = new MinuteAxis(doors, zone);
   const shifts = axis.shifts(member);
-  expect(shifts).toHaveLength(3);
+  expect(shifts).toHaveLength(4);
   for (const [from, to] of shifts) {
     expect(wall(axis.iso(from), zone)).toBe('07:00');
     expect(wall(axis.iso(to), zone)).toBe('19:00');

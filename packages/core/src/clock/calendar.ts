@@ -1,16 +1,15 @@
 import type { CrewMember } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
+import type { Stretch } from '../schedule/problem.ts';
 
-/** Stretches of whole minutes, `[from, to)`, ascending. */
-export type Stretch = readonly [from: number, to: number];
-
-/** How many days before doors the bench may begin, and how many in all the axis reaches over. */
+/** How many days before the first doors the bench may begin. */
 const DAYS_BEFORE = 2;
-const DAYS_COVERED = 5;
+/** Days covered after the last moment named: a strike at night runs on. */
+const DAYS_AFTER = 2;
 
 /**
- * Whole minutes counted from the local midnight two days before doors. Real minutes: a night on which the clocks
- * change has an hour more or less, and every minute still has one number.
+ * Whole minutes counted from the local midnight two days before the first doors. Real minutes: a night on which the
+ * clocks change has an hour more or less, and every minute still has one number.
  *
  * The zone is asked a handful of times when the axis is made, since asking it for every task is what costs.
  */
@@ -22,20 +21,23 @@ export class MinuteAxis {
   private readonly offsets: readonly [number, number];
   private readonly changesAt: number;
 
-  constructor(doors: string, timeZone: string) {
+  /** @param last the last moment anything is planned for; the day of the doors where not said */
+  constructor(doors: string, timeZone: string, last = doors) {
     const origin = DateTime.fromISO(doors, { zone: timeZone }).startOf('day').minus({ days: DAYS_BEFORE });
     this.originMs = origin.toMillis();
-    const days = Array.from({ length: DAYS_COVERED + 1 }, (_, day) => origin.plus({ days: day }));
+    const end = DateTime.fromISO(last, { zone: timeZone }).startOf('day');
+    const covered = Math.round(end.diff(origin, 'days').days) + DAYS_AFTER;
+    const days = Array.from({ length: covered + 1 }, (_, day) => origin.plus({ days: day }));
     this.midnights = days.map((day) => (day.toMillis() - this.originMs) / 60_000);
-    const last = days[DAYS_COVERED] as DateTime;
-    this.offsets = [origin.offset, last.offset];
-    this.changesAt = origin.offset === last.offset ? Infinity : this.findChange(timeZone);
+    const lastDay = days.at(-1) as DateTime;
+    this.offsets = [origin.offset, lastDay.offset];
+    this.changesAt = origin.offset === lastDay.offset ? Infinity : this.findChange(timeZone);
   }
 
   /** Minute at which the clocks change, by halving the days the axis covers. */
   private findChange(timeZone: string): number {
     let before = 0;
-    let from = this.midnights[DAYS_COVERED] as number;
+    let from = this.midnights.at(-1) as number;
     while (from - before > 1) {
       const middle = Math.floor((before + from) / 2);
       const { offset } = DateTime.fromMillis(this.originMs + middle * 60_000, { zone: timeZone });
@@ -63,11 +65,18 @@ export class MinuteAxis {
     return `${local}${offset < 0 ? '-' : '+'}${two(size / 60)}:${two(size % 60)}`;
   }
 
-  /** A person's shifts from the first day to the day of doors. */
-  shifts({ shift }: CrewMember): Stretch[] {
-    return Array.from({ length: DAYS_BEFORE + 1 }, (_, day) => [
-      this.timeOfDay(day, shift.from),
-      this.timeOfDay(day, shift.to),
+  /** A person's shifts on all days of the axis. */
+  shifts({ shift }: Pick<CrewMember, 'shift'>): Stretch[] {
+    return this.midnights
+      .slice(0, -1)
+      .map((_, day) => [this.timeOfDay(day, shift.from), this.timeOfDay(day, shift.to)]);
+  }
+
+  /** When a person is busy elsewhere; a started minute counts as a whole one. */
+  busy({ busy = [] }: Pick<CrewMember, 'busy'>): Stretch[] {
+    return busy.map(({ from, until }) => [
+      this.minute(from),
+      Math.ceil((Date.parse(until) - this.originMs) / 60_000),
     ]);
   }
 

@@ -1,12 +1,9 @@
-import type { JobFile, OnTime, Task, Why } from '@early-lantern/contract';
-import { MinuteAxis } from './calendar.ts';
-import { justifiedLate } from './justify.ts';
-import { setUpWork } from './method.ts';
-import type { Activity, Placing, Problem } from './problem.ts';
-import { earliestSchedule, latestSchedule } from './scheduler.ts';
-import { strikeWork } from './strike-work.ts';
+import type { JobFile, OnTime, Task } from '@early-lantern/contract';
+import { type DayJob, type DayProblem, dayProblem, type WorkedJob } from './day-problem.ts';
+import { DaySearch } from './day-search.ts';
+import { type Placed, placedTasks } from './placed.ts';
 import { whyOf } from './why.ts';
-import type { Work, WorkedPiece } from './work.ts';
+import type { WorkedPiece } from './work.ts';
 
 export interface ClockPlan {
   tasks: Task[];
@@ -17,124 +14,118 @@ export interface ClockPlan {
   overrunsAccess: boolean;
 }
 
+/** Orders tried for a plan that must answer at once. */
+const AT_ONCE = 24;
+
 /**
- * The job's tasks on the clock, counted back from doors. First everything as late as possible with the wanted
- * minutes in hand; where that does not fit, as early as access and shifts allow, then pushed as late as that
- * sign-off permits.
+ * The job's tasks on the clock, counted back from doors: as many minutes in hand as are wanted or can be found, and
+ * inflation as late as that allows.
+ *
+ * What was agreed for the day is kept where it still fits; where it does not, that is said and the job planned afresh.
  */
 export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPlan {
-  const { workshop, job } = file;
-  const axis = new MinuteAxis(job.doors, workshop.timeZone);
-  const doors = axis.minute(job.doors);
-  const none: OnTime = {
-    doors: axis.iso(doors),
-    ready: null,
-    minutesInHand: null,
-    benchFrom: null,
-    leaveAt: null,
-    leaveBy: [],
-    chance: null,
-    bottleneck: null,
-  };
-  if (pieces.length === 0) return { tasks: [], onTime: none, stuck: undefined, overrunsAccess: false };
+  if (pieces.length === 0)
+    return { tasks: [], onTime: nothingYet(file), stuck: undefined, overrunsAccess: false };
+  const kept = planned([{ file, pieces }], AT_ONCE)[0] as ClockPlan;
+  const { agreed, pins } = file.job.clock ?? {};
+  if (kept.stuck === undefined || (!agreed && !pins?.length)) return kept;
+  const told = agreed
+    ? `The plan agreed for the day no longer fits: "${kept.stuck}" finds no place in it. Plan the day anew.`
+    : `The pins leave no place for "${kept.stuck}". They are left aside here.`;
+  const { clock: _, ...free } = file.job;
+  const afresh = planned([{ file: { ...file, job: free }, pieces }], AT_ONCE)[0] as ClockPlan;
+  return { ...afresh, onTime: { ...afresh.onTime, broken: told } };
+}
 
-  const work = setUpWork(file, pieces);
-  const window = { from: axis.minute(job.access.from), until: axis.minute(job.access.until) };
-  const wanted = Math.min(doors - workshop.inHandTargetMin, window.until);
-  const problem = (deadline: number) => asProblem(file, work, axis, window.from, deadline);
+/** The plans of one or several jobs that share people and gear, in their order. */
+function planned(worked: readonly WorkedJob[], orders: number): ClockPlan[] {
+  const day = dayProblem(worked);
+  const search = new DaySearch(day, orders);
+  search.run(orders);
+  return clockPlans(day, search);
+}
 
-  let schedule = latestSchedule(problem(wanted));
-  if (!schedule.feasible) {
-    const early = earliestSchedule(problem(Infinity));
-    if (early.feasible) {
-      const late = latestSchedule(problem(endOf(early.placings)));
-      schedule = late.feasible
-        ? late
-        : { feasible: true, placings: justifiedLate(problem(Infinity), early.placings) };
-    } else schedule = early;
-  }
-  if (!schedule.feasible) {
-    const stuckAt = schedule.stuck;
-    return {
+/** What a search has found so far, as a plan for each job. */
+export function clockPlans(day: DayProblem, search: DaySearch): ClockPlan[] {
+  const schedule = search.answer();
+  if (!schedule) {
+    return day.jobs.map(({ file, work }) => ({
       tasks: [],
-      onTime: none,
-      stuck: work.find((one) => one.id === stuckAt)?.label ?? stuckAt,
+      onTime: nothingYet(file),
+      stuck: stuckLabel(day, search.stuck) ?? work[0]?.label,
       overrunsAccess: false,
-    };
+    }));
   }
-  const { placings } = schedule;
-  const ready = endOf(placings);
-  const settled = problem(Infinity);
-  const limits = { deadline: ready <= wanted ? wanted : ready, accessFrom: window.from };
-  const setUp = settled.activities.map((activity, i) => {
-    const why = whyOf(activity, placings, settled, limits);
-    return toTask(work[i] as Work, placings.get(activity.id) as Placing, axis, why);
-  });
-  const startOf = (id: string) => axis.iso((placings.get(id) as Placing).start);
+  const placed = placedTasks(day, search.compiled, schedule);
+  return day.jobs.map((job) => clockPlan(job, day, placed));
+}
+
+function stuckLabel({ jobs }: DayProblem, stuck: string | undefined): string | undefined {
+  for (const { file, work } of jobs)
+    for (const { id, label } of work) if (stuck === `${file.job.id}:${id}`) return label;
+  return undefined;
+}
+
+function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockPlan {
+  const { axis, problem } = day;
+  const { file, access, doors, wanted } = job;
+  const own = all.filter(({ jobId }) => jobId === file.job.id);
+  const at = (id: string) => own.find((one) => one.id === id || one.id.startsWith(`${id}~`));
+  const ready = (own.findLast((one) => one.id.split('~')[0] === 'sign-off') as Placed).end;
+  const shifts = new Map(problem.workers.map((worker) => [worker.id, worker.shifts]));
+  const limits = {
+    deadline: Math.max(wanted, ready),
+    accessFrom: access.from,
+    shiftsOf: (person: string) => shifts.get(person) ?? [],
+  };
+  const startOf = (id: string) => axis.iso((at(id) as Placed).start);
   return {
-    tasks: [...inOrder(setUp), ...strikeTasks(file, pieces, axis)],
+    tasks: inOrder(own.map((one) => toTask(one, day, whyOf(one, all, limits)))),
     onTime: {
+      ...nothingYet(file),
       doors: axis.iso(doors),
       ready: axis.iso(ready),
       minutesInHand: doors - ready,
       benchFrom: startOf('clean-floor'),
       leaveAt: startOf('drive-out'),
-      leaveBy: (placings.get('drive-out') as Placing).gear.map((vehicle) => ({
-        vehicle,
-        at: startOf('drive-out'),
-      })),
-      chance: null,
-      bottleneck: null,
+      leaveBy: (at('drive-out') as Placed).gear.map((vehicle) => ({ vehicle, at: startOf('drive-out') })),
     },
     stuck: undefined,
-    overrunsAccess: ready > window.until,
+    overrunsAccess: ready > access.until,
   };
 }
 
-const endOf = (placings: ReadonlyMap<string, Placing>) =>
-  Math.max(...[...placings.values()].map((placing) => placing.end));
+/** What is known of a job that has no plan. */
+const nothingYet = ({ job }: JobFile): OnTime => ({
+  doors: job.doors,
+  ready: null,
+  minutesInHand: null,
+  benchFrom: null,
+  leaveAt: null,
+  leaveBy: [],
+  chance: null,
+  bottleneck: null,
+  bound: null,
+  broken: null,
+});
 
-function asProblem(
-  { workshop, job }: JobFile,
-  work: readonly Work[],
-  axis: MinuteAxis,
-  accessFrom: number,
-  deadline: number,
-): Problem {
-  return {
-    workers: workshop.crew
-      .filter((member) => job.crew.includes(member.id))
-      .map((member) => ({ id: member.id, skills: member.skills, shifts: axis.shifts(member) })),
-    gear: {
-      inflator: workshop.inflators.map((inflator) => inflator.id),
-      vehicle: workshop.vehicles.map((vehicle) => vehicle.id),
-    },
-    activities: work.map(
-      (one): Activity => ({
-        ...one,
-        ...(one.place === 'site' ? { earliest: accessFrom } : {}),
-        ...(one.arrivesAfter === undefined ? {} : { earliest: accessFrom - one.arrivesAfter }),
-        ...(Number.isFinite(deadline) ? { latest: deadline } : {}),
-      }),
-    ),
-  };
-}
-
-function toTask(work: Work, placing: Placing, axis: MinuteAxis, why: Why): Task {
+function toTask({ work, start, end, crew, gear }: Placed, { axis }: DayProblem, why: Task['why']): Task {
+  // Other hands than usual: quick and slow change as the usual does.
+  const share = (end - start) / work.minutes;
   return {
     id: work.id,
     label: work.label,
     place: work.place,
-    start: axis.iso(placing.start),
-    end: axis.iso(placing.end),
-    crew: placing.crew,
-    gear: placing.gear,
+    start: axis.iso(start),
+    end: axis.iso(end),
+    crew,
+    gear,
     ...(work.pieceId ? { pieceId: work.pieceId } : {}),
     ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
-    quickS: Math.round(work.spread.quickS),
-    usualS: Math.round(work.spread.usualS),
-    slowS: Math.round(work.spread.slowS),
+    quickS: Math.round(work.spread.quickS * share),
+    usualS: Math.round(work.spread.usualS * share),
+    slowS: Math.round(work.spread.slowS * share),
     why,
     cautions: work.cautions,
     working: work.working,
@@ -146,20 +137,3 @@ const inOrder = (tasks: readonly Task[]): Task[] =>
   [...tasks].sort(
     (a, b) => Date.parse(a.start) - Date.parse(b.start) || Date.parse(a.end) - Date.parse(b.end),
   );
-
-/** One after the other from the start of the strike window, with the whole crew of the job. */
-function strikeTasks(file: JobFile, pieces: readonly WorkedPiece[], axis: MinuteAxis): Task[] {
-  let at = axis.minute(file.job.strike.from);
-  const vehicle = file.workshop.vehicles[0];
-  return strikeWork(file, pieces).map((work) => {
-    const start = at;
-    at += work.minutes;
-    const crew = file.job.crew.slice(0, work.hands);
-    return toTask(
-      work,
-      { start, end: at, crew, gear: work.gear.length && vehicle ? [vehicle.id] : [] },
-      axis,
-      work.after[0] ? { kind: 'after', ref: work.after[0] } : { kind: 'access', ref: 'strike' },
-    );
-  });
-}

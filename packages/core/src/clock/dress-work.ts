@@ -4,7 +4,7 @@ import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
-import { ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
 const SHARED_FROM_S = 20 * 60;
@@ -28,6 +28,7 @@ export function dressWork(
   const blownHere = batches
     .filter((batch) => batch.place === 'site')
     .map((batch) => ownId(piece.id, batch.id));
+  const ladders = [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))];
   const found: Work[] = [];
   let before = after;
   const hooks = hookWork(worked, settings, crew, hooksAfter);
@@ -49,6 +50,8 @@ export function dressWork(
         place: 'site',
         ...shared(work, hands),
         hands,
+        ways: otherWays(work, hands, pair ? hands : 1, Math.min(3, crew.length)),
+        ...(onLadder ? { ladders } : {}),
         skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
         gear: [],
         pieceId: piece.id,
@@ -93,6 +96,7 @@ function hookWork(
     place: 'site',
     ...shared(effort('adhesive-hook', hooks.length, settings), 1),
     hands: onLadder ? Math.min(2, crew.length) : 1,
+    ladders: [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))],
     skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
     gear: [],
     pieceId: piece.id,

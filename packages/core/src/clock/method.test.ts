@@ -41,15 +41,17 @@ test.each([
   ['fluff before fillers', 'beam-garland--dress', 'beam-garland--fill'],
   ['all pieces before the step-back', 'podium-garland--fill', 'step-back'],
   ['mending before sign-off', 'touch-up', 'sign-off'],
+  ['a second look, some minutes away from it', 'touch-up', 'look-again'],
 ])('%s', (_, first, then) => {
   const { work } = workOf('02-engine-shed');
   expect(work.some((task) => task.id === first)).toBe(true);
   expect(before(work, then)).toContain(first);
 });
 
-test('sign-off comes after everything, and nothing waits for what does not exist', () => {
+test('sign-off comes after everything but the way home, and nothing waits for what does not exist', () => {
   const { work } = workOf('02-engine-shed');
-  expect(before(work, 'sign-off').size).toBe(work.length - 1);
+  expect(before(work, 'sign-off').size).toBe(work.length - 2);
+  expect(work.at(-1)).toMatchObject({ id: 'drive-home', lags: { 'sign-off': { max: 0 } } });
   const ids = new Set(work.map((task) => task.id));
   for (const task of work) for (const earlier of task.after) expect(ids.has(earlier)).toBe(true);
 });
@@ -88,10 +90,10 @@ test('a longer way and more steps take longer to carry, and hands shorten it', (
   expect(minutes(30.48, 20, ['wren'])).toBeGreaterThan(minutes(30.48, 0, ['wren']));
 });
 
-test('strike: down, home, counted, one after the other', () => {
+test('strike: out, down, home, counted, one after the other', () => {
   const { strike, pieces } = workOf('02-engine-shed');
-  expect(strike.map((task) => task.id)).toEqual(['strike', 'drive-back', 'return-gear']);
+  expect(strike.map((task) => task.id)).toEqual(['drive-strike', 'strike', 'drive-back', 'return-gear']);
   const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections.length, 0);
-  expect(strike[0]?.label).toContain(`${sections} sections`);
-  expect(strike[0]?.cautions).toContain('children');
+  expect(strike[1]?.label).toContain(`${sections} sections`);
+  expect(strike[1]?.cautions).toContain('children');
 });

@@ -1,11 +1,14 @@
 import type { JobFile } from '@early-lantern/contract';
 import { dressWork } from './dress-work.ts';
 import { driveWork, unloadWork } from './travel-work.ts';
-import { ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
+
+/** Away from it so long, one sees it anew. Common practice, no source. */
+const AWAY_MIN = 10;
 
 /**
  * The tasks of one job in the order of the work: floor, bench, bags, load, drive, unload, protect, hang, dress, fill,
- * step back, mend, sign off. The order is common practice, no source.
+ * step back, mend, look again, sign off, home. The order is common practice, no source.
  */
 export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
@@ -63,11 +66,26 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
     after: [stepBack.id],
     cautions: ['children'],
   });
-  const signOff = simple('sign-off', 'Walk round and sign off with the house', 'site', workshop, {
+  const lookAgain = simple('look-again', 'Look again, ten minutes later, with fresh eyes', 'site', workshop, {
     after: [touchUp.id],
+    lags: { [touchUp.id]: { min: AWAY_MIN } },
+  });
+  const signOff = simple('sign-off', 'Walk round and sign off with the house', 'site', workshop, {
+    after: [lookAgain.id],
     skills: crew.some((member) => member.skills.includes('lead')) ? ['lead'] : [],
   });
-  return [clean, ...bench, load, drive, unload, protect, ...before, ...dress, stepBack, touchUp, signOff];
+  // Whoever put it up goes home with the van: nobody waits on a site without being asked to.
+  const home: Work = {
+    ...driveWork('drive-home', 'Drive back to the workshop', site.driveMin, crew, [signOff.id]),
+    lags: { [signOff.id]: { max: 0 } },
+  };
+  const onSite = [unload, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff];
+  return [
+    clean,
+    ...bench,
+    load,
+    ...[drive, ...onSite, home].map((work) => ({ ...work, trip: 'set-up' as const })),
+  ];
 }
 
 function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site', first: string[]): Work[] {
@@ -80,6 +98,7 @@ function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site'
     ...shared(batch.effort, 1),
     hands: 1,
     skills: [],
+    ...(batch.needsInflator ? {} : { ways: otherWays(batch.effort, 1, 1, 2) }),
     gear: batch.needsInflator ? ['inflator'] : [],
     pieceId: piece.id,
     ...(batch.blows ? { blows: batch.blows } : {}),

@@ -1,4 +1,4 @@
-import type { JobFile, Working } from '@early-lantern/contract';
+import type { CrewMember, JobFile, Working } from '@early-lantern/contract';
 import { effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { plural } from '../quantity/plural.ts';
@@ -6,9 +6,18 @@ import { working } from '../working.ts';
 import { driveWork } from './travel-work.ts';
 import { shared, simple, type Work, type WorkedPiece } from './work.ts';
 
-/** After the event: everything down, home, counted. */
-export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly WorkedPiece[]): Work[] {
-  const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
+/** Who takes a job down. */
+export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
+  workshop.crew.filter((member) => (job.strikeCrew ?? job.crew).includes(member.id));
+
+/** After the event: out again, everything down, home, counted. */
+export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
+  const { workshop, site } = file;
+  const crew = strikeCrewOf(file);
+  const out: Work = {
+    ...driveWork('drive-strike', `Drive to ${site.name} for the strike`, site.driveMin, crew, []),
+    arrivesAfter: Math.max(1, site.driveMin),
+  };
   const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections.length, 0);
   const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
@@ -19,7 +28,7 @@ export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly Wo
     hands: crew.length,
     skills: [],
     gear: [],
-    after: [],
+    after: [out.id],
     cautions: ['children'],
   };
   const fixed = pieces.filter(({ held }) => held?.points.length);
@@ -44,7 +53,7 @@ export function strikeWork({ workshop, site, job }: JobFile, pieces: readonly Wo
     hands: Math.min(2, crew.length),
     after: [back.id],
   });
-  return [strike, ...lookOver, back, gear];
+  return [out, strike, ...lookOver, back, gear].map((work) => ({ ...work, trip: 'strike' }));
 }
 
 /** How each method that was used comes off without a mark. */

@@ -1,53 +1,73 @@
 import type { Why } from '@early-lantern/contract';
-import type { Activity, Placing, Problem } from './problem.ts';
+import type { Stretch } from '../schedule/problem.ts';
+import type { Placed } from './placed.ts';
 
 /** A moment that must not be passed, or not come before. */
 interface Limits {
   /** Sign-off with the wanted minutes in hand, or the close of access. */
   deadline: number;
   accessFrom: number;
+  shiftsOf: (person: string) => readonly Stretch[];
 }
 
 /**
- * Why an activity stands where it does. The plan is pushed late, so first what keeps it from being later: something
- * that must come after it, one of its people or its gear wanted elsewhere, the deadline, the end of a shift. Where
- * nothing does, what keeps it from being earlier: what it waits for, who was busy, access, the start of a shift.
- * @param placings every activity's place; `activity` has one
+ * Why a task stands where it does. A pin says so itself. The plan is pushed late, so then what keeps it from being
+ * later: something that must come after it, one of its people or its gear wanted elsewhere, the deadline, the end of a
+ * shift. Where nothing does, what keeps it from being earlier: what it waits for, who was busy, access, the start of a
+ * shift. For a strike, which is done as early as it goes, the other way round.
+ * @param all every task of the day, those of other jobs with it
  */
-export function whyOf(
-  activity: Activity,
-  placings: ReadonlyMap<string, Placing>,
-  problem: Problem,
-  { deadline, accessFrom }: Limits,
-): Why {
-  const own = placings.get(activity.id) as Placing;
-  const others = problem.activities.filter(({ id }) => id !== activity.id);
-  const at = (id: string) => placings.get(id) as Placing;
-  const follower = others.find(({ id, after }) => after.includes(activity.id) && at(id).start === own.end);
+export function whyOf(one: Placed, all: readonly Placed[], limits: Limits): Why {
+  if (one.isPinned) return { kind: 'pin', ref: one.id };
+  const later = () => notLater(one, all, limits);
+  const earlier = () => notEarlier(one, all, limits);
+  const found = one.work.trip === 'strike' ? (earlier() ?? later()) : (later() ?? earlier());
+  return found ?? { kind: 'free', ref: '' };
+}
+
+function notLater(one: Placed, all: readonly Placed[], { deadline, shiftsOf }: Limits): Why | undefined {
+  const follower = all.find(
+    ({ jobId, work, start }) =>
+      jobId === one.jobId &&
+      work.after.includes(one.id) &&
+      !followsAtOnce(one, work) &&
+      start - (work.lags?.[one.id]?.min ?? 0) === one.end,
+  );
   if (follower) return { kind: 'before', ref: follower.id };
-  const claimed = (when: (placing: Placing) => boolean) =>
-    others.flatMap(({ id }) => {
-      const placing = at(id);
-      if (!when(placing)) return [];
-      const shared = [...own.crew, ...own.gear].find((one) =>
-        [...placing.crew, ...placing.gear].includes(one),
-      );
-      return shared ? [{ task: id, shared }] : [];
-    })[0];
-  const kindOf = (shared: string) => (own.crew.includes(shared) ? 'person' : 'gear');
-  const wanted = claimed(({ start }) => start === own.end);
-  if (wanted) return { kind: kindOf(wanted.shared), ref: wanted.shared, task: wanted.task };
-  if (own.end === Math.min(deadline, activity.latest ?? Infinity)) return { kind: 'deadline', ref: 'doors' };
-  const shiftOf = (pick: (shift: readonly [number, number]) => boolean) =>
-    problem.workers.find(({ id, shifts }) => own.crew.includes(id) && shifts.some(pick))?.id;
-  const goesHome = shiftOf(([, to]) => to === own.end);
-  if (goesHome) return { kind: 'shift', ref: goesHome };
-  const waited = activity.after.find((id) => at(id).end === own.start);
-  if (waited) return { kind: 'after', ref: waited };
-  const busy = claimed(({ end }) => end === own.start);
-  if (busy) return { kind: kindOf(busy.shared), ref: busy.shared, task: busy.task };
-  if (own.start === (activity.earliest ?? Number.NaN) || own.start === accessFrom)
-    return { kind: 'access', ref: 'access' };
-  const comes = shiftOf(([from]) => from === own.start);
-  return comes ? { kind: 'shift', ref: comes } : { kind: 'free', ref: '' };
+  const wanted = claimed(one, all, ({ start }) => start === one.end);
+  if (wanted) return wanted;
+  if (one.work.trip !== 'strike' && one.end === Math.min(deadline, one.latest ?? Infinity))
+    return { kind: 'deadline', ref: 'doors' };
+  const goesHome = one.crew.find((id) => shiftsOf(id).some(([, to]) => to === one.end));
+  return goesHome ? { kind: 'shift', ref: goesHome } : undefined;
+}
+
+function notEarlier(one: Placed, all: readonly Placed[], { accessFrom, shiftsOf }: Limits): Why | undefined {
+  const waited = all.find(
+    ({ jobId, id, end }) =>
+      jobId === one.jobId &&
+      one.work.after.includes(id) &&
+      end + (one.work.lags?.[id]?.min ?? 0) === one.start,
+  );
+  if (waited) return { kind: 'after', ref: waited.id };
+  const busy = claimed(one, all, ({ end }) => end === one.start);
+  if (busy) return busy;
+  if (one.start === one.earliest || one.start === accessFrom)
+    return one.work.trip === 'strike' ? { kind: 'access', ref: 'strike' } : { kind: 'access', ref: 'access' };
+  const comes = one.crew.find((id) => shiftsOf(id).some(([from]) => from === one.start));
+  return comes ? { kind: 'shift', ref: comes } : undefined;
+}
+
+/** What follows without a wait says nothing of a task: both could be later. */
+const followsAtOnce = (one: Placed, { lags }: Placed['work']) => lags?.[one.id]?.max !== undefined;
+
+/** Somebody or something of its own that another task takes just then. */
+function claimed(one: Placed, all: readonly Placed[], when: (other: Placed) => boolean): Why | undefined {
+  for (const other of all) {
+    if (other === one || !when(other) || followsAtOnce(one, other.work)) continue;
+    const person = one.crew.find((id) => other.crew.includes(id));
+    const shared = person ?? one.gear.find((id) => other.gear.includes(id));
+    if (shared) return { kind: person ? 'person' : 'gear', ref: shared, task: other.id };
+  }
+  return undefined;
 }

@@ -2,6 +2,7 @@ import type { HoldPiece, Piece, Task, Working, WorkshopSettings } from '@early-l
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import type { Mode } from '../schedule/problem.ts';
 
 /** A piece with what has been worked out for it. */
 export interface WorkedPiece {
@@ -32,7 +33,18 @@ export interface Work {
   working: Working[];
   /** Minutes from its start to its arrival on site: it need not arrive before access opens. */
   arrivesAfter?: number;
+  /** Other numbers of hands it can be done with. */
+  ways?: Mode[];
+  /** At least and at most so many minutes after the end of a task it waits for, by that one's id. */
+  lags?: Record<string, { min?: number; max?: number }>;
+  /** The run to the site it belongs to: people and vehicle are away together meanwhile. */
+  trip?: Trip;
+  /** Ladders it is done from, by id. */
+  ladders?: string[];
 }
+
+/** The two runs to a site: to put it up, and to take it down. */
+export type Trip = 'set-up' | 'strike';
 
 /** Reach of a person from the floor; above it the work is ladder work. */
 export const REACH_M = 2.4;
@@ -45,6 +57,21 @@ export function shared(work: Effort, hands: number): { minutes: number; spread: 
     spread: { quickS: quickS / hands, usualS: usualS / hands, slowS: slowS / hands },
     working: work.working,
   };
+}
+
+/** A third pair of hands helps by this much of the first two, and so does any further. From memory, editable. */
+const FURTHER_HANDS = 0.6;
+
+/** What so many hands do at once, in hands: two share evenly, more get in each other's way. */
+export const helping = (hands: number): number => (hands <= 2 ? hands : 2 + FURTHER_HANDS * (hands - 2));
+
+/** The ways of doing an effort with from `least` to `most` hands, but for the usual one. */
+export function otherWays(work: Effort, usual: number, least: number, most: number): Mode[] {
+  const ways: Mode[] = [];
+  for (let hands = least; hands <= most; hands++)
+    if (hands !== usual)
+      ways.push({ hands, minutes: Math.max(1, Math.ceil(work.seconds / 60 / helping(hands))) });
+  return ways;
 }
 
 /** A span that somebody has said, with what it may come to: shares of it. */
@@ -61,6 +88,7 @@ export function simple(
     | 'load-vehicle'
     | 'protect-floor'
     | 'step-back'
+    | 'look-again'
     | 'touch-up'
     | 'sign-off'
     | 'photograph-before'

@@ -206,7 +206,7 @@ test('what a task cautions of is what applies to its piece at that stage', () =>
   const at = (code: string) => plan.cautions.find((one) => one.code === code)?.where ?? [];
   expect(at('stakes').some((id) => id.endsWith('--tie-lines'))).toBe(true);
   expect(at('frame-first').some((id) => id.endsWith('--frame'))).toBe(true);
-  expect(at('driving')).toEqual(['drive-out', 'drive-back']);
+  expect(at('driving')).toEqual(['drive-out', 'drive-home', 'drive-strike', 'drive-back']);
 });
 
 test('hooks that stick are up an hour before anything hangs on them (makers’ usual instruction)', () => {

@@ -13,4 +13,4 @@ export function bottleneckOf({ tasks }: Pick<Plan, 'tasks'>, rehearsal: Rehearsa
   return weights.sort((a, b) => b.weight - a.weight)[0]?.id ?? null;
 }
 
-const ALWAYS = new Set(['clean-floor', 'step-back', 'touch-up', 'sign-off']);
+const ALWAYS = new Set(['clean-floor', 'step-back', 'touch-up', 'look-again', 'sign-off']);

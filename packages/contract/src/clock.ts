@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { withRule } from './rules.ts';
+import { Id, Instant, Name } from './scalars.ts';
+
+const TaskId = z.string().min(1).max(200);
+
+/** A task kept to a start, to people, or to both, by somebody's choice. */
+const PinFields = z.strictObject({
+  task: TaskId,
+  start: Instant.optional(),
+  crew: z.array(Id).min(1).max(31).optional(),
+});
+export const Pin = withRule(PinFields, PinFields, ({ start, crew }) =>
+  start || crew ? [] : [{ path: ['start'], reason: 'a pin needs a start or people' }],
+);
+export type Pin = z.infer<typeof Pin>;
+
+/** A task as it was agreed for the whole day: it stays there until the day is planned anew. */
+export const AgreedTask = z.strictObject({ task: TaskId, start: Instant, crew: z.array(Id).max(31) });
+export type AgreedTask = z.infer<typeof AgreedTask>;
+
+/** What people have chosen about when things are done; the plan is made around it. */
+export const ClockChoices = z.strictObject({
+  agreed: z.strictObject({ at: Instant, tasks: z.array(AgreedTask).max(1000) }).optional(),
+  pins: z.array(Pin).max(200).optional(),
+  /** Who is not to do which task. */
+  keptOff: z
+    .array(z.strictObject({ task: TaskId, person: Id }))
+    .max(200)
+    .optional(),
+  /** Tasks done in so many goes, one after the other, with other work between if need be. */
+  splits: z
+    .array(z.strictObject({ task: TaskId, parts: z.int().min(2).max(6) }))
+    .max(100)
+    .optional(),
+});
+export type ClockChoices = z.infer<typeof ClockChoices>;
+
+/** A time at which a person cannot be asked, whatever their shift. */
+const BusyFields = z.strictObject({ from: Instant, until: Instant, label: Name });
+export const Busy = withRule(BusyFields, BusyFields, ({ from, until }) =>
+  Date.parse(from) < Date.parse(until) ? [] : [{ path: ['until'], reason: 'it ends before it begins' }],
+);
+export type Busy = z.infer<typeof Busy>;
+
+/** After so many minutes at work, a rest of so many; local labour law decides. */
+export const RestRule = z.strictObject({
+  afterMin: z.int().min(30).max(720),
+  restMin: z.int().min(5).max(120),
+});
+export type RestRule = z.infer<typeof RestRule>;

@@ -1,0 +1,106 @@
+import type { Compiled } from '../schedule/compiled.ts';
+import type { Decoded } from '../schedule/decode.ts';
+import type { Cost } from '../schedule/search.ts';
+import { type DayProblem, inDay } from './day-problem.ts';
+
+/** A minute after doors, after the close of access or of the strike's window weighs as much as so many in hand. */
+const LATE = 50;
+
+/** Minutes that sign-off comes late or short of the wanted time, for one job. */
+export interface Shortfall {
+  late: number;
+  short: number;
+}
+
+/** What matters first: no window broken, then the minutes in hand of the tightest job. Nothing is better than 0. */
+export function lateCost(day: DayProblem, problem: Compiled): Cost {
+  const limits = limitsOf(day, problem);
+  return ({ end }) => {
+    let late = 0;
+    let most = 0;
+    let all = 0;
+    for (const { signOff, strikeDone, limit, wanted, strikeUntil } of limits) {
+      late +=
+        Math.max(0, (end[signOff] as number) - limit) +
+        Math.max(0, (end[strikeDone] as number) - strikeUntil);
+      const short = Math.max(0, (end[signOff] as number) - wanted);
+      most = Math.max(most, short);
+      all += short;
+    }
+    return LATE * late + most + 0.01 * all;
+  };
+}
+
+/** Numbers of the tasks that end a job and its strike, with what they should keep. */
+export function limitsOf({ jobs }: DayProblem, { ids }: Compiled) {
+  const find = (jobId: string, task: string) => ids.indexOf(inDay(jobId, task));
+  return jobs.map(({ file, doors, access, strike, wanted }) => ({
+    signOff: find(file.job.id, 'sign-off'),
+    strikeDone: find(file.job.id, find(file.job.id, 'look-over') < 0 ? 'strike' : 'look-over'),
+    limit: Math.min(doors, access.until),
+    wanted,
+    strikeUntil: strike.until,
+  }));
+}
+
+/** An hour that balloons hang about before doors, against an hour of pay, against handing a piece to others. */
+const WEIGHTS = { inflated: 100, paid: 10, handed: 1 };
+
+/**
+ * What matters next: inflation as late as it may be, then few paid hours, then few pieces that pass from hand to hand.
+ */
+export function freshCost(day: DayProblem, problem: Compiled): Cost {
+  const blown = day.jobs.flatMap(({ work, file, doors }) =>
+    work
+      .filter(({ blows }) => blows)
+      .map(({ id }) => ({ task: problem.ids.indexOf(inDay(file.job.id, id)), doors })),
+  );
+  const arcs = pieceArcs(day, problem);
+  return (schedule) => {
+    let inflated = 0;
+    for (const { task, doors } of blown) inflated += doors - (schedule.start[task] as number);
+    let handed = 0;
+    for (const [a, b] of arcs) if (!((schedule.crew[a] as number) & (schedule.crew[b] as number))) handed++;
+    return (
+      (WEIGHTS.inflated * inflated) / 60 / Math.max(1, blown.length) +
+      (WEIGHTS.paid * paidMinutes(schedule, problem)) / 60 +
+      WEIGHTS.handed * handed
+    );
+  };
+}
+
+/** Pairs of a piece's tasks of which one waits for the other, both done by hand. */
+function pieceArcs({ jobs }: DayProblem, { ids }: Compiled): [number, number][] {
+  return jobs.flatMap(({ work, file }) =>
+    work.flatMap((one) =>
+      one.after.flatMap((before): [number, number][] => {
+        const other = work.find(({ id }) => id === before);
+        return one.pieceId && other?.pieceId === one.pieceId && other.hands > 0 && one.hands > 0
+          ? [[ids.indexOf(inDay(file.job.id, before)), ids.indexOf(inDay(file.job.id, one.id))]]
+          : [];
+      }),
+    ),
+  );
+}
+
+/** Longer than this without work is not waiting but going home, minutes. */
+const UNPAID_GAP_MIN = 120;
+
+/** Coming in is paid as so many minutes at least. Common practice, no source. */
+const COMING_IN_MIN = 90;
+
+/** Everybody's minutes at work, the waits between that are too short to go home, and a little for coming in again. */
+export function paidMinutes({ start, end, crew }: Decoded, { workers, count }: Compiled): number {
+  let paid = 0;
+  for (let p = 0; p < workers.length; p++) {
+    const own: [number, number][] = [];
+    for (let i = 0; i < count; i++)
+      if ((crew[i] as number) & (1 << p)) own.push([start[i] as number, end[i] as number]);
+    own.sort((a, b) => a[0] - b[0]);
+    for (const [i, [from, to]] of own.entries()) {
+      const before = own[i - 1]?.[1] ?? -Infinity;
+      paid += to - from + (from - before <= UNPAID_GAP_MIN ? from - before : COMING_IN_MIN);
+    }
+  }
+  return paid;
+}

@@ -1,0 +1,219 @@
+import type { JobFile } from '@early-lantern/contract';
+import { materialRows } from '../materials/materials.ts';
+import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
+import { MinuteAxis } from './calendar.ts';
+import { setUpWork } from './method.ts';
+import { splitWork } from './split.ts';
+import { strikeCrewOf, strikeWork } from './strike-work.ts';
+import type { Trip, Work, WorkedPiece } from './work.ts';
+
+/** A job with what has been worked out for its pieces. */
+export interface WorkedJob {
+  file: JobFile;
+  pieces: readonly WorkedPiece[];
+}
+
+/** A job of the day: its tasks, and the minutes that matter to it. */
+export interface DayJob extends WorkedJob {
+  work: Work[];
+  doors: number;
+  access: { from: number; until: number };
+  strike: { from: number; until: number };
+  /** Sign-off wanted by then: the minutes in hand before doors, or the close of access. */
+  wanted: number;
+}
+
+/** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
+export interface DayProblem {
+  jobs: DayJob[];
+  axis: MinuteAxis;
+  problem: Problem;
+  /** Each kind of gear with what there is of it, by id. */
+  items: Record<string, readonly string[]>;
+}
+
+/** Rest after so many minutes of work. Common practice, no source: local labour law decides. */
+const USUAL_REST = { afterMin: 360, restMin: 30 };
+
+/** Name of a task among those of several jobs. */
+export const inDay = (jobId: string, task: string) => `${jobId}:${task}`;
+
+/**
+ * The tasks of all jobs with their windows, people and gear.
+ *
+ * People and vans that are on a site serve only that site until they are back. Gear that stays there is gone until
+ * the strike has brought it home.
+ */
+export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
+  const first = [...worked].sort((a, b) => Date.parse(a.file.job.doors) - Date.parse(b.file.job.doors))[0];
+  if (!first) throw new RangeError('no job to plan');
+  const { workshop } = first.file;
+  const last = worked
+    .map(({ file }) => file.job.strike.until)
+    .sort((a, b) => Date.parse(a) - Date.parse(b))
+    .at(-1) as string;
+  const axis = new MinuteAxis(first.file.job.doors, workshop.timeZone, last);
+  const jobs = worked.map((one) => dayJob(one, axis));
+  const items = itemsOf(jobs);
+  return {
+    jobs,
+    axis,
+    items,
+    problem: {
+      activities: jobs.flatMap((job) => job.work.map((work) => asActivity(work, job, axis))),
+      workers: workersOf(jobs, axis),
+      gear: Object.fromEntries(Object.entries(items).map(([kind, owned]) => [kind, owned.length])),
+      holds: jobs.flatMap((job) => holdsOf(job, items)),
+      rest: workshop.rest ?? USUAL_REST,
+    },
+  };
+}
+
+function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
+  const { job, workshop } = file;
+  const doors = axis.minute(job.doors);
+  const window = ({ from, until }: { from: string; until: string }) => ({
+    from: axis.minute(from),
+    until: axis.minute(until),
+  });
+  const access = window(job.access);
+  return {
+    file,
+    pieces,
+    work: splitWork([...setUpWork(file, pieces), ...strikeWork(file, pieces)], job.clock?.splits ?? []),
+    doors,
+    access,
+    strike: window(job.strike),
+    wanted: Math.min(doors - workshop.inHandTargetMin, access.until),
+  };
+}
+
+function workersOf(jobs: readonly DayJob[], axis: MinuteAxis): Worker[] {
+  const crew = (jobs[0] as DayJob).file.workshop.crew;
+  return crew
+    .filter(({ id }) =>
+      jobs.some(({ file }) => file.job.crew.includes(id) || file.job.strikeCrew?.includes(id)),
+    )
+    .map((member) => ({
+      id: member.id,
+      skills: member.skills,
+      shifts: axis.shifts(member),
+      busy: axis.busy(member),
+    }));
+}
+
+/** Inflators, vehicles, each ladder, and gear that comes back, as far as the shelf is known. */
+function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
+  const { workshop } = (jobs[0] as DayJob).file;
+  const items: Record<string, readonly string[]> = {
+    inflator: workshop.inflators.map(({ id }) => id),
+    vehicle: workshop.vehicles.map(({ id }) => id),
+  };
+  for (const job of jobs) for (const ladder of laddersOf(job.work)) items[`ladder:${ladder}`] = [ladder];
+  for (const job of jobs)
+    for (const ladder of laddersOf(job.work)) items[onSite(job, `ladder:${ladder}`)] = [ladder];
+  for (const { item, onHand } of workshop.materials ?? [])
+    items[`shelf:${item}`] = Array.from({ length: Math.floor(onHand) }, (_, i) => `${item}-${i + 1}`);
+  return items;
+}
+
+const laddersOf = (work: readonly Work[]) => new Set(work.flatMap(({ ladders = [] }) => ladders));
+const onSite = ({ file }: DayJob, kind: string) => `${file.job.id}/${kind}`;
+
+function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
+  const { file, access, strike } = job;
+  const { id: jobId, clock, crew, strikeCrew } = file.job;
+  const opens = work.trip === 'strike' ? strike.from : access.from;
+  const pin = clock?.pins?.find(({ task }) => task === work.id);
+  const agreed = clock?.agreed?.tasks.find(({ task }) => task === work.id);
+  const start = pin?.start ?? agreed?.start;
+  const pinned = start === undefined ? undefined : axis.minute(start);
+  const people = pin?.crew ?? (agreed?.crew.length ? agreed.crew : undefined);
+  const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
+  const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
+  const usual: Mode = { hands: work.hands, minutes: work.minutes };
+  const modes: [Mode, ...Mode[]] = people
+    ? [modeFor(people.length, usual, work.ways)]
+    : [usual, ...(work.ways ?? [])];
+  const earliest =
+    pinned ??
+    (work.arrivesAfter !== undefined ? opens - work.arrivesAfter : work.place === 'site' ? opens : undefined);
+  const latest =
+    pinned === undefined ? (work.trip === 'strike' ? undefined : strike.from) : pinned + modes[0].minutes;
+  return {
+    id: inDay(jobId, work.id),
+    modes,
+    skills: work.skills,
+    who: team.filter((id) => !kept.includes(id)),
+    gear: {
+      ...Object.fromEntries(work.gear.filter((kind) => kind !== 'vehicle').map((kind) => [kind, 1])),
+      ...Object.fromEntries((work.ladders ?? []).map((ladder) => [onSite(job, `ladder:${ladder}`), 1])),
+    },
+    after: work.after.map((id) => ({ id: inDay(jobId, id), ...work.lags?.[id] })),
+    ...(earliest === undefined ? {} : { earliest }),
+    ...(latest === undefined ? {} : { latest }),
+    // Who takes part in a strike has said so: its hours are theirs, whatever the shift.
+    ...(work.trip === 'strike' ? { atAnyHour: true } : {}),
+  };
+}
+
+/** The way that takes so many hands; the usual one where none does. */
+const modeFor = (hands: number, usual: Mode, ways: readonly Mode[] = []): Mode =>
+  [usual, ...ways].find((mode) => mode.hands === hands) ?? usual;
+
+/** Who and what is away together, and what stays on site until the strike. */
+function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
+  const { file, work, pieces } = job;
+  const { workshop, job: head } = file;
+  const id = (task: string) => inDay(head.id, task);
+  const ladders = Object.fromEntries([...laddersOf(work)].map((ladder) => [`ladder:${ladder}`, 1]));
+  const trip = (
+    which: Trip,
+    out: string,
+    back: string,
+    crew: readonly string[],
+    gear: Record<string, number>,
+  ) => ({
+    id: id(`${which}-crew`),
+    from: id(out),
+    until: id(back),
+    workers: crew,
+    gear,
+    inside: work.filter((one) => one.trip === which).map((one) => id(one.id)),
+  });
+  const strikers = strikeCrewOf(file).map((member) => member.id);
+  const shelf = new Map<string, number>();
+  for (const { item, count, isGear } of pieces.flatMap(({ recipe }) => materialRows(recipe.materials))) {
+    const owned = items[`shelf:${item}`]?.length ?? 0;
+    // What is short is told by *Enough*: here it is what there is of it that is gone.
+    if (isGear && owned > 0)
+      shelf.set(`shelf:${item}`, Math.min(owned, (shelf.get(`shelf:${item}`) ?? 0) + Math.ceil(count)));
+  }
+  const away = (name: string, from: string, until: string, gear: Record<string, number>): Hold => ({
+    id: id(name),
+    from: id(from),
+    until: id(until),
+    workers: [],
+    gear,
+    inside: [],
+  });
+  return [
+    trip('set-up', 'drive-out', 'drive-home', head.crew, ladders),
+    trip('strike', 'drive-strike', 'drive-back', strikers, ladders),
+    away('set-up-vehicle', 'load-vehicle', 'drive-home', {
+      vehicle: vehiclesFor(head.crew.length, workshop),
+    }),
+    away('strike-vehicle', 'drive-strike', 'return-gear', {
+      vehicle: vehiclesFor(strikers.length, workshop),
+    }),
+    ...(shelf.size > 0 ? [away('gear', 'load-vehicle', 'return-gear', Object.fromEntries(shelf))] : []),
+  ];
+}
+
+/** As few vehicles as seat so many, the roomiest first; all there are where they do not suffice. */
+function vehiclesFor(people: number, { vehicles }: JobFile['workshop']): number {
+  const seats = vehicles.map((one) => one.seats).sort((a, b) => b - a);
+  let left = people;
+  const count = seats.findIndex((one) => (left -= one) <= 0);
+  return count < 0 ? seats.length : count + 1;
+}

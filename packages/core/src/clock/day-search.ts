@@ -1,0 +1,132 @@
+import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
+import { type Found, Search } from '../schedule/search.ts';
+import { freshCost, lateCost, limitsOf } from './day-cost.ts';
+import { type DayProblem, inDay } from './day-problem.ts';
+
+/** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
+const ON_TIME_SHARE = 0.5;
+
+/** Times of all tasks, by number. */
+export interface DaySchedule {
+  start: Float64Array;
+  end: Float64Array;
+  crew: Int32Array;
+}
+
+/**
+ * The search for a day's plan, a few orders at a time; the best so far can always be had.
+ *
+ * First forward: everything as early as it goes, until no window is broken and every job has the minutes wanted, or as
+ * many as can be found. Then counted back from what that reached: everything as late as it goes.
+ */
+export class DaySearch {
+  readonly compiled: Compiled;
+  private readonly day: DayProblem;
+  private readonly orders: number;
+  private readonly seed: number;
+  private readonly early: Search;
+  private late: { search: Search; compiled: Compiled } | undefined;
+
+  /** @param orders how many are to be tried in all */
+  constructor(day: DayProblem, orders: number, seed = 1) {
+    this.day = day;
+    this.orders = orders;
+    this.seed = seed;
+    this.compiled = compile(day.problem);
+    this.early = new Search(this.compiled, lateCost(day, this.compiled), { seed, bound: 0 });
+  }
+
+  get tried(): number {
+    return this.early.tried + (this.late?.search.tried ?? 0);
+  }
+
+  get isOver(): boolean {
+    return this.tried >= this.orders;
+  }
+
+  /** The first task that finds no place in any order tried; undefined when there is a plan. */
+  get stuck(): string | undefined {
+    return this.early.hasSchedule ? undefined : this.early.stuckAt;
+  }
+
+  /** Tries so many orders more. */
+  run(orders: number): void {
+    const until = Math.min(this.tried + orders, this.orders);
+    while (this.tried < until) {
+      const left = Math.min(until - this.tried, this.orders * ON_TIME_SHARE - this.early.tried);
+      if (!this.early.isOver && left >= 1) this.early.run(Math.min(left, 200));
+      else {
+        if (this.stuck !== undefined) return;
+        this.late ??= this.countedBack();
+        const before = this.late.search.tried;
+        this.late.search.run(Math.min(until - this.tried, 200));
+        if (this.late.search.tried === before) return;
+      }
+    }
+  }
+
+  /** The best so far; undefined while nothing has a place. */
+  answer(): DaySchedule | undefined {
+    if (this.stuck !== undefined) return undefined;
+    this.late ??= this.countedBack();
+    const { found } = this.late.search;
+    // Where counting back finds no place for something, what was found forward still stands.
+    if (!this.late.search.hasSchedule) return this.early.found;
+    return asForward(found);
+  }
+
+  /** The problem with its deadlines set to what the forward search has reached, gone through from its end. */
+  private countedBack(): { search: Search; compiled: Compiled } {
+    const { day, early } = this;
+    const { found } = early;
+    const limits = limitsOf(day, this.compiled);
+    const activities = day.problem.activities.map((activity) => ({ ...activity }));
+    const modes = found.modes.slice();
+    for (const [j, { signOff, wanted }] of limits.entries()) {
+      const job = day.jobs[j] as DayProblem['jobs'][number];
+      const reached = found.end[signOff] as number;
+      for (const { id, trip } of job.work) {
+        const number = this.compiled.ids.indexOf(inDay(job.file.job.id, id));
+        const activity = activities[number];
+        if (!activity) continue;
+        if (trip === 'strike') {
+          // A strike is done as soon as it may be, not as late.
+          activity.earliest = found.start[number] as number;
+          activity.latest = found.end[number] as number;
+          const minutes = (found.end[number] as number) - (found.start[number] as number);
+          const mode = activity.modes.find((one) => one.minutes === minutes) ?? activity.modes[0];
+          activity.modes = [mode];
+          modes[number] = 0;
+        } else if (id !== 'drive-home')
+          activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
+      }
+    }
+    const forward = compile({ ...day.problem, activities });
+    const compiled = mirror(forward);
+    const cost = freshCost(day, forward);
+    const scratch = { start: new Float64Array(forward.count), end: new Float64Array(forward.count) };
+    const order = [...forward.ids.keys()].sort(
+      (a, b) =>
+        (found.end[b] as number) - (found.end[a] as number) ||
+        (found.start[b] as number) - (found.start[a] as number),
+    );
+    const search = new Search(
+      compiled,
+      (schedule) => {
+        for (let i = 0; i < forward.count; i++) {
+          scratch.start[i] = -(schedule.end[i] as number);
+          scratch.end[i] = -(schedule.start[i] as number);
+        }
+        return cost({ ...schedule, ...scratch });
+      },
+      { seed: this.seed, order, modes, crew: found.crew },
+    );
+    return { search, compiled };
+  }
+}
+
+const asForward = ({ start, end, crew }: Found): DaySchedule => ({
+  start: end.map((at) => -at),
+  end: start.map((at) => -at),
+  crew,
+});

@@ -1,0 +1,68 @@
+import { assignGear } from '../schedule/assign.ts';
+import type { Compiled } from '../schedule/compiled.ts';
+import { type DayJob, type DayProblem, inDay } from './day-problem.ts';
+import type { DaySchedule } from './day-search.ts';
+import type { Work } from './work.ts';
+
+/** A task with its place on the clock, in minutes of the axis. */
+export interface Placed {
+  id: string;
+  jobId: string;
+  work: Work;
+  start: number;
+  end: number;
+  crew: string[];
+  gear: string[];
+  earliest: number | undefined;
+  latest: number | undefined;
+  isPinned: boolean;
+}
+
+/** Tasks that say which vehicle goes. */
+const WITH_VEHICLE = {
+  'set-up': ['load-vehicle', 'drive-out', 'drive-home'],
+  strike: ['drive-strike', 'drive-back', 'return-gear'],
+};
+
+/** Every task of every job with its time, people and gear. */
+export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySchedule): Placed[] {
+  const kinds = Object.keys(day.problem.gear);
+  const given = assignGear(
+    compiled,
+    schedule,
+    kinds.map((kind) => day.items[kind] as readonly string[]),
+  );
+  const holds = day.problem.holds ?? [];
+  const vehicles = (job: DayJob, trip: 'set-up' | 'strike') => {
+    const h = holds.findIndex(({ id }) => id === inDay(job.file.job.id, `${trip}-vehicle`));
+    return given.get(`h${h}`) ?? [];
+  };
+  return day.jobs.flatMap((job) =>
+    job.work.map((work): Placed => {
+      const jobId = job.file.job.id;
+      const i = compiled.ids.indexOf(inDay(jobId, work.id));
+      const bits = schedule.crew[i] as number;
+      const { clock } = job.file.job;
+      return {
+        id: work.id,
+        jobId,
+        work,
+        start: schedule.start[i] as number,
+        end: schedule.end[i] as number,
+        crew: compiled.workers.filter((_, p) => bits & (1 << p)),
+        gear: [
+          ...(given.get(`a${i}`) ?? []),
+          ...(WITH_VEHICLE['set-up'].includes(work.id) ? vehicles(job, 'set-up') : []),
+          ...(WITH_VEHICLE.strike.includes(work.id) ? vehicles(job, 'strike') : []),
+        ],
+        earliest: finite(compiled.earliest[i]),
+        latest: finite(compiled.latest[i]),
+        isPinned:
+          (clock?.pins?.some(({ task, start }) => task === work.id && start !== undefined) ?? false) ||
+          (clock?.agreed?.tasks.some(({ task }) => task === work.id) ?? false),
+      };
+    }),
+  );
+}
+
+const finite = (at: number | undefined) => (at !== undefined && Number.isFinite(at) ? at : undefined);

@@ -1,0 +1,47 @@
+import type { Compiled } from './compiled.ts';
+
+/** What is taken of one kind over a stretch: by an activity, or by a hold. */
+interface Claim {
+  by: string;
+  count: number;
+  from: number;
+  to: number;
+}
+
+/**
+ * Which piece of gear each activity and each hold has, once all have times: whoever starts first takes the first that
+ * is free. A schedule that never takes more than there is always leaves enough.
+ * @param items each kind's pieces, by id, in the problem's order of kinds
+ * @returns pieces by activity number (`a3`) and hold number (`h0`)
+ */
+export function assignGear(
+  problem: Compiled,
+  schedule: { start: ArrayLike<number>; end: ArrayLike<number> },
+  items: readonly (readonly string[])[],
+): Map<string, string[]> {
+  const given = new Map<string, string[]>();
+  for (const [kind, owned] of items.entries()) {
+    const claims = [...claimsOf(problem, schedule, kind)].sort((a, b) => a.from - b.from || a.to - b.to);
+    const freeFrom = new Map(owned.map((item) => [item, -Infinity]));
+    for (const { by, count, from, to } of claims) {
+      const free = owned.filter((item) => (freeFrom.get(item) as number) <= from).slice(0, count);
+      for (const item of free) freeFrom.set(item, to);
+      given.set(by, [...(given.get(by) ?? []), ...free]);
+    }
+  }
+  return given;
+}
+
+function* claimsOf(
+  { gear, holds }: Compiled,
+  { start, end }: { start: ArrayLike<number>; end: ArrayLike<number> },
+  kind: number,
+): Generator<Claim> {
+  for (const [i, needs] of gear.entries())
+    for (const [k, count] of needs)
+      if (k === kind) yield { by: `a${i}`, count, from: start[i] as number, to: end[i] as number };
+  for (const [h, hold] of holds.entries())
+    for (const [k, count] of hold.gear)
+      if (k === kind)
+        yield { by: `h${h}`, count, from: start[hold.from] as number, to: end[hold.until] as number };
+}

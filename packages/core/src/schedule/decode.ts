@@ -1,0 +1,318 @@
+import type { Compiled } from './compiled.ts';
+import { Diary } from './diary.ts';
+import { Profile } from './profile.ts';
+
+/** Times an order is begun again because something was placed too early for what follows it. */
+const MOST_RESTARTS = 60;
+
+/** Everything placed, by number of the activity; or the first activity that found no place. */
+export interface Decoded {
+  start: Float64Array;
+  end: Float64Array;
+  /** The people on each, as bits. */
+  crew: Int32Array;
+  /** -1 when all are placed. */
+  stuck: number;
+}
+
+/**
+ * Serial schedule generation: one activity after the other, in the order given, goes to its first free place. Where a
+ * maximum lag or a hold turns out broken, what began too early is kept back and the order is gone through again.
+ *
+ * Made once for a problem and used for many orders; what it returns is overwritten by the next.
+ */
+export class Decoder {
+  private readonly problem: Compiled;
+  private readonly profile: Profile;
+  private readonly diaries: Diary[];
+  private readonly out: Decoded;
+  private readonly release: Float64Array;
+  private readonly placed: Uint8Array;
+  /** When somebody or something may become free, ascending. */
+  private moments: number[] = [];
+  private readonly firstMoments: number[];
+  private readonly openHolds: Uint8Array;
+  private wish: ArrayLike<number> = [];
+
+  constructor(problem: Compiled) {
+    this.problem = problem;
+    const changes = 2 * (problem.count + problem.holds.length + problem.absences.length) + 2;
+    this.profile = new Profile(problem.capacity, 2 * changes);
+    this.diaries = problem.shifts.map((shifts, p) => new Diary(shifts, problem.busy[p] ?? [], problem.rest));
+    this.out = {
+      start: new Float64Array(problem.count),
+      end: new Float64Array(problem.count),
+      crew: new Int32Array(problem.count),
+      stuck: -1,
+    };
+    this.release = new Float64Array(problem.count);
+    this.placed = new Uint8Array(problem.count);
+    this.openHolds = new Uint8Array(problem.holds.length);
+    this.firstMoments = [
+      ...new Set([
+        ...problem.shifts.flat().map(([from]) => from),
+        ...problem.busy.flat().map(([, to]) => to),
+        ...problem.absences.map(({ until }) => until),
+      ]),
+    ]
+      .filter(Number.isFinite)
+      .sort((a, b) => a - b);
+  }
+
+  /**
+   * @param order every activity's number, each after all it waits for
+   * @param modes for each activity, which of its modes
+   * @param wish for each activity who is to do it where they are free, as bits; 0 for whoever suits best
+   * @param floor nothing starts before
+   */
+  decode(
+    order: ArrayLike<number>,
+    modes: ArrayLike<number>,
+    wish: ArrayLike<number>,
+    floor = -Infinity,
+  ): Decoded {
+    this.wish = wish;
+    const { earliest } = this.problem;
+    for (let i = 0; i < earliest.length; i++) this.release[i] = Math.max(earliest[i] as number, floor);
+    for (let turn = 0; turn < MOST_RESTARTS; turn++) {
+      const keptBack = this.pass(order, modes);
+      if (!keptBack) return this.out;
+    }
+    if (this.out.stuck < 0) this.out.stuck = order[0] as number;
+    return this.out;
+  }
+
+  /** Goes through the order once; true where something was kept back, so that it must be gone through again. */
+  private pass(order: ArrayLike<number>, modes: ArrayLike<number>): boolean {
+    const { problem, placed, out } = this;
+    this.profile.clear();
+    for (const diary of this.diaries) diary.clear();
+    for (const { kind, count, from, until } of problem.absences)
+      this.profile.take(from, until, [[kind, count]]);
+    this.moments = this.firstMoments.slice();
+    placed.fill(0);
+    this.openHolds.fill(0);
+    out.stuck = -1;
+    let waiting: number[] | undefined;
+    let line: ArrayLike<number> = order;
+    while (true) {
+      const later: number[] = [];
+      let closed = false;
+      for (let i = 0; i < line.length; i++) {
+        const activity = line[i] as number;
+        // Something placed since has let somebody go: those put off have their turn first.
+        if (closed && later.length > 0) {
+          for (; i < line.length; i++) later.push(line[i] as number);
+          break;
+        }
+        const answer = this.place(activity, modes[activity] as number);
+        if (answer === 'again') return true;
+        if (answer === 'never') {
+          out.stuck = activity;
+          return false;
+        }
+        if (answer === 'later') later.push(activity);
+        else if ((problem.closes[activity] as readonly number[]).length > 0) closed = true;
+      }
+      if (later.length === 0) return false;
+      if (waiting && later.length === waiting.length) {
+        out.stuck = later[0] as number;
+        return false;
+      }
+      waiting = later;
+      line = later;
+    }
+  }
+
+  private place(activity: number, mode: number): 'placed' | 'later' | 'again' | 'never' {
+    const { problem, release, out } = this;
+    let from = release[activity] as number;
+    for (const { to, min } of problem.before[activity] as Compiled['before'][number]) {
+      if (!this.placed[to]) return 'later';
+      const after = (out.end[to] as number) + min;
+      if (after > from) from = after;
+    }
+    const { hands, minutes } = (problem.modes[activity] as Compiled['modes'][number])[mode] as {
+      hands: number;
+      minutes: number;
+    };
+    const start = this.firstPlace(activity, from, minutes, hands);
+    if (start === Infinity) return this.isAnythingHeld(activity) ? 'later' : 'never';
+    for (const { to, max } of problem.before[activity] as Compiled['before'][number]) {
+      if (start <= (out.end[to] as number) + max) continue;
+      // That one was done too early for this: it is kept back.
+      const span = (out.end[to] as number) - (out.start[to] as number);
+      release[to] = start - max - span;
+      return (release[to] as number) + span > (problem.latest[to] as number) ? 'never' : 'again';
+    }
+    const end = start + minutes;
+    if (end > (problem.latest[activity] as number)) return 'never';
+    return this.settle(activity, start, end) ? 'placed' : 'again';
+  }
+
+  /** Whether somebody or something it could use is away with a hold that has not come back yet. */
+  private isAnythingHeld(activity: number): boolean {
+    const own = this.problem.inside[activity] as number;
+    return this.openHolds.some((isOpen, h) => isOpen === 1 && h !== own);
+  }
+
+  /** First start from `from` on at which gear and hands are free; the crew is left in `out`. Infinity if never. */
+  private firstPlace(activity: number, from: number, minutes: number, hands: number): number {
+    const { problem, profile, moments } = this;
+    const gear = this.gearFor(activity);
+    let next = -1;
+    let start = from;
+    while (true) {
+      const fit = profile.fit(start, minutes, gear);
+      if (fit === Infinity) return Infinity;
+      if (fit === -Infinity) return this.firstShift(activity, minutes, hands);
+      start = fit;
+      if (hands === 0) {
+        this.out.crew[activity] = 0;
+        return start;
+      }
+      const crew = this.crewFor(activity, start, start + minutes, hands);
+      if (crew !== 0) {
+        this.out.crew[activity] = crew;
+        return start;
+      }
+      if (start + minutes > (problem.latest[activity] as number)) return Infinity;
+      if (next < 0) next = firstAfter(moments, start);
+      while (next < moments.length && (moments[next] as number) <= start) next++;
+      if (next >= moments.length) return Infinity;
+      start = moments[next] as number;
+    }
+  }
+
+  /** For what may begin at any time: the start of the first shift that has hands for it. */
+  private firstShift(activity: number, minutes: number, hands: number): number {
+    const first = this.moments[0] ?? 0;
+    return this.firstPlace(activity, first, minutes, hands);
+  }
+
+  /** Gear an activity needs free to start: its own, and what goes away with the hold it opens. */
+  private gearFor(activity: number): readonly (readonly [number, number])[] {
+    const own = this.problem.gear[activity] as readonly (readonly [number, number])[];
+    const opened = this.problem.opens[activity] as readonly number[];
+    if (opened.length === 0) return own;
+    return [...own, ...opened.flatMap((h) => (this.problem.holds[h] as Compiled['holds'][number]).gear)];
+  }
+
+  /** People for it, as bits; 0 if there are not enough. Who is trusted with least goes first, then who idled least. */
+  private crewFor(activity: number, start: number, end: number, hands: number): number {
+    const { problem, diaries } = this;
+    const hold = problem.inside[activity] as number;
+    const may = problem.who[activity] as number;
+    const anyHour = problem.atAnyHour[activity] === 1;
+    let free = 0;
+    let count = 0;
+    for (let p = 0; p < diaries.length; p++)
+      if (may & (1 << p) && (diaries[p] as Diary).isFree(start, end, hold, anyHour)) {
+        free |= 1 << p;
+        count++;
+      }
+    if (count < hands) return 0;
+    for (const opened of problem.opens[activity] as readonly number[]) {
+      const needed = problem.holds[opened]?.who ?? 0;
+      if ((needed & free) !== needed) return 0;
+    }
+    const wish = this.wish[activity] as number;
+    if (wish !== 0 && (wish & free) === wish && this.isCrew(activity, wish, hands)) return wish;
+    let crew = 0;
+    let left = hands;
+    for (const holders of problem.skilled[activity] as readonly number[]) {
+      if (crew & holders) continue;
+      const one = this.best(free & holders & ~crew, start);
+      if (one < 0 || left === 0) return 0;
+      crew |= 1 << one;
+      left--;
+    }
+    if (count === hands) return free;
+    while (left > 0) {
+      crew |= 1 << this.best(free & ~crew, start);
+      left--;
+    }
+    return crew;
+  }
+
+  /** Whether people are as many as it takes and have the skills among them. */
+  private isCrew(activity: number, people: number, hands: number): boolean {
+    let count = 0;
+    for (let left = people; left !== 0; left &= left - 1) count++;
+    const skilled = this.problem.skilled[activity] as readonly number[];
+    return count === hands && skilled.every((holders) => (holders & people) !== 0);
+  }
+
+  /** Of a set of people, whoever had the least idle time before; -1 of none. */
+  private best(set: number, start: number): number {
+    let found = -1;
+    let least = Infinity;
+    for (let p = 0; p < this.diaries.length; p++) {
+      if (!(set & (1 << p))) continue;
+      const idle = (this.diaries[p] as Diary).idleBefore(start);
+      if (found < 0 || idle < least) {
+        found = p;
+        least = idle;
+      }
+    }
+    return found;
+  }
+
+  /** Enters it everywhere. False where a hold that ends here had somebody or something else in between. */
+  private settle(activity: number, start: number, end: number): boolean {
+    const { problem, out, diaries, moments } = this;
+    out.start[activity] = start;
+    out.end[activity] = end;
+    this.placed[activity] = 1;
+    this.profile.take(start, end, problem.gear[activity] as readonly (readonly [number, number])[]);
+    const crew = out.crew[activity] as number;
+    const hold = problem.inside[activity] as number;
+    for (let p = 0; p < diaries.length; p++)
+      if (crew & (1 << p)) (diaries[p] as Diary).work(start, end, hold);
+    if (diaries.length > 0) addMoment(moments, end);
+    if (problem.rest && crew) addMoment(moments, end + problem.rest.restMin);
+    for (const opened of problem.opens[activity] as readonly number[]) {
+      const held = problem.holds[opened] as Compiled['holds'][number];
+      this.profile.take(start, Infinity, held.gear);
+      for (let p = 0; p < diaries.length; p++)
+        if (held.who & (1 << p)) (diaries[p] as Diary).leave(opened, start);
+      this.openHolds[opened] = 1;
+    }
+    return (problem.closes[activity] as readonly number[]).every((closed) => this.close(closed, end));
+  }
+
+  private close(closed: number, end: number): boolean {
+    const { problem, out, diaries } = this;
+    const held = problem.holds[closed] as Compiled['holds'][number];
+    const from = out.start[held.from] as number;
+    this.profile.take(end, Infinity, held.gear, -1);
+    this.openHolds[closed] = 0;
+    let clash = held.gear.length > 0 ? this.profile.lastOverfull(from, end) : -Infinity;
+    for (let p = 0; p < diaries.length; p++)
+      if (held.who & (1 << p)) {
+        const diary = diaries[p] as Diary;
+        diary.comeBack(closed, end);
+        clash = Math.max(clash, diary.lastOther(closed, from, end));
+      }
+    if (clash === -Infinity) return true;
+    // Somebody was wanted elsewhere in between: all of it waits until that is over.
+    this.release[held.from] = Math.max(clash, from + 1);
+    return false;
+  }
+}
+
+function firstAfter(moments: readonly number[], at: number): number {
+  let low = 0;
+  let high = moments.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((moments[middle] as number) <= at) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+function addMoment(moments: number[], at: number): void {
+  const place = firstAfter(moments, at);
+  if (moments[place - 1] !== at) moments.splice(place, 0, at);
+}

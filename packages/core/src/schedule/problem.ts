@@ -1,0 +1,88 @@
+/** Stretches of whole minutes, `[from, to)`, ascending. */
+export type Stretch = readonly [from: number, to: number];
+
+/** One way of doing an activity: so many hands take so many whole minutes. */
+export interface Mode {
+  hands: number;
+  minutes: number;
+}
+
+/** What an activity waits for: it starts at least `min` and at most `max` minutes after that one's end. */
+export interface Lag {
+  id: string;
+  min?: number;
+  max?: number;
+}
+
+/** A piece of work to be placed. */
+export interface Activity {
+  id: string;
+  /** The usual way first. */
+  modes: readonly [Mode, ...Mode[]];
+  /** Skills that somebody among the hands must have. */
+  skills: readonly string[];
+  /** Who may do it; everybody where not said. */
+  who?: readonly string[];
+  /** Counted gear it takes while it lasts, by kind. */
+  gear: Readonly<Record<string, number>>;
+  after: readonly Lag[];
+  /** It may not start before, nor end after. */
+  earliest?: number;
+  latest?: number;
+  /** Its hours are agreed with whoever does it: no shift holds for it. */
+  atAnyHour?: boolean;
+}
+
+/** A person: one thing at a time, within their shifts and never when they are busy elsewhere. */
+export interface Worker {
+  id: string;
+  skills: readonly string[];
+  shifts: readonly Stretch[];
+  busy?: readonly Stretch[];
+}
+
+/**
+ * People and gear that are away together, from the start of one activity to the end of another: a crew with its van
+ * on a site, stands from set-up until they are back. Meanwhile they serve only the activities `inside`.
+ */
+export interface Hold {
+  id: string;
+  from: string;
+  until: string;
+  workers: readonly string[];
+  gear: Readonly<Record<string, number>>;
+  inside: readonly string[];
+}
+
+/** After so many minutes at work, a rest of so many. */
+export interface RestRule {
+  afterMin: number;
+  restMin: number;
+}
+
+/** Counted gear that is not there for a while. */
+export interface Absence {
+  kind: string;
+  count: number;
+  from: number;
+  until: number;
+}
+
+export interface Problem {
+  activities: readonly Activity[];
+  workers: readonly Worker[];
+  /** How many there are of each kind of gear. */
+  gear: Readonly<Record<string, number>>;
+  holds?: readonly Hold[];
+  absences?: readonly Absence[];
+  rest?: RestRule;
+}
+
+/** Where an activity was placed, and with whom. */
+export interface Placing {
+  start: number;
+  end: number;
+  crew: string[];
+}
+
+export type Placings = ReadonlyMap<string, Placing>;
