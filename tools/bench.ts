@@ -6,6 +6,7 @@ import { choosePoints, countPieces, draftPlan, pictureOf, planJob } from '@early
 import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
+import { benchClock } from './bench-clock.ts';
 import { bigJob, demo } from './big-job.ts';
 
 /**
@@ -240,7 +241,9 @@ function reportSizes(): void {
 }
 
 async function bench(): Promise<void> {
+  if (process.argv.includes('--clock')) return benchClock(report);
   benchPlan();
+  benchClock(report);
   reportSizes();
   const dataDir = await newDataDir();
   const startedFirst = performance.now();

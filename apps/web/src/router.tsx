@@ -32,6 +32,11 @@ export const router = createBrowserRouter([
         lazy: { Component: async () => (await import('./workshop/WorkshopScreen.tsx')).WorkshopScreen },
       },
       {
+        path: 'days/:day',
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./day/DayScreen.tsx')).DayScreen },
+      },
+      {
         path: 'jobs/:jobId',
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./job/JobScreen.tsx')).JobScreen },

@@ -3,6 +3,7 @@ import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
+import { mostInHand } from './clock/most-in-hand.ts';
 import type { WorkedPiece } from './clock/work.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
@@ -45,6 +46,7 @@ export function planJob(file: JobFile): Plan {
       chance: rehearsal?.chance ?? null,
       // What everybody waits for from the first hour on, like the drive, says little: the task that could be another.
       bottleneck: bottleneckOf(plan, rehearsal),
+      bound: mostInHand(workedJob(file)),
     },
     lamps: {
       ...plan.lamps,
@@ -73,19 +75,7 @@ export function planJob(file: JobFile): Plan {
 export function draftPlan(file: JobFile): Plan {
   const { workshop, job } = file;
 
-  // Survey, pieces, counts: what there is to have.
-  const counts = countPieces(file);
-  // Structure and fixing: what carries each piece, and what comes down when.
-  const holds = holdsOf(file, counts.counted);
-  // Bench: the batches it takes to make each piece, before anybody has a time.
-  const worked = counts.counted.map(
-    ({ piece, recipe }, i): WorkedPiece => ({
-      piece,
-      recipe,
-      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
-      held: holds.pieces[i] as HoldPiece,
-    }),
-  );
+  const { counts, holds, pieces: worked } = workedJob(file);
   // Clock: who does it when, counted back from doors.
   const clock = clockFor(file, worked);
   const pieces = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
@@ -116,6 +106,25 @@ export function draftPlan(file: JobFile): Plan {
       onTime: onTimeLamp(file, clock),
     },
   };
+}
+
+/** What there is to do for a job, before anybody has a time: what its clock, alone or with others, begins with. */
+export function workedJob(file: JobFile) {
+  const { workshop } = file;
+  // Survey, pieces, counts: what there is to have.
+  const counts = countPieces(file);
+  // Structure and fixing: what carries each piece, and what comes down when.
+  const holds = holdsOf(file, counts.counted);
+  // Bench: the batches it takes to make each piece.
+  const pieces = counts.counted.map(
+    ({ piece, recipe }, i): WorkedPiece => ({
+      piece,
+      recipe,
+      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
+      held: holds.pieces[i] as HoldPiece,
+    }),
+  );
+  return { file, counts, holds, pieces };
 }
 
 /** What carries the pieces of a file, nothing else looked at. */

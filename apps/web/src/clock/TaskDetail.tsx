@@ -1,18 +1,20 @@
-import type { Plan, Task } from '@early-lantern/contract';
+import type { CrewMember, Plan, Task } from '@early-lantern/contract';
 import CloseIcon from '@mui/icons-material/Close';
 import { Alert, Box, IconButton, Paper, Stack, Typography } from '@mui/material';
 import { beforeDoors, clockTime, dayName } from '../parts/time.ts';
 import { WorkingList } from '../parts/WorkingList.tsx';
+import { PinControls } from './PinControls.tsx';
 
 interface TaskDetailProps {
   task: Task;
   plan: Plan;
+  crew: readonly CrewMember[];
   nameOf: (id: string) => string;
   onClose: () => void;
 }
 
 /** One task: when, who, what it waits for, what may hurt, and how long it takes and why. */
-export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
+export function TaskDetail({ task, plan, crew, nameOf, onClose }: TaskDetailProps) {
   const zone = plan.timeZone;
   const waits = plan.tasks.filter((other) => task.after.includes(other.id));
   return (
@@ -46,6 +48,7 @@ export function TaskDetail({ task, plan, nameOf, onClose }: TaskDetailProps) {
                 {text} Decides: {defersTo}. [{source}]
               </Alert>
             ))}
+          <PinControls task={task} crew={crew} />
         </Stack>
         <WorkingList working={task.working} />
       </Box>

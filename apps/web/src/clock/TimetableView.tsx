@@ -1,5 +1,7 @@
 import type { Plan, Task } from '@early-lantern/contract';
+import { criticalChain } from '@early-lantern/core';
 import {
+  Alert,
   Box,
   ButtonBase,
   Paper,
@@ -12,12 +14,16 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useJob } from '../job/context.ts';
+import { type LaneBar, LaneChart } from '../parts/LaneChart.tsx';
+import { LaneLegend } from '../parts/LaneLegend.tsx';
+import { lanesOf, whenOf } from '../parts/lanes-of.ts';
 import { beforeDoors, clockTime, dayName, spanText } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
-import { Lanes } from './Lanes.tsx';
+import { pinned, withChoices } from './pins.ts';
 import { TaskDetail } from './TaskDetail.tsx';
+import { WhatIfTray } from './WhatIfTray.tsx';
 
 const placeWord: Record<Task['place'], string> = {
   workshop: 'workshop',
@@ -25,29 +31,72 @@ const placeWord: Record<Task['place'], string> = {
   site: 'on site',
 };
 
-/** One lane a person, every task with its hour and its reason. */
+/** One lane for each person and thing, every task with its hour and its reason; a task can be dragged to be kept there. */
 export function TimetableView() {
-  const { planned, file } = useJob();
+  const { planned, file, store } = useJob();
   const [chosenId, setChosenId] = useState<string>();
+  const chain = useMemo(() => new Set(criticalChain(planned?.plan.tasks ?? [])), [planned]);
   if (!planned) return null;
   const { plan } = planned;
   const zone = plan.timeZone;
   const chosen = plan.tasks.find((task) => task.id === chosenId);
-  const { crew, inflators, vehicles } = file.workshop;
-  const name = (id: string) => [...crew, ...inflators, ...vehicles].find((one) => one.id === id)?.name ?? id;
+  const { crew, inflators, vehicles, ladders = [] } = file.workshop;
+  const name = (id: string) =>
+    [...crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id)?.name ?? id;
+  const numbers = new Map(plan.tasks.map((task, i) => [task.id, i + 1]));
+  const barOf = (task: Task): LaneBar => ({
+    key: task.id,
+    start: task.start,
+    end: task.end,
+    mark: String(numbers.get(task.id)),
+    title: `${numbers.get(task.id)}. ${task.label} · ${whenOf(task, plan)}`,
+    place: task.place,
+    isChosen: task.id === chosenId,
+    isCritical: chain.has(task.id),
+    isPinned: task.why.kind === 'pin',
+  });
+  const keepAt = (task: string, start: string) =>
+    store.change((before) => ({
+      ...before,
+      head: withChoices(before.head, (all) => pinned(all, task, { start })),
+    }));
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
+      {plan.onTime.broken && (
+        <Alert severity="warning" variant="outlined">
+          {plan.onTime.broken}
+        </Alert>
+      )}
       <KeyTimes plan={plan} />
+      <WhatIfTray />
       <Paper variant="outlined" sx={{ p: { xs: 1, sm: 2 }, overflowX: 'auto' }}>
-        <Lanes
-          plan={plan}
-          crew={file.workshop.crew.filter((member) => file.job.crew.includes(member.id))}
-          chosenId={chosenId}
+        <LaneChart
+          zone={zone}
+          doors={[
+            {
+              at: plan.onTime.doors,
+              label: `doors ${clockTime(plan.onTime.doors, zone)}`,
+              state: plan.lamps.onTime.state,
+            },
+          ]}
+          lanes={lanesOf(plan.tasks, file.workshop, barOf)}
           onChoose={setChosenId}
+          onMove={keepAt}
         />
+        <LaneLegend>
+          <span>
+            Heavy: whatever of it runs over moves the sign-off. Numbers are those of the list below.
+          </span>
+        </LaneLegend>
       </Paper>
       {chosen && (
-        <TaskDetail task={chosen} plan={plan} nameOf={name} onClose={() => setChosenId(undefined)} />
+        <TaskDetail
+          task={chosen}
+          plan={plan}
+          crew={crew}
+          nameOf={name}
+          onClose={() => setChosenId(undefined)}
+        />
       )}
       <TableContainer component={Paper} variant="outlined">
         <Table size="small" aria-label="Tasks in their order">
@@ -101,7 +150,7 @@ export function TimetableView() {
 
 /** The four times that everybody asks for. */
 function KeyTimes({ plan }: { plan: Plan }) {
-  const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
+  const { benchFrom, leaveAt, ready, doors, minutesInHand, bound } = plan.onTime;
   const zone = plan.timeZone;
   const times = [
     { label: 'bench opens', at: benchFrom },
@@ -141,6 +190,7 @@ function KeyTimes({ plan }: { plan: Plan }) {
           </Typography>
           <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
             {minutesInHand < 0 ? 'sign-off after doors' : 'between sign-off and doors'}
+            {bound !== null && `, ${Math.max(bound, minutesInHand)} at most`}
           </Typography>
         </Box>
       )}

@@ -1,4 +1,4 @@
-import type { ImportResult, JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
+import type { ImportResult, JobFile, SiteRow, Workshop } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import UploadIcon from '@mui/icons-material/UploadFile';
 import {
@@ -14,7 +14,7 @@ import {
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
-import { fileOf, queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
@@ -23,7 +23,9 @@ import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
-import { useLeft, usePlan } from '../workers/planner.ts';
+import { usePlan } from '../workers/planner.ts';
+import { type ReadyJob, useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
+import { DayNote } from './DayNote.tsx';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
 
@@ -31,13 +33,6 @@ import { JobCard } from './JobCard.tsx';
 const NewJobDialog = lazy(() =>
   import('./NewJobDialog.tsx').then((module) => ({ default: module.NewJobDialog })),
 );
-
-interface ReadyJob {
-  row: JobRow;
-  file: JobFile;
-  /** What earlier jobs hold of the shelf is known: only then lamps are lit, so that none has to change its mind. */
-  isSettled: boolean;
-}
 
 /** The coming days: every installation with its six lamps and the time to its doors. */
 export function HorizonScreen() {
@@ -52,54 +47,6 @@ export function HorizonScreen() {
   const ready = useWithLeft(rows);
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
   return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
-}
-
-const files = new WeakMap<JobRow, ReadyJob & { workshop: Workshop; sites: SiteRow[] }>();
-
-/** Rows with their job files; the same file for the same row, so that its plan is made once. */
-function useReadyJobs(
-  rows: JobRow[] | undefined,
-  workshop: Workshop | undefined,
-  sites: SiteRow[] | undefined,
-): ReadyJob[] | undefined {
-  return useMemo(() => {
-    if (!rows || !workshop || !sites) return undefined;
-    return rows.flatMap((row) => {
-      const known = files.get(row);
-      if (known && known.workshop === workshop && known.sites === sites) return [known];
-      const file = fileOf(row, workshop, sites);
-      if (!file) return [];
-      const made = { row, file, workshop, sites, isSettled: false };
-      files.set(row, made);
-      return [made];
-    });
-  }, [rows, workshop, sites]);
-}
-
-const NONE: JobFile[] = [];
-const withLeft = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
-
-/** The jobs with what others take of shelf, pipes and weights; while that is not known yet, as they are. */
-function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
-  const left = useLeft(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
-  return useMemo(
-    () =>
-      ready?.map((one) => {
-        if (!left) return one;
-        const { reserved = [], sameDay = [] } = left[one.row.data.id] ?? {};
-        const key = JSON.stringify([reserved, sameDay]);
-        const known = withLeft.get(one);
-        if (known?.key === key) return known.ready;
-        const isAlone = reserved.length + sameDay.length === 0;
-        const file = isAlone
-          ? one.file
-          : { ...one.file, workshop: { ...one.file.workshop, reserved, sameDay } };
-        const made = { row: one.row, file, isSettled: true };
-        withLeft.set(one, { key, ready: made });
-        return made;
-      }),
-    [ready, left],
-  );
 }
 
 /** A job's *On time* lamp, small: whether those doors will open on finished work. */
@@ -209,6 +156,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
                 </Box>
               )}
             </Typography>
+            {ofDay.length > 1 && <DayNote day={day} ready={ofDay} />}
             <SkyBand
               day={first}
               zone={zone}

@@ -146,3 +146,7 @@ export const rehearseDays = (file: JobFile, days: number, onDone: (done: number)
     days,
     Comlink.proxy(async (done: number) => onDone(done)),
   );
+
+/** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
+export const pinCost = (file: JobFile, task: string): Promise<number | null> =>
+  planner.choiceCost(file, task);

@@ -1,5 +1,13 @@
 import type { JobFile, LeftByOthers, Piece, Plan, Rehearsal } from '@early-lantern/contract';
-import { draftPlan, leftForEach, type Picture, pictureOf, planJob, rehearsing } from '@early-lantern/core';
+import {
+  choiceCost,
+  draftPlan,
+  leftForEach,
+  type Picture,
+  pictureOf,
+  planJob,
+  rehearsing,
+} from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
 
@@ -64,6 +72,8 @@ const planner = {
     }
     return going.result();
   },
+  /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
+  choiceCost: (file: JobFile, task: string): number | null => choiceCost(file, task),
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };

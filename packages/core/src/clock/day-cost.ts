@@ -6,12 +6,6 @@ import { type DayProblem, inDay } from './day-problem.ts';
 /** A minute after doors, after the close of access or of the strike's window weighs as much as so many in hand. */
 const LATE = 50;
 
-/** Minutes that sign-off comes late or short of the wanted time, for one job. */
-export interface Shortfall {
-  late: number;
-  short: number;
-}
-
 /** What matters first: no window broken, then the minutes in hand of the tightest job. Nothing is better than 0. */
 export function lateCost(day: DayProblem, problem: Compiled): Cost {
   const limits = limitsOf(day, problem);

@@ -213,7 +213,7 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
 /** As few vehicles as seat so many, the roomiest first; all there are where they do not suffice. */
 function vehiclesFor(people: number, { vehicles }: JobFile['workshop']): number {
   const seats = vehicles.map((one) => one.seats).sort((a, b) => b - a);
-  let left = people;
-  const count = seats.findIndex((one) => (left -= one) <= 0);
-  return count < 0 ? seats.length : count + 1;
+  const seated = (count: number) => seats.slice(0, count).reduce((sum, one) => sum + one, 0);
+  const enough = seats.findIndex((_, i) => seated(i + 1) >= people);
+  return enough < 0 ? seats.length : enough + 1;
 }

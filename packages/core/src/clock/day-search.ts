@@ -49,6 +49,32 @@ export class DaySearch {
     return this.early.hasSchedule ? undefined : this.early.stuckAt;
   }
 
+  /** Minutes by which the best so far leaves its windows, of all jobs together; Infinity where there is no plan. */
+  get lateMin(): number {
+    if (this.stuck !== undefined) return Infinity;
+    const { end } = this.early.found;
+    return limitsOf(this.day, this.compiled).reduce(
+      (sum, { signOff, limit, strikeDone, strikeUntil }) =>
+        sum +
+        Math.max(0, (end[signOff] as number) - limit) +
+        Math.max(0, (end[strikeDone] as number) - strikeUntil),
+      0,
+    );
+  }
+
+  /** Minutes between sign-off and doors of each job in the best so far; -Infinity where there is no plan. */
+  inHand(): number[] {
+    const { end } = this.early.found;
+    return limitsOf(this.day, this.compiled).map(({ signOff }, j) =>
+      this.stuck === undefined ? (this.day.jobs[j]?.doors ?? 0) - (end[signOff] as number) : -Infinity,
+    );
+  }
+
+  /** Tries so many orders more, none of them counted back: for whether and when, not for how. */
+  runForward(orders: number): void {
+    if (!this.early.isOver) this.early.run(orders);
+  }
+
   /** Tries so many orders more. */
   run(orders: number): void {
     const until = Math.min(this.tried + orders, this.orders);

@@ -63,7 +63,7 @@ export function shared(work: Effort, hands: number): { minutes: number; spread: 
 const FURTHER_HANDS = 0.6;
 
 /** What so many hands do at once, in hands: two share evenly, more get in each other's way. */
-export const helping = (hands: number): number => (hands <= 2 ? hands : 2 + FURTHER_HANDS * (hands - 2));
+const helping = (hands: number): number => (hands <= 2 ? hands : 2 + FURTHER_HANDS * (hands - 2));
 
 /** The ways of doing an effort with from `least` to `most` hands, but for the usual one. */
 export function otherWays(work: Effort, usual: number, least: number, most: number): Mode[] {

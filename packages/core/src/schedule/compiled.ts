@@ -1,7 +1,7 @@
 import type { Mode, Problem, RestRule, Stretch } from './problem.ts';
 
 /** An arc of the network, by the number of the activity at its other end. */
-export interface Arc {
+interface Arc {
   to: number;
   min: number;
   max: number;

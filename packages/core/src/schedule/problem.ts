@@ -61,7 +61,7 @@ export interface RestRule {
 }
 
 /** Counted gear that is not there for a while. */
-export interface Absence {
+interface Absence {
   kind: string;
   count: number;
   from: number;

@@ -310,7 +310,7 @@ function isInOrder(order: Int32Array, before: Compiled['before']): boolean {
 }
 
 /** An order to begin with: of what is free, the longest chain of work after it first. */
-export function byChain(problem: Compiled): number[] {
+function byChain(problem: Compiled): number[] {
   const order = inOrder(problem);
   const tail = new Float64Array(problem.count);
   for (const i of [...order].reverse()) {

@@ -45,3 +45,12 @@ export function placeOf(stretches: readonly Stretch[], at: number): number {
   const before = stretches.filter(({ to }) => to < at).at(-1);
   return before ? before.left + before.width : 0;
 }
+
+/** The moment at a place across the page, 0 to 1: the other way round; in a break the edge of the stretch before it. */
+export function momentAt(stretches: readonly Stretch[], place: number): number {
+  const first = stretches[0];
+  const inside = stretches.find(({ left, width }) => place >= left && place <= left + width);
+  if (inside) return inside.from + ((place - inside.left) / inside.width) * (inside.to - inside.from);
+  const before = stretches.filter(({ left, width }) => left + width < place).at(-1);
+  return before?.to ?? first?.from ?? 0;
+}

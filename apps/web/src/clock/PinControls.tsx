@@ -1,0 +1,127 @@
+import type { CrewMember, Task } from '@early-lantern/contract';
+import { Button, Menu, MenuItem, Stack, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { useJob } from '../job/context.ts';
+import { pinCost } from '../workers/planner.ts';
+import { chosenOf, keptOff, letGo, pinned, split, withChoices } from './pins.ts';
+
+interface PinControlsProps {
+  task: Task;
+  crew: readonly CrewMember[];
+}
+
+/** What somebody may choose about a task: its time, its people, who not, in how many goes; and what that costs. */
+export function PinControls({ task, crew }: PinControlsProps) {
+  const { store, file } = useJob();
+  const chosen = chosenOf(file.job.clock, task.id);
+  const whole = task.id.split('~')[0] as string;
+  const choose = (change: Parameters<typeof withChoices>[1]) =>
+    store.change((before) => ({ ...before, head: withChoices(before.head, change) }));
+  const isChosen = chosen.pin !== undefined || chosen.keptOff.length > 0 || chosen.parts !== undefined;
+  const nameOf = (id: string) => crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
+  return (
+    <Stack spacing={1}>
+      <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => choose((all) => pinned(all, task.id, { start: task.start }))}
+        >
+          Keep at this time
+        </Button>
+        {task.crew.length > 0 && (
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => choose((all) => pinned(all, task.id, { crew: task.crew }))}
+          >
+            Keep with these people
+          </Button>
+        )}
+        {task.crew.length > 0 && task.place !== 'road' && (
+          <PersonMenu
+            label="Not by …"
+            people={task.crew.map((id) => ({ id, name: nameOf(id) }))}
+            onPick={(person) => choose((all) => keptOff(all, task.id, person))}
+          />
+        )}
+        {task.crew.length > 0 && task.place !== 'road' && (
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => choose((all) => split(all, whole, (chosen.parts ?? 1) + 1))}
+            disabled={(chosen.parts ?? 1) >= 6}
+          >
+            {chosen.parts ? `Split in ${chosen.parts + 1}` : 'Split in two'}
+          </Button>
+        )}
+        {isChosen && (
+          <Button size="small" onClick={() => choose((all) => letGo(letGo(all, task.id), whole))}>
+            Let go
+          </Button>
+        )}
+      </Stack>
+      {isChosen && <CostNote taskId={task.id} />}
+    </Stack>
+  );
+}
+
+interface PersonMenuProps {
+  label: string;
+  people: readonly { id: string; name: string }[];
+  onPick: (id: string) => void;
+}
+
+function PersonMenu({ label, people, onPick }: PersonMenuProps) {
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  return (
+    <>
+      <Button
+        size="small"
+        variant="outlined"
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {label}
+      </Button>
+      <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
+        {people.map(({ id, name }) => (
+          <MenuItem
+            key={id}
+            onClick={() => {
+              setAnchor(undefined);
+              onPick(id);
+            }}
+          >
+            {name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+/** Minutes in hand with the choice and without it. */
+function CostNote({ taskId }: { taskId: string }) {
+  const { file } = useJob();
+  const [cost, setCost] = useState<{ file: typeof file; minutes: number | null }>();
+  useEffect(() => {
+    let isWanted = true;
+    void pinCost(file, taskId).then((minutes) => {
+      if (isWanted) setCost({ file, minutes });
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [file, taskId]);
+  if (cost?.file !== file) return null;
+  return (
+    <Typography sx={{ fontSize: 14 }} data-testid="pin-cost">
+      {cost.minutes === null
+        ? 'With what is chosen here there is no plan.'
+        : cost.minutes > 0
+          ? `Chosen by hand: it costs ${cost.minutes} min in hand.`
+          : 'Chosen by hand: it costs no minute in hand.'}
+    </Typography>
+  );
+}

@@ -1,0 +1,73 @@
+import type { JobFile } from '@early-lantern/contract';
+import type { DayPlan } from '@early-lantern/core';
+import { Box, Typography } from '@mui/material';
+import { Link } from 'react-router';
+import { Lantern } from '../parts/Lantern.tsx';
+import { clockTime } from '../parts/time.ts';
+import { headFont } from '../theme.ts';
+import { letterOf, stateOf } from './DayLanes.tsx';
+
+interface DayJobsProps {
+  plan: DayPlan;
+  files: readonly JobFile[];
+}
+
+/** Each job in the day's plan: minutes in hand, how many there could be, what it does not keep. */
+export function DayJobs({ plan, files }: DayJobsProps) {
+  const wanted = files[0]?.workshop.inHandTargetMin ?? 0;
+  const zone = files[0]?.workshop.timeZone ?? 'UTC';
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
+      {plan.jobs.map(({ jobId, name, onTime, broken, tasks }, i) => {
+        const { minutesInHand, bound } = onTime;
+        const strike = tasks.find(({ id }) => id === 'strike');
+        return (
+          <Box
+            key={jobId}
+            component="article"
+            aria-label={name}
+            sx={{ display: 'grid', gridTemplateColumns: '34px 1fr', columnGap: 1.5, alignItems: 'start' }}
+          >
+            <Lantern state={stateOf(broken, minutesInHand, wanted)} size={34} />
+            <Box>
+              <Typography component="h3" sx={{ fontWeight: 700, fontSize: 17 }}>
+                {letterOf(i)} ·{' '}
+                <Link to={`/jobs/${jobId}/clock`} style={{ color: 'inherit' }}>
+                  {name}
+                </Link>
+              </Typography>
+              <Typography>
+                <Box component="span" sx={{ fontFamily: headFont, fontWeight: 700, fontSize: 20 }}>
+                  {minutesInHand === null
+                    ? 'no plan'
+                    : minutesInHand < 0
+                      ? `${-minutesInHand} min late`
+                      : `${minutesInHand} min in hand`}
+                </Box>
+                {onTime.ready && ` · signed off ${clockTime(onTime.ready, zone)}`}
+                {onTime.leaveAt && ` · leave ${clockTime(onTime.leaveAt, zone)}`}
+                {strike && ` · strike ${clockTime(strike.start, zone)}`}
+              </Typography>
+              {bound !== null && (
+                <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+                  {minutesInHand !== null && minutesInHand < bound
+                    ? `Proven: no plan with these people and hours leaves more than ${Math.max(bound, minutesInHand)} min; ${wanted} are wanted.`
+                    : 'Proven: no plan with these people and hours leaves more.'}
+                </Typography>
+              )}
+              {broken.map((sentence) => (
+                <Typography key={sentence} sx={{ color: 'var(--mui-palette-out)', fontWeight: 650 }}>
+                  {sentence}
+                </Typography>
+              ))}
+            </Box>
+          </Box>
+        );
+      })}
+      <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+        {plan.paidHours.toFixed(1)} paid hours in all
+        {plan.wages !== null ? `, wages ${plan.wages.toFixed(0)}` : ''}
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,89 @@
+import type { JobFile, LampState, Task } from '@early-lantern/contract';
+import { criticalChain, type DayPlan } from '@early-lantern/core';
+import { Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { LaneChart } from '../parts/LaneChart.tsx';
+import { lanesOf } from '../parts/lanes-of.ts';
+import { beforeDoors, clockTime } from '../parts/time.ts';
+
+interface DayLanesProps {
+  plan: DayPlan;
+  files: readonly JobFile[];
+}
+
+/** A job's letter in the pictures of its day. */
+export const letterOf = (index: number): string => String.fromCharCode(65 + index);
+
+/** Everybody's day with the tasks of all jobs, each with its job's letter. */
+export function DayLanes({ plan, files }: DayLanesProps) {
+  const [chosen, setChosen] = useState<string>();
+  const [first] = files;
+  const placed = useMemo(
+    () =>
+      plan.jobs.flatMap(({ jobId, tasks, onTime }, i) => {
+        const chain = new Set(criticalChain(tasks));
+        return tasks.map((task) => ({
+          task: { ...task, id: `${jobId}:${task.id}` },
+          letter: letterOf(i),
+          doors: onTime.doors,
+          isCritical: chain.has(task.id),
+        }));
+      }),
+    [plan],
+  );
+  const byId = new Map(placed.map((one) => [one.task.id, one]));
+  if (!first) return null;
+  const { workshop } = first;
+  const zone = workshop.timeZone;
+  const title = (task: Task) => {
+    const one = byId.get(task.id);
+    return `${one?.letter}: ${task.label} · ${clockTime(task.start, zone)}–${clockTime(task.end, zone)}, ${beforeDoors(task.start, one?.doors ?? task.start)}`;
+  };
+  const shown = chosen ? byId.get(chosen) : undefined;
+  const nameOf = (id: string) =>
+    [...workshop.crew, ...workshop.vehicles, ...workshop.inflators, ...(workshop.ladders ?? [])].find(
+      (one) => one.id === id,
+    )?.name ?? id;
+  return (
+    <>
+      <LaneChart
+        zone={zone}
+        doors={plan.jobs.map(({ onTime, broken }, i) => ({
+          at: onTime.doors,
+          label: `${letterOf(i)} doors ${clockTime(onTime.doors, zone)}`,
+          state: stateOf(broken, onTime.minutesInHand, workshop.inHandTargetMin),
+        }))}
+        lanes={lanesOf(
+          placed.map(({ task }) => task),
+          workshop,
+          (task) => ({
+            key: task.id,
+            start: task.start,
+            end: task.end,
+            mark: byId.get(task.id)?.letter ?? '',
+            title: title(task),
+            place: task.place,
+            isChosen: task.id === chosen,
+            isCritical: byId.get(task.id)?.isCritical ?? false,
+          }),
+        )}
+        onChoose={setChosen}
+      />
+      {shown && (
+        <Dialog open onClose={() => setChosen(undefined)} maxWidth="sm" fullWidth>
+          <DialogTitle>{shown.task.label}</DialogTitle>
+          <DialogContent>
+            <Typography>{title(shown.task)}</Typography>
+            <Typography>{[...shown.task.crew, ...shown.task.gear].map(nameOf).join(', ')}</Typography>
+          </DialogContent>
+        </Dialog>
+      )}
+    </>
+  );
+}
+
+/** What the day's plan says of a job's lamp. */
+export function stateOf(broken: readonly string[], inHand: number | null, wanted: number): LampState {
+  if (broken.length > 0 || inHand === null) return 'out';
+  return inHand >= wanted ? 'lit' : 'low';
+}

@@ -1,0 +1,51 @@
+import type { JobFile } from '@early-lantern/contract';
+import { Box, LinearProgress, Typography } from '@mui/material';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { EmptyState } from '../parts/EmptyState.tsx';
+import { dayKey, dayName } from '../parts/time.ts';
+import { useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
+import { DayTogether } from './DayTogether.tsx';
+
+/** All installations of one day with the same people, vans and ladders: planned together. */
+export function DayScreen() {
+  const { day = '' } = useParams();
+  const settings = useSettings();
+  const workshop = useWorkshop();
+  const sites = useSites();
+  const jobs = useJobs();
+  const failure = settings.error ?? sites.error ?? jobs.error;
+  if (failure) throw failure;
+  const ready = useWithLeft(useReadyJobs(jobs.data, workshop, sites.data));
+  const zone = workshop?.timeZone ?? 'UTC';
+  const files = useMemo(
+    (): JobFile[] =>
+      (ready ?? [])
+        .filter(({ row }) => dayKey(row.data.doors, zone) === day)
+        .sort((a, b) => Date.parse(a.row.data.doors) - Date.parse(b.row.data.doors))
+        .map(({ file }) => file),
+    [ready, day, zone],
+  );
+  if (!ready || !workshop) return <LinearProgress aria-label="Looking at the day" />;
+  if (!ready.every(({ isSettled }) => isSettled)) return <LinearProgress aria-label="Looking at the day" />;
+  return (
+    <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
+      <Typography sx={{ fontSize: 14 }}>
+        <Link to="/" style={{ color: 'inherit' }}>
+          Horizon
+        </Link>
+      </Typography>
+      <Typography variant="h1" sx={{ mb: 1.5 }}>
+        {files[0] ? dayName(files[0].job.doors, zone) : day}
+      </Typography>
+      {files.length === 0 ? (
+        <EmptyState title="No doors open that day">
+          The days with installations stand on the Horizon.
+        </EmptyState>
+      ) : (
+        <DayTogether files={files} />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,202 @@
+import type { JobFile } from '@early-lantern/contract';
+import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
+import { Alert, Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { LaneLegend } from '../parts/LaneLegend.tsx';
+import { useNotice } from '../parts/notices.tsx';
+import { clockTime, dayName } from '../parts/time.ts';
+import { findClashes, findCulprits, findWays, planDay } from '../workers/day.ts';
+import { ClashList } from './ClashList.tsx';
+import { DayJobs } from './DayJobs.tsx';
+import { DayLanes, letterOf } from './DayLanes.tsx';
+import { agree, applyWay, letGoOfDay } from './save-day.ts';
+import { WaysOut } from './WaysOut.tsx';
+
+/** Orders tried when the day is opened, and when somebody asks for a longer search. */
+const AT_FIRST = 1_500;
+const LONGER = 40_000;
+
+function withoutAgreed(file: JobFile): JobFile {
+  const { agreed: _, ...clock } = file.job.clock ?? {};
+  return file.job.clock?.agreed ? { ...file, job: { ...file.job, clock } } : file;
+}
+
+interface Search {
+  plan?: DayPlan;
+  /** Orders to be tried; undefined when it is over or was stopped. */
+  of?: number;
+}
+
+/** The day's jobs as one: what clashes, the best plan found, ways out, and what was agreed. */
+export function DayTogether({ files }: { files: readonly JobFile[] }) {
+  const [clashes, setClashes] = useState<Clash[]>();
+  const [search, setSearch] = useState<Search>({});
+  const [culprits, setCulprits] = useState<Culprit[]>();
+  const [ways, setWays] = useState<{ found: WayOut[]; done: number; of: number }>();
+  const [failure, setFailure] = useState<Error>();
+  // Every change of the jobs begins anew; an older search then stops at its next answer.
+  const round = useRef(0);
+  const tell = useNotice();
+  const zone = files[0]?.workshop.timeZone ?? 'UTC';
+  const agreedAt = files.every(({ job }) => job.clock?.agreed) ? files[0]?.job.clock?.agreed?.at : undefined;
+
+  const look = async (orders: number) => {
+    round.current += 1;
+    const mine = round.current;
+    const isMine = () => round.current === mine;
+    // A day that was agreed on stands as it is; where only some of its jobs were, it is planned anew.
+    const free = agreedAt ? files : files.map(withoutAgreed);
+    setSearch((before) => ({ ...before, of: orders }));
+    let last: DayPlan | undefined;
+    await planDay(free, orders, (plan) => {
+      if (!isMine()) return false;
+      last = plan;
+      setSearch({ plan, of: orders });
+      return true;
+    });
+    if (!isMine()) return;
+    setSearch(last ? { plan: last } : {});
+    if (!last?.jobs.some(({ broken }) => broken.length > 0)) {
+      setCulprits([]);
+      return;
+    }
+    const found = await findCulprits(free);
+    if (!isMine()) return;
+    setCulprits(found);
+    await findWays(free, found, (done, of, way) => {
+      if (!isMine()) return false;
+      setWays((before) => ({
+        found: way ? [...(before?.found ?? []), way] : (before?.found ?? []),
+        done,
+        of,
+      }));
+      return true;
+    });
+  };
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: begins anew when the jobs change, and only then
+  useEffect(() => {
+    setClashes(undefined);
+    setCulprits(undefined);
+    setWays(undefined);
+    setSearch({});
+    void findClashes(files).then(setClashes, setFailure);
+    look(agreedAt ? 20 : AT_FIRST).catch(setFailure);
+    return () => {
+      round.current += 1;
+    };
+  }, [files]);
+
+  if (failure) throw failure;
+  const stop = () => {
+    round.current += 1;
+    setSearch(({ plan }) => (plan ? { plan } : {}));
+    setCulprits((before) => before ?? []);
+  };
+  const save = async (what: Promise<() => Promise<void>>, text: string) => {
+    try {
+      const undo = await what;
+      tell({ text, undo: () => void undo() });
+    } catch (error) {
+      tell({ text: (error as Error).message });
+    }
+  };
+  const { plan, of } = search;
+  const isKept = plan?.jobs.every(({ broken }) => broken.length === 0) ?? false;
+  return (
+    <Stack spacing={2}>
+      {agreedAt ? (
+        <Alert
+          severity="success"
+          variant="outlined"
+          icon={false}
+          action={
+            <Button
+              color="inherit"
+              onClick={() => void save(letGoOfDay(files), 'The jobs are planned by themselves again.')}
+            >
+              Let go of it
+            </Button>
+          }
+        >
+          Agreed on {dayName(agreedAt, zone)} at {clockTime(agreedAt, zone)}: every job keeps to this plan.
+        </Alert>
+      ) : (
+        clashes && <ClashList clashes={clashes} files={files} />
+      )}
+      <Paper
+        variant="outlined"
+        component="section"
+        aria-label="The day together"
+        sx={{ p: { xs: 1.5, sm: 2 } }}
+      >
+        <Stack direction="row" sx={{ alignItems: 'center', gap: 2, flexWrap: 'wrap', mb: 1 }}>
+          <Typography variant="h2" sx={{ flexGrow: 1 }}>
+            {agreedAt ? 'The plan agreed on' : 'Planned together'}
+          </Typography>
+          {of !== undefined ? (
+            <>
+              <Box sx={{ width: 220 }}>
+                <LinearProgress
+                  variant="determinate"
+                  value={Math.min(100, ((plan?.tried ?? 0) / of) * 100)}
+                  aria-label="Orders tried"
+                />
+              </Box>
+              <Typography sx={{ fontSize: 14 }} data-testid="orders-tried">
+                {(plan?.tried ?? 0).toLocaleString('en')} orders tried
+              </Typography>
+              <Button onClick={stop}>Stop here</Button>
+            </>
+          ) : (
+            plan && (
+              <>
+                <Typography sx={{ fontSize: 14, color: 'text.secondary' }} data-testid="orders-tried">
+                  {plan.tried.toLocaleString('en')} orders tried
+                </Typography>
+                {!agreedAt && (
+                  <Button onClick={() => void look(LONGER).catch(setFailure)}>Search longer</Button>
+                )}
+                {!agreedAt && (
+                  <Button
+                    variant="contained"
+                    disabled={!isKept}
+                    onClick={() =>
+                      void save(
+                        agree(plan.jobs, new Date().toISOString()),
+                        'Agreed: every job keeps to this plan.',
+                      )
+                    }
+                  >
+                    Agree on this plan
+                  </Button>
+                )}
+              </>
+            )
+          )}
+        </Stack>
+        {plan && <DayJobs plan={plan} files={files} />}
+      </Paper>
+      {plan && culprits && culprits.length > 0 && (
+        <WaysOut
+          culprits={culprits}
+          files={files}
+          ways={ways}
+          onApply={(way) => void save(applyWay(files, way.changes), `Applied: ${way.label}`)}
+        />
+      )}
+      {plan?.jobs.some(({ tasks }) => tasks.length > 0) && (
+        <Paper variant="outlined" sx={{ p: { xs: 1, sm: 2 }, overflowX: 'auto' }}>
+          <DayLanes plan={plan} files={files} />
+          <LaneLegend>
+            {plan.jobs.map(({ jobId, name }, i) => (
+              <span key={jobId}>
+                <strong>{letterOf(i)}</strong> {name}
+              </span>
+            ))}
+          </LaneLegend>
+        </Paper>
+      )}
+    </Stack>
+  );
+}

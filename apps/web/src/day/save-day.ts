@@ -1,0 +1,84 @@
+import type { Change, JobFile, Task } from '@early-lantern/contract';
+import { agreedTasks } from '@early-lantern/core';
+import { keys, queryClient } from '../api/queries.ts';
+import { type JobDocument, withFix } from '../job/document.ts';
+import { JobStore } from '../job/job-store.ts';
+
+/**
+ * Changes several jobs, one after the other; each is saved with its revision.
+ * @returns takes all of it back
+ * @throws Error naming the job that could not be saved; those before it are taken back
+ */
+async function changeJobs(
+  edits: readonly { jobId: string; name: string; edit: (document: JobDocument) => JobDocument }[],
+): Promise<() => Promise<void>> {
+  const done: JobStore[] = [];
+  const undo = async () => {
+    for (const store of done) {
+      store.undo();
+      await store.flush();
+    }
+    await queryClient.invalidateQueries({ queryKey: keys.jobs });
+  };
+  for (const { jobId, name, edit } of edits) {
+    const store = await JobStore.open(jobId);
+    store.change(edit);
+    await store.flush();
+    done.push(store);
+    const { save } = store.getSnapshot();
+    if (save.kind === 'saved') continue;
+    await undo();
+    throw new Error(
+      save.kind === 'conflict'
+        ? `${name} was changed elsewhere meanwhile. Nothing was changed here; plan the day anew.`
+        : `${name} could not be saved. Nothing was changed.`,
+    );
+  }
+  await queryClient.invalidateQueries({ queryKey: keys.jobs });
+  return undo;
+}
+
+/** Applies a way out to the jobs it changes; what was agreed before no longer holds. */
+export const applyWay = (
+  files: readonly JobFile[],
+  changes: readonly { jobId: string; changes: Change[] }[],
+): Promise<() => Promise<void>> =>
+  changeJobs(
+    files.flatMap((file) => {
+      const own = changes.find(({ jobId }) => jobId === file.job.id);
+      return own
+        ? [
+            {
+              jobId: file.job.id,
+              name: file.job.name,
+              edit: () => withoutAgreed(withFix(file, { label: '', gain: '', changes: own.changes })),
+            },
+          ]
+        : [];
+    }),
+  );
+
+/** Keeps the day's plan with each of its jobs. */
+export const agree = (
+  jobs: readonly { jobId: string; name: string; tasks: readonly Task[] }[],
+  at: string,
+): Promise<() => Promise<void>> =>
+  changeJobs(
+    jobs.map(({ jobId, name, tasks }) => ({
+      jobId,
+      name,
+      edit: ({ head, pieces }) => ({
+        head: { ...head, clock: { ...head.clock, agreed: { at, tasks: agreedTasks(tasks) } } },
+        pieces,
+      }),
+    })),
+  );
+
+/** Lets the day's plan go: every job is planned by itself again. */
+export const letGoOfDay = (files: readonly JobFile[]): Promise<() => Promise<void>> =>
+  changeJobs(files.map(({ job }) => ({ jobId: job.id, name: job.name, edit: withoutAgreed })));
+
+function withoutAgreed({ head, pieces }: JobDocument): JobDocument {
+  const { clock: { agreed: _, ...choices } = {}, ...rest } = head;
+  return { head: Object.keys(choices).length > 0 ? { ...rest, clock: choices } : rest, pieces };
+}

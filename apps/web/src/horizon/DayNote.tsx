@@ -1,0 +1,81 @@
+import type { Clash } from '@early-lantern/core';
+import { Box, Button, Typography } from '@mui/material';
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { clockTime } from '../parts/time.ts';
+import { findClashes } from '../workers/day.ts';
+import type { ReadyJob } from '../workers/ready-jobs.ts';
+
+interface DayNoteProps {
+  /** `2027-06-19`. */
+  day: string;
+  ready: readonly ReadyJob[];
+}
+
+/** What the jobs of a day want at the same time, with the way to where they are planned together. */
+export function DayNote({ day, ready }: DayNoteProps) {
+  const isSettled = ready.every((one) => one.isSettled);
+  // The list is made anew at every drawing; its files stay the same while nothing changes.
+  const key = ready
+    .map(({ row }) => `${row.data.id} ${row.revision} ${row.pieces.map((piece) => piece.revision)}`)
+    .join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the files
+  const files = useMemo(() => ready.map(({ file }) => file), [key, isSettled]);
+  const [found, setFound] = useState<{ files: typeof files; clashes: Clash[] }>();
+  useEffect(() => {
+    if (!isSettled) return;
+    let isWanted = true;
+    void findClashes(files).then((clashes) => {
+      if (isWanted) setFound({ files, clashes });
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [files, isSettled]);
+  const clashes = found?.files === files ? found.clashes : undefined;
+  const isAgreed = files.every(({ job }) => job.clock?.agreed);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap', minHeight: 36, mb: 0.5 }}>
+      <Typography
+        sx={
+          clashes?.length
+            ? { borderLeft: 4, pl: 1.25, borderColor: 'var(--mui-palette-out)' }
+            : { color: 'text.secondary' }
+        }
+      >
+        {clashes === undefined
+          ? 'Looking at who is wanted where …'
+          : clashes.length > 0
+            ? sentence(clashes, ready)
+            : isAgreed
+              ? 'Planned together and agreed; nobody is wanted twice.'
+              : 'Nobody and nothing is wanted twice.'}
+      </Typography>
+      <Button component={Link} to={`/days/${day}`} size="small" variant="outlined">
+        Plan the day together
+      </Button>
+    </Box>
+  );
+}
+
+function sentence(clashes: readonly Clash[], ready: readonly ReadyJob[]): string {
+  const workshop = ready[0]?.file.workshop;
+  const names = [
+    ...new Set(
+      clashes.map(({ kind, ref, owned }) => {
+        const own = [...(workshop?.crew ?? []), ...(workshop?.ladders ?? [])].find(
+          ({ id }) => id === ref,
+        )?.name;
+        return own ?? (owned === 1 ? `the ${kind}` : `more than ${owned} ${kind}s`);
+      }),
+    ),
+  ];
+  const zone = workshop?.timeZone ?? 'UTC';
+  const from = clashes.map((one) => one.from).sort()[0] as string;
+  const until = clashes
+    .map((one) => one.until)
+    .sort()
+    .at(-1) as string;
+  const listed = names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return `Wanted twice: ${listed}, ${clockTime(from, zone)}–${clockTime(until, zone)}.`;
+}

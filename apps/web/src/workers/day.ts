@@ -1,0 +1,41 @@
+import type { JobFile } from '@early-lantern/contract';
+import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
+import * as Comlink from 'comlink';
+import type { DayPlanner } from './day.worker.ts';
+
+/** Made when the first day is planned: a worker of its own, so that lamps answer while it searches. */
+let planner: Comlink.Remote<DayPlanner> | undefined;
+
+function dayPlanner(): Comlink.Remote<DayPlanner> {
+  planner ??= Comlink.wrap<DayPlanner>(
+    new Worker(new URL('./day.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return planner;
+}
+
+/** What the jobs' own plans take twice. */
+export const findClashes = (files: readonly JobFile[]): Promise<Clash[]> => dayPlanner().clashes([...files]);
+
+/** Looks for a plan of all jobs together; `onBest` hears the best so far and ends it by answering false. */
+export const planDay = (files: readonly JobFile[], orders: number, onBest: (plan: DayPlan) => boolean) =>
+  dayPlanner().plan(
+    [...files],
+    orders,
+    Comlink.proxy(async (plan: DayPlan) => onBest(plan)),
+  );
+
+/** Which parts of the day cannot all be done in their windows. */
+export const findCulprits = (files: readonly JobFile[]): Promise<Culprit[]> =>
+  dayPlanner().culprits([...files]);
+
+/** Tries ways out; `onStep` hears how far it is and ends it by answering false. */
+export const findWays = (
+  files: readonly JobFile[],
+  culprits: readonly Culprit[],
+  onStep: (done: number, of: number, way: WayOut | undefined) => boolean,
+) =>
+  dayPlanner().ways(
+    [...files],
+    [...culprits],
+    Comlink.proxy(async (done: number, of: number, way: WayOut | undefined) => onStep(done, of, way)),
+  );

@@ -1,0 +1,59 @@
+import type { JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
+import { useMemo } from 'react';
+import { fileOf } from '../api/queries.ts';
+import { useLeft } from './planner.ts';
+
+export interface ReadyJob {
+  row: JobRow;
+  file: JobFile;
+  /** What earlier jobs hold of the shelf is known: only then lamps are lit, so that none has to change its mind. */
+  isSettled: boolean;
+}
+
+const files = new WeakMap<JobRow, ReadyJob & { workshop: Workshop; sites: SiteRow[] }>();
+
+/** Rows with their job files; the same file for the same row, so that its plan is made once. */
+export function useReadyJobs(
+  rows: JobRow[] | undefined,
+  workshop: Workshop | undefined,
+  sites: SiteRow[] | undefined,
+): ReadyJob[] | undefined {
+  return useMemo(() => {
+    if (!rows || !workshop || !sites) return undefined;
+    return rows.flatMap((row) => {
+      const known = files.get(row);
+      if (known && known.workshop === workshop && known.sites === sites) return [known];
+      const file = fileOf(row, workshop, sites);
+      if (!file) return [];
+      const made = { row, file, workshop, sites, isSettled: false };
+      files.set(row, made);
+      return [made];
+    });
+  }, [rows, workshop, sites]);
+}
+
+const NONE: JobFile[] = [];
+const withLeft = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
+
+/** The jobs with what others take of shelf, pipes and weights; while that is not known yet, as they are. */
+export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
+  const left = useLeft(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
+  return useMemo(
+    () =>
+      ready?.map((one) => {
+        if (!left) return one;
+        const { reserved = [], sameDay = [] } = left[one.row.data.id] ?? {};
+        const key = JSON.stringify([reserved, sameDay]);
+        const known = withLeft.get(one);
+        if (known?.key === key) return known.ready;
+        const isAlone = reserved.length + sameDay.length === 0;
+        const file = isAlone
+          ? one.file
+          : { ...one.file, workshop: { ...one.file.workshop, reserved, sameDay } };
+        const made = { row: one.row, file, isSettled: true };
+        withLeft.set(one, { key, ready: made });
+        return made;
+      }),
+    [ready, left],
+  );
+}

@@ -1,0 +1,20 @@
+import { earliestEnd } from '../schedule/bound.ts';
+import { type Compiled, compile } from '../schedule/compiled.ts';
+import { type DayProblem, dayProblem, inDay, type WorkedJob } from './day-problem.ts';
+
+/** No plan of these people in these windows leaves a job of the day more minutes in hand; null where nothing limits it. */
+export function boundOf({ jobs }: DayProblem, compiled: Compiled, job: number): number | null {
+  const { file, doors, work } = jobs[job] as DayProblem['jobs'][number];
+  const last = work.findLast(({ id }) => id.split('~')[0] === 'sign-off');
+  if (!last) return null;
+  const end = earliestEnd(compiled, compiled.ids.indexOf(inDay(file.job.id, last.id)));
+  return Number.isFinite(end) ? Math.floor(doors - end) : null;
+}
+
+/** The same for a job by itself, as if nothing had been chosen by hand. */
+export function mostInHand({ file, pieces }: WorkedJob): number | null {
+  if (pieces.length === 0) return null;
+  const { clock: _, ...job } = file.job;
+  const day = dayProblem([{ file: { ...file, job }, pieces }]);
+  return boundOf(day, compile(day.problem), 0);
+}

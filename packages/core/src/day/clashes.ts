@@ -1,0 +1,119 @@
+import type { JobFile, Plan } from '@early-lantern/contract';
+
+/** Somebody or something that the plans of several jobs take at the same time. */
+export interface Clash {
+  kind: 'person' | 'vehicle' | 'inflator' | 'ladder';
+  /** The person's or ladder's id; for vehicles and inflators, of which any will do, none. */
+  ref: string | null;
+  /** Taken at once, and how many there are. */
+  wanted: number;
+  owned: number;
+  from: string;
+  until: string;
+  jobs: string[];
+}
+
+/** A stretch of time in which a job takes so much of something, milliseconds. */
+interface Claim {
+  job: string;
+  key: string;
+  count: number;
+  from: number;
+  to: number;
+}
+
+/**
+ * What the plans of several jobs, each made as if it were alone, take twice. People and vans are taken from the start
+ * of a run to its end.
+ */
+export function clashesOf(planned: readonly { file: JobFile; plan: Plan }[]): Clash[] {
+  const workshop = planned[0]?.file.workshop;
+  if (!workshop) return [];
+  const owned = (key: string) =>
+    key === 'vehicle' ? workshop.vehicles.length : key === 'inflator' ? workshop.inflators.length : 1;
+  const claims = planned.flatMap(({ file, plan }) => claimsOf(file, plan));
+  return [...new Set(claims.map(({ key }) => key))]
+    .flatMap((key) => {
+      const of = claims.filter((claim) => claim.key === key);
+      return overlaps(of, owned(key)).map((one) => asClash(key, owned(key), one));
+    })
+    .sort((a, b) => Date.parse(a.from) - Date.parse(b.from));
+}
+
+function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
+  const span = (first: string, last: string) => {
+    const from = tasks.find(({ id }) => id === first);
+    const to = tasks.find(({ id }) => id === last);
+    return from && to
+      ? { from: Date.parse(from.start), to: Date.parse(to.end), crew: from.crew, gear: to.gear }
+      : undefined;
+  };
+  const runs = [span('drive-out', 'drive-home'), span('drive-strike', 'drive-back')].flatMap(
+    (run) => run ?? [],
+  );
+  const vans = [span('load-vehicle', 'drive-home'), span('drive-strike', 'return-gear')].flatMap(
+    (run) => run ?? [],
+  );
+  const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
+  const inflators = new Set(workshop.inflators.map(({ id }) => id));
+  const taken = [...new Set(tasks.flatMap(({ gear }) => gear.filter((id) => ladders.has(id))))];
+  const here = tasks.filter(({ place }) => place === 'workshop');
+  return [
+    ...runs.flatMap(({ from, to, crew }) =>
+      crew.map((id) => ({ job: job.id, key: `person:${id}`, count: 1, from, to })),
+    ),
+    ...runs.flatMap(({ from, to }) =>
+      taken.map((id) => ({ job: job.id, key: `ladder:${id}`, count: 1, from, to })),
+    ),
+    ...vans.map(({ from, to, gear }) => ({ job: job.id, key: 'vehicle', count: gear.length, from, to })),
+    ...here.flatMap((task) => {
+      const [from, to] = [Date.parse(task.start), Date.parse(task.end)];
+      const blown = task.gear.filter((id) => inflators.has(id)).length;
+      return [
+        ...task.crew.map((id) => ({ job: job.id, key: `person:${id}`, count: 1, from, to })),
+        ...(blown > 0 ? [{ job: job.id, key: 'inflator', count: blown, from, to }] : []),
+      ];
+    }),
+  ];
+}
+
+interface Overlap {
+  wanted: number;
+  from: number;
+  to: number;
+  jobs: string[];
+}
+
+/** Stretches in which more is taken than there is, by more than one job; those that touch are one. */
+function overlaps(claims: readonly Claim[], owned: number): Overlap[] {
+  const moments = [...new Set(claims.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
+  const found: Overlap[] = [];
+  for (const [i, from] of moments.entries()) {
+    const to = moments[i + 1];
+    if (to === undefined) break;
+    const running = claims.filter((one) => one.from <= from && to <= one.to);
+    const wanted = running.reduce((sum, { count }) => sum + count, 0);
+    const jobs = [...new Set(running.map(({ job }) => job))];
+    if (wanted <= owned || jobs.length < 2) continue;
+    const last = found.at(-1);
+    if (last?.to === from) {
+      last.to = to;
+      last.wanted = Math.max(last.wanted, wanted);
+      last.jobs = [...new Set([...last.jobs, ...jobs])];
+    } else found.push({ wanted, from, to, jobs });
+  }
+  return found;
+}
+
+function asClash(key: string, owned: number, { wanted, from, to, jobs }: Overlap): Clash {
+  const [kind, ref] = key.split(':') as [Clash['kind'], string | undefined];
+  return {
+    kind,
+    ref: ref ?? null,
+    wanted,
+    owned,
+    from: new Date(from).toISOString(),
+    until: new Date(to).toISOString(),
+    jobs,
+  };
+}

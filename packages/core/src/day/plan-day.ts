@@ -1,0 +1,99 @@
+import type { AgreedTask, JobFile, OnTime, Task } from '@early-lantern/contract';
+import { type ClockPlan, clockPlans } from '../clock/clock.ts';
+import { paidMinutes } from '../clock/day-cost.ts';
+import { type DayProblem, dayProblem, type WorkedJob } from '../clock/day-problem.ts';
+import { DaySearch } from '../clock/day-search.ts';
+import { boundOf } from '../clock/most-in-hand.ts';
+
+/** One job in the plan of its day. */
+interface DayJobPlan {
+  jobId: string;
+  name: string;
+  onTime: OnTime;
+  tasks: Task[];
+  /** Windows it does not keep, in sentences; empty when all is well. */
+  broken: string[];
+}
+
+/** The plan of all jobs of a day together. */
+export interface DayPlan {
+  jobs: DayJobPlan[];
+  /** Orders tried so far. */
+  tried: number;
+  paidHours: number;
+  /** What the paid hours cost, where everybody's wage is known. */
+  wages: number | null;
+}
+
+/** A day's plan being looked for. */
+export interface PlanningDay {
+  run: (orders: number) => void;
+  readonly isOver: boolean;
+  result: () => DayPlan;
+}
+
+/**
+ * Begins to look for a plan of several jobs together: the best so far can always be had.
+ * @param orders how many are to be tried in all
+ */
+export function planningDay(worked: readonly WorkedJob[], orders: number, seed = 1): PlanningDay {
+  const day = dayProblem(worked);
+  const search = new DaySearch(day, orders, seed);
+  return {
+    run: (more) => search.run(more),
+    get isOver() {
+      return search.isOver || search.stuck !== undefined;
+    },
+    result: () => resultOf(day, search),
+  };
+}
+
+function resultOf(day: DayProblem, search: DaySearch): DayPlan {
+  const plans = clockPlans(day, search);
+  const answer = search.answer();
+  const crew = day.jobs[0]?.file.workshop.crew ?? [];
+  const paid = answer ? paidMinutes({ ...answer, stuck: -1 }, search.compiled) : 0;
+  return {
+    jobs: day.jobs.map((job, i) => ({
+      jobId: job.file.job.id,
+      name: job.file.job.name,
+      onTime: { ...(plans[i] as ClockPlan).onTime, bound: boundOf(day, search.compiled, i) },
+      tasks: (plans[i] as ClockPlan).tasks,
+      broken: brokenOf(job.file, plans[i] as ClockPlan),
+    })),
+    tried: search.tried,
+    paidHours: paid / 60,
+    wages: crew.every(({ wage }) => wage !== undefined) && answer ? wagesOf(day, search) : null,
+  };
+}
+
+/** Everybody's paid hours at their wage. */
+function wagesOf(day: DayProblem, search: DaySearch): number {
+  const answer = search.answer();
+  if (!answer) return 0;
+  const crew = day.jobs[0]?.file.workshop.crew ?? [];
+  return search.compiled.workers.reduce((sum, id, p) => {
+    const own = { ...answer, stuck: -1, crew: answer.crew.map((bits) => bits & (1 << p)) };
+    return sum + (paidMinutes(own, search.compiled) / 60) * (crew.find((one) => one.id === id)?.wage ?? 0);
+  }, 0);
+}
+
+/** Which windows a job's plan leaves, in sentences. */
+function brokenOf({ job }: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] {
+  if (stuck !== undefined) return [`"${stuck}" finds no place.`];
+  const ready = Date.parse(onTime.ready ?? '');
+  const late = (until: string) => Math.round((ready - Date.parse(until)) / 60_000);
+  const struck = tasks.findLast(({ id }) => id === 'look-over' || id === 'strike');
+  const over = struck ? Math.round((Date.parse(struck.end) - Date.parse(job.strike.until)) / 60_000) : 0;
+  return [
+    ...(late(job.doors) > 0 ? [`Sign-off comes ${late(job.doors)} min after doors.`] : []),
+    ...(late(job.doors) <= 0 && late(job.access.until) > 0
+      ? [`Sign-off comes ${late(job.access.until)} min after access closes.`]
+      : []),
+    ...(over > 0 ? [`The strike ends ${over} min after its window.`] : []),
+  ];
+}
+
+/** A job's tasks as they stand in the plan of its day: to be kept with the job. */
+export const agreedTasks = (tasks: readonly Task[]): AgreedTask[] =>
+  tasks.map(({ id, start, crew }) => ({ task: id, start, crew }));

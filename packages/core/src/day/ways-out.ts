@@ -1,0 +1,181 @@
+import type { Change, CrewMember, JobFile } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+import { dayProblem, type WorkedJob } from '../clock/day-problem.ts';
+import { DaySearch } from '../clock/day-search.ts';
+import { applyChanges } from '../lamps/fixes.ts';
+import { schoolsOf } from '../piece/recipe-of.ts';
+import type { Culprit } from './why-not.ts';
+
+/** Changes to one or several jobs that were tried: with them every window is kept. */
+export interface WayOut {
+  label: string;
+  /** What it gives: minutes in hand of each job, in their order. */
+  inHand: number[];
+  changes: { jobId: string; changes: Change[] }[];
+}
+
+type Attempt = Omit<WayOut, 'inHand'>;
+
+/** Orders tried with each change. */
+const TRIED = 300;
+
+/**
+ * Ways out of a day that cannot be done, each tried by the search: other people on a strike or a set-up, a window that
+ * opens earlier or closes later, work moved to the workshop. People of the house first, then asking the client, then
+ * less on site; of each kind the smallest change that helps.
+ * @param work works out a file's pieces, as for any plan
+ * @returns after each attempt how many of how many are done, with the way where it leads out
+ */
+export function* waysOut(
+  files: readonly JobFile[],
+  culprits: readonly Culprit[],
+  work: (file: JobFile) => WorkedJob,
+): Generator<{ done: number; of: number; way?: WayOut }, void, void> {
+  const families = [
+    ...culprits.map((culprit) => ({ most: 2, attempts: crewSwaps(files, culprits, culprit) })),
+    ...culprits.map((culprit) => ({ most: 1, attempts: askedTimes(files, culprit) })),
+    { most: 1, attempts: lessOnSite(files) },
+  ];
+  const of = families.reduce((sum, { attempts }) => sum + attempts.length, 0);
+  let done = 0;
+  for (const { most, attempts } of families) {
+    let found = 0;
+    for (const attempt of attempts) {
+      done += 1;
+      if (found === most) {
+        yield { done, of };
+        continue;
+      }
+      const changed = files.map((file) => {
+        const own = attempt.changes.find(({ jobId }) => jobId === file.job.id);
+        return own ? applyChanges(file, own.changes) : file;
+      });
+      const way = tried(attempt, changed.map(work));
+      if (way) found += 1;
+      yield { done, of, ...(way ? { way } : {}) };
+    }
+  }
+}
+
+/** The way with what it gives; undefined where some window is still left. */
+function tried(attempt: Attempt, worked: readonly WorkedJob[]): WayOut | undefined {
+  const day = dayProblem(worked);
+  const search = new DaySearch(day, TRIED);
+  while (search.tried < TRIED && search.lateMin > 0) search.runForward(30);
+  if (search.lateMin > 0) return undefined;
+  return { ...attempt, inHand: search.inHand() };
+}
+
+const nameOf = (crew: readonly CrewMember[], id: string) =>
+  crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
+
+/**
+ * Other people for a strike that clashes, and those who strike taken off the set-up they would be missing from. Fewest
+ * changes first.
+ */
+function crewSwaps(
+  files: readonly JobFile[],
+  culprits: readonly Culprit[],
+  { jobId, part }: Culprit,
+): Attempt[] {
+  if (part !== 'strike') return [];
+  const file = files.find(({ job }) => job.id === jobId) as JobFile;
+  const { crew } = file.workshop;
+  const names = (ids: readonly string[]) => listed(ids.map((id) => nameOf(crew, id)));
+  const verb = (ids: readonly string[], one: string, many: string) => (ids.length === 1 ? one : many);
+  const isRival = (other: JobFile) =>
+    other.job.id !== jobId && culprits.some((one) => one.jobId === other.job.id && one.part === 'set-up');
+  const rivals = files.filter(isRival);
+  const busy = new Set([...file.job.crew, ...rivals.flatMap(({ job }) => job.crew)]);
+  // Who has nothing to do that day can stand in for those who leave.
+  const spare = crew.map(({ id }) => id).filter((id) => !busy.has(id));
+  return [[], ...spare.map((id) => [id])]
+    .flatMap((standIns) => teamsOf(crew).map((team) => ({ team, standIns })))
+    .filter(({ team, standIns }) => !standIns.some((id) => team.includes(id)))
+    .map(({ team, standIns }): Attempt => {
+      const moved = rivals.flatMap((rival) => {
+        const staying = rival.job.crew.filter((id) => !team.includes(id));
+        const left = [...staying, ...standIns];
+        const isChanged = staying.length < rival.job.crew.length || standIns.length > 0;
+        return isChanged && canGo(left, rival) ? [{ rival, left }] : [];
+      });
+      return {
+        label: [
+          `${names(team)} ${verb(team, 'takes', 'take')} down ${file.job.name}`,
+          ...moved.map(
+            ({ rival, left }) => `${names(left)} ${verb(left, 'puts', 'put')} up ${rival.job.name}`,
+          ),
+        ].join('; '),
+        changes: [
+          { jobId, changes: [{ path: '/job/strikeCrew', value: team }] },
+          ...moved.map(({ rival, left }) => ({
+            jobId: rival.job.id,
+            changes: [{ path: '/job/crew', value: left }],
+          })),
+        ],
+      };
+    })
+    .sort((a, b) => a.changes.length - b.changes.length);
+}
+
+const listed = (names: readonly string[]) =>
+  names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** Whether people can set a job up at all: somebody drives. */
+const canGo = (crew: readonly string[], { workshop }: JobFile): boolean =>
+  workshop.crew.some((member) => crew.includes(member.id) && member.skills.includes('driver'));
+
+/** Pairs of people of whom one drives; a driver alone comes last. */
+function teamsOf(crew: readonly CrewMember[]): string[][] {
+  const drives = ({ skills }: CrewMember) => skills.includes('driver');
+  const pairs = crew.flatMap((a, i) =>
+    crew.slice(i + 1).flatMap((b) => (drives(a) || drives(b) ? [[a.id, b.id]] : [])),
+  );
+  return [...pairs, ...crew.filter(drives).map(({ id }) => [id])];
+}
+
+/** What the client could be asked: to open earlier, or to let the strike run on. */
+function askedTimes(files: readonly JobFile[], { jobId, part }: Culprit): Attempt[] {
+  const { job, workshop } = files.find((file) => file.job.id === jobId) as JobFile;
+  const moved = (iso: string, minutes: number) =>
+    DateTime.fromISO(iso, { zone: workshop.timeZone }).plus({ minutes });
+  return [15, 30, 45, 60, 90].map((minutes) => {
+    const at = part === 'strike' ? moved(job.strike.until, minutes) : moved(job.access.from, -minutes);
+    return {
+      label:
+        part === 'strike'
+          ? `Ask ${job.name} to let the strike run until ${at.toFormat('HH:mm')}`
+          : `Ask ${job.name} for access from ${at.toFormat('HH:mm')}`,
+      changes: [
+        {
+          jobId,
+          changes: [
+            {
+              path: part === 'strike' ? '/job/strike/until' : '/job/access/from',
+              value: at.toISO({ suppressMilliseconds: true }) as string,
+            },
+          ],
+        },
+      ],
+    };
+  });
+}
+
+/** Everything blown in the workshop, where some of it is blown on site. */
+function lessOnSite(files: readonly JobFile[]): Attempt[] {
+  return files.flatMap(({ job, workshop }): Attempt[] => {
+    const changes = job.pieces.flatMap((piece, p): Change[] => {
+      if (!('schools' in piece) || schoolsOf(piece, workshop.schools).inflatedAt === 'workshop') return [];
+      const value = { ...piece.schools, inflatedAt: 'workshop' as const };
+      return [{ path: `/job/pieces/${p}/schools`, value }];
+    });
+    return changes.length === 0
+      ? []
+      : [
+          {
+            label: `Blow everything for ${job.name} in the workshop`,
+            changes: [{ jobId: job.id, changes }],
+          },
+        ];
+  });
+}
