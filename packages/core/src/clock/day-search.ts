@@ -33,7 +33,12 @@ export class DaySearch {
     this.orders = orders;
     this.seed = seed;
     this.compiled = compile(day.problem);
-    this.early = new Search(this.compiled, lateCost(day, this.compiled), { seed, bound: 0 });
+    this.early = new Search(this.compiled, lateCost(day, this.compiled), {
+      seed,
+      bound: 0,
+      hot: 0.003,
+      cold: 0.0003,
+    });
   }
 
   get tried(): number {
@@ -145,7 +150,7 @@ export class DaySearch {
         }
         return cost({ ...schedule, ...scratch });
       },
-      { seed: this.seed, order, modes, crew: found.crew },
+      { seed: this.seed, order, modes, crew: found.crew, hot: 0.005, cold: 0.0003 },
     );
     return { search, compiled };
   }

@@ -39,16 +39,27 @@ export interface PlanningDay {
 export function planningDay(worked: readonly WorkedJob[], orders: number, seed = 1): PlanningDay {
   const day = dayProblem(worked);
   const search = new DaySearch(day, orders, seed);
+  // The same for every plan: worked out once, after the first plan has been told.
+  let bounds: (number | null)[] | undefined;
+  let told = 0;
   return {
     run: (more) => search.run(more),
     get isOver() {
       return search.isOver || search.stuck !== undefined;
     },
-    result: () => resultOf(day, search),
+    result: () => {
+      told += 1;
+      if (told > 1) bounds ??= day.jobs.map((_, j) => boundOf(day, search.compiled, j));
+      return resultOf(day, search, bounds);
+    },
   };
 }
 
-function resultOf(day: DayProblem, search: DaySearch): DayPlan {
+function resultOf(
+  day: DayProblem,
+  search: DaySearch,
+  bounds: readonly (number | null)[] | undefined,
+): DayPlan {
   const plans = clockPlans(day, search);
   const answer = search.answer();
   const crew = day.jobs[0]?.file.workshop.crew ?? [];
@@ -57,7 +68,7 @@ function resultOf(day: DayProblem, search: DaySearch): DayPlan {
     jobs: day.jobs.map((job, i) => ({
       jobId: job.file.job.id,
       name: job.file.job.name,
-      onTime: { ...(plans[i] as ClockPlan).onTime, bound: boundOf(day, search.compiled, i) },
+      onTime: { ...(plans[i] as ClockPlan).onTime, bound: bounds?.[i] ?? null },
       tasks: (plans[i] as ClockPlan).tasks,
       broken: brokenOf(job.file, plans[i] as ClockPlan),
     })),
