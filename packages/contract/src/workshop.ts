@@ -98,8 +98,9 @@ export const Inflator = z.strictObject({
   id: Id,
   name: Name,
   nozzles: z.int().min(1).max(4),
-  /** It overheats: so many minutes on, then so many off. */
-  duty: z.strictObject({ onMin: z.int().min(1).max(240), offMin: z.int().min(1).max(240) }).optional(),
+  /** It overheats: so many minutes on, then so many off. Runs on where not said. */
+  onMin: z.int().min(1).max(240).optional(),
+  offMin: z.int().min(0).max(240).optional(),
 });
 export type Inflator = z.infer<typeof Inflator>;
 export const Vehicle = z.strictObject({

@@ -11,6 +11,7 @@ export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
 export { calendarOf } from './calendar-file/ical.ts';
 export { criticalChain } from './clock/chain.ts';
+export { usualRest } from './clock/day-problem.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
 export { agreedTasks, type DayPlan, planningDay } from './day/plan-day.ts';

@@ -9,6 +9,7 @@ import { newId } from '../parts/ids.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { BusyTimes } from './BusyTimes.tsx';
 
 const refresh = () => queryClient.invalidateQueries({ queryKey: keys.crew });
 
@@ -67,7 +68,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       sx={{
         display: 'grid',
         gap: 1,
-        gridTemplateColumns: { xs: '1fr 1fr', sm: '1.3fr 1.5fr 84px 84px auto' },
+        gridTemplateColumns: { xs: '1fr 1fr', sm: '1.3fr 1.5fr 84px 84px 104px auto' },
         alignItems: 'start',
       }}
     >
@@ -91,9 +92,21 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       </TextField>
       {time('From', 'from')}
       {time('To', 'to')}
+      <CommitField
+        label="Paid an hour"
+        value={member.wage === undefined ? '' : String(member.wage)}
+        onCommit={(text) => {
+          if (text.trim() === '') return undefined;
+          const wage = Number(text.replace(',', '.'));
+          if (!(wage >= 0 && wage <= 10_000)) return 'From 0 to 10,000';
+          change({ wage });
+          return undefined;
+        }}
+      />
       <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove(row)}>
         <DeleteIcon />
       </IconButton>
+      <BusyTimes member={member} onChange={(busy) => change({ busy })} />
     </Box>
   );
 }

@@ -14,7 +14,12 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
       <RowList<Inflator>
         title="Inflators"
         rows={inflators}
-        columns={[nameColumn('Name', 'name'), wholeColumn('Nozzles', 'nozzles', 1, 4)]}
+        columns={[
+          nameColumn('Name', 'name'),
+          wholeColumn('Nozzles', 'nozzles', 1, 4),
+          wholeColumn('Runs, min', 'onMin', 1, 240),
+          wholeColumn('Cools, min', 'offMin', 0, 240),
+        ]}
         nameOf={({ name }) => name}
         onChange={(change) => save((now) => ({ inflators: change(now.inflators) }))}
         add={{

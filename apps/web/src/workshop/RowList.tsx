@@ -38,7 +38,7 @@ const figureColumn = <T,>(
   field: (row, set) => (
     <CommitField
       label={label}
-      value={String(row[key])}
+      value={row[key] === undefined ? '' : String(row[key])}
       onCommit={(text) => commit(text, (value) => set(edit(key, value)))}
     />
   ),

@@ -1,4 +1,5 @@
 import type { WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import { usualRest } from '@early-lantern/core';
 import { Autocomplete, Box, MenuItem, Paper, Stack, TextField } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
@@ -8,6 +9,7 @@ const zones = Intl.supportedValuesOf('timeZone');
 
 export function SettingsPanel({ row }: { row: WorkshopRow }) {
   const { data } = row;
+  const rest = data.rest ?? usualRest;
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const change = (edit: Partial<WorkshopSettings>) => save(() => edit);
   return (
@@ -39,6 +41,20 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             label="Minutes wanted in hand at doors"
             value={String(data.inHandTargetMin)}
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
+          />
+          <CommitField
+            label="Rest after, minutes at work"
+            value={String(rest.afterMin)}
+            onCommit={(text) =>
+              wholeNumber(text, 30, 720, (afterMin) => change({ rest: { ...rest, afterMin } }))
+            }
+          />
+          <CommitField
+            label="Rest, minutes (labour law decides)"
+            value={String(rest.restMin)}
+            onCommit={(text) =>
+              wholeNumber(text, 5, 120, (restMin) => change({ rest: { ...rest, restMin } }))
+            }
           />
           <CommitField
             label="Chance that all lots are complete, %"

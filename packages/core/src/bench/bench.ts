@@ -2,6 +2,7 @@ import type { Schools, Task, WorkshopSettings } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
+import { working } from '../working.ts';
 import { inflateEffort, inflateUnits } from './inflate.ts';
 import { type Effort, effort, together } from './rates.ts';
 
@@ -111,15 +112,39 @@ function inflateBatches(
   place: Batch['place'],
 ): Batch[] {
   const workFor = (count: number) => blowEffort(lot.nominalIn, count, schools, settings);
-  return inParts(lot.balloons, workFor).map(({ amount, suffix }) => ({
+  return inParts(lot.balloons, workFor).map(({ amount, suffix }, run) => ({
     id: `inflate-${lot.nominalIn}${suffix}`,
     label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
-    effort: workFor(amount),
+    effort: tiring(workFor(amount), run),
     needsInflator: true,
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: false },
     place,
     after: [],
   }));
+}
+
+/** Each further run of the same goes so much more slowly: hands tire. From memory, an editable default. */
+const TIRED_BY = 0.05;
+
+/** A run of blowing after so many others of the same lot. */
+function tiring(work: Effort, run: number): Effort {
+  if (run === 0) return work;
+  const factor = 1 + TIRED_BY * run;
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    seconds: work.seconds * factor,
+    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
+    working: [
+      ...work.working,
+      working(
+        'Hands tire',
+        `1 + ${TIRED_BY} · runs before`,
+        [['runs before', run]],
+        { value: factor, unit: '×' },
+        'from memory, an editable default',
+      ),
+    ],
+  };
 }
 
 function fillerBatches(

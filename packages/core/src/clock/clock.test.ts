@@ -183,3 +183,108 @@ test('every task says why it stands where it does, and what it names is so', () 
     expect(setUp.filter(({ why }) => why.kind === 'free').length).toBeLessThanOrEqual(setUp.length / 10);
   }
 });
+
+/** A pair of garlands outdoors, a large and a small one, for two people: 7 a.m. access, 11 a.m. doors. */
+function pairOfGarlands(inflatedAt: 'workshop' | 'site'): JobFile {
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  const spotId = file.job.pieces[0]?.spotId as string;
+  const at = (time: string) => `2027-06-19T${time}:00-05:00`;
+  file.job.crew = ['wren', 'ilo'];
+  file.job.access = { from: at('07:00'), until: at('11:00') };
+  file.job.doors = at('11:00');
+  file.workshop.inHandTargetMin = 0;
+  for (const member of file.workshop.crew) member.shift = { from: '05:30', to: '20:00' };
+  file.job.pieces = [34, 14].map((length, i) => ({
+    ...garland(length, { seed: i, clusterSize: 6 }),
+    id: `garland-${i}`,
+    spotId,
+    schools: { inflatedAt },
+  }));
+  return file;
+}
+
+test('ready at 11 from access at 7 with pre-inflated bases, not with everything inflated on site (common practice, no source)', () => {
+  const ready = (inflatedAt: 'workshop' | 'site') =>
+    draftPlan(pairOfGarlands(inflatedAt)).onTime.minutesInHand ?? -Infinity;
+  expect(ready('workshop')).toBeGreaterThanOrEqual(0);
+  expect(ready('site')).toBeLessThan(0);
+});
+
+test('two people dress a large and a small garland, inflated before, in 1½ to 1¾ h or so (common practice, no source)', () => {
+  const { tasks } = draftPlan(pairOfGarlands('workshop'));
+  const arrived = ms(tasks.find(({ id }) => id === 'drive-out')?.end ?? '');
+  // Dressed: before looking, mending and signing off.
+  const minutes = (ms(tasks.find(({ id }) => id === 'step-back')?.start ?? '') - arrived) / 60_000;
+  expect(minutes).toBeGreaterThan(70);
+  expect(minutes).toBeLessThan(130);
+});
+
+test.each([
+  ['clocks go on in the night before', '2027-03-14T11:00:00-05:00', '2027-03-14T07:00:00-05:00'],
+  ['clocks go back in the night before', '2027-11-07T11:00:00-06:00', '2027-11-07T07:00:00-06:00'],
+])('%s: every task has its offset, nobody off shift, minutes are real', (_, doorsAt, from) => {
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  const later = (hours: number) =>
+    new Date(ms(doorsAt) + hours * 3_600_000).toISOString().replace('.000Z', '+00:00');
+  file.job.doors = doorsAt;
+  file.job.access = { from, until: later(-0.25) };
+  file.job.strike = { from: later(5), until: later(7) };
+  file.workshop.inHandTargetMin = 30;
+  for (const member of file.workshop.crew) member.shift = { from: '01:00', to: '19:00' };
+  const { tasks, onTime } = draftPlan(file);
+  expect(onTime.minutesInHand).toBe(30);
+  for (const task of tasks.filter(
+    ({ id }) => !['drive-strike', 'strike', 'look-over', 'drive-back', 'return-gear'].includes(id),
+  )) {
+    const local = DateTime.fromISO(task.start, { zone: 'America/Chicago' });
+    expect(task.start.slice(-6)).toBe(local.toFormat('ZZ'));
+    expect(local.toFormat('HH:mm') >= '01:00').toBe(true);
+  }
+  const sleeps = tasks.filter(({ start, end }) => ms(end) <= ms(start));
+  expect(sleeps).toEqual([]);
+});
+
+test('a plan agreed for the day is kept to the minute; one that no longer fits is told and planned afresh', () => {
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  const plan = draftPlan(file);
+  const agreed = plan.tasks.map(({ id, start, crew }) => ({ task: id, start, crew }));
+  const kept: JobFile = {
+    ...file,
+    job: { ...file.job, clock: { agreed: { at: file.job.doors, tasks: agreed } } },
+  };
+  const again = draftPlan(kept);
+  expect(again.tasks.map(({ id, start, crew }) => [id, start, crew.length])).toEqual(
+    plan.tasks.map(({ id, start, crew }) => [id, start, crew.length]),
+  );
+  expect(again.onTime.broken).toBeNull();
+  const longer = { ...kept, site: { ...file.site, driveMin: file.site.driveMin + 30 } };
+  const broken = draftPlan(longer);
+  expect(broken.onTime.broken).toContain('no longer fits');
+  expect(broken.onTime.ready).not.toBeNull();
+});
+
+test('pins are kept: a start, people, somebody kept off, a task in two goes', () => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  const { tasks } = draftPlan(file);
+  const hang = tasks.find(({ id }) => id === 'beam-garland--hang') as Task;
+  const earlier = new Date(ms(hang.start) - 5 * 60_000).toISOString().replace('.000Z', '+00:00');
+  const withClock = (clock: NonNullable<JobFile['job']['clock']>) =>
+    draftPlan({ ...file, job: { ...file.job, clock } }).tasks;
+  const find = (all: Task[], id: string) => all.find((one) => one.id === id) as Task;
+  const moved = find(withClock({ pins: [{ task: hang.id, start: earlier }] }), hang.id);
+  expect(ms(moved.start)).toBe(ms(earlier));
+  expect(moved.why.kind).toBe('pin');
+  const by = find(withClock({ pins: [{ task: 'step-back', crew: ['ilo'] }] }), 'step-back');
+  expect(by.crew).toEqual(['ilo']);
+  const off = find(withClock({ keptOff: [{ task: 'touch-up', person: 'wren' }] }), 'touch-up');
+  expect(off.crew).not.toContain('wren');
+  const goes = withClock({ splits: [{ task: 'touch-up', parts: 2 }] }).filter(({ id }) =>
+    id.startsWith('touch-up'),
+  );
+  expect(goes.map(({ id }) => id)).toEqual(['touch-up~1', 'touch-up~2']);
+  const whole = (task: Task) => (ms(task.end) - ms(task.start)) / 60_000;
+  expect(goes.reduce((sum, task) => sum + whole(task), 0)).toBe(whole(find(tasks, 'touch-up')));
+  expect(
+    ms(find(withClock({ splits: [{ task: 'touch-up', parts: 2 }] }), 'look-again').start),
+  ).toBeGreaterThanOrEqual(ms(goes[1]?.end ?? '') + 10 * 60_000);
+});

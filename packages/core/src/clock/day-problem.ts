@@ -33,7 +33,7 @@ export interface DayProblem {
 }
 
 /** Rest after so many minutes of work. Common practice, no source: local labour law decides. */
-const USUAL_REST = { afterMin: 360, restMin: 30 };
+export const usualRest = { afterMin: 360, restMin: 30 };
 
 /** Name of a task among those of several jobs. */
 export const inDay = (jobId: string, task: string) => `${jobId}:${task}`;
@@ -64,7 +64,7 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
       workers: workersOf(jobs, axis),
       gear: Object.fromEntries(Object.entries(items).map(([kind, owned]) => [kind, owned.length])),
       holds: jobs.flatMap((job) => holdsOf(job, items)),
-      rest: workshop.rest ?? USUAL_REST,
+      rest: workshop.rest ?? usualRest,
     },
   };
 }

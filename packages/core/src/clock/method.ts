@@ -1,4 +1,5 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { Inflator, JobFile } from '@early-lantern/contract';
+import { working } from '../working.ts';
 import { dressWork } from './dress-work.ts';
 import { driveWork, unloadWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
@@ -14,7 +15,7 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const two = Math.min(2, crew.length);
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
-  const bench = pieces.flatMap((worked) => benchWork(worked, clean.id));
+  const bench = pieces.flatMap((worked) => benchWork(worked, clean.id, workshop.inflators));
   const benchLast = bench.length ? [] : [clean.id];
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
   const load = simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
@@ -53,7 +54,7 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
     .flatMap((worked) => dressWork(worked, workshop, crew, ready, hooksAfter));
   const after = furnish.length ? furnish.map((work) => work.id) : ready;
   const others = pieces.filter((worked) => !isFurniture(worked));
-  const blown = others.flatMap((worked) => siteBench(worked, ready));
+  const blown = others.flatMap((worked) => siteBench(worked, ready, workshop.inflators));
   const dress = [
     ...furnish,
     ...blown,
@@ -88,14 +89,19 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   ];
 }
 
-function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site', first: string[]): Work[] {
+function asBenchWork(
+  { piece, batches }: WorkedPiece,
+  place: 'workshop' | 'site',
+  first: string[],
+  inflators: readonly Inflator[],
+): Work[] {
   const here = batches.filter((batch) => batch.place === place);
   const ids = new Set(here.map((batch) => batch.id));
   return here.map((batch) => ({
     id: ownId(piece.id, batch.id),
     label: `${piece.name}: ${batch.label}`,
     place,
-    ...shared(batch.effort, 1),
+    ...(batch.needsInflator ? cooled(shared(batch.effort, 1), inflators) : shared(batch.effort, 1)),
     hands: 1,
     skills: [],
     ...(batch.needsInflator ? {} : { ways: otherWays(batch.effort, 1, 1, 2) }),
@@ -107,8 +113,37 @@ function asBenchWork({ piece, batches }: WorkedPiece, place: 'workshop' | 'site'
   }));
 }
 
-const benchWork = (worked: WorkedPiece, cleanId: string): Work[] =>
-  asBenchWork(worked, 'workshop', [cleanId]);
+/**
+ * Blowing with the rests an inflator needs: after so many minutes on so many off, but none at the end. Any of them may
+ * be taken, so the one that rests most is reckoned with.
+ */
+function cooled(work: ReturnType<typeof shared>, inflators: readonly Inflator[]): ReturnType<typeof shared> {
+  const rests = inflators.map(({ onMin, offMin }) =>
+    onMin && offMin ? Math.floor((work.minutes - 1) / onMin) * offMin : 0,
+  );
+  const rest = Math.max(0, ...rests);
+  if (rest === 0) return work;
+  const more = rest * 60;
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    minutes: work.minutes + rest,
+    spread: { quickS: quickS + more, usualS: usualS + more, slowS: slowS + more },
+    working: [
+      ...work.working,
+      working(
+        'The inflator cools',
+        'rests between its runs, the one that rests most',
+        [['blowing', work.minutes, 'min']],
+        { value: rest, unit: 'min' },
+        "the workshop's own figures",
+      ),
+    ],
+  };
+}
+
+const benchWork = (worked: WorkedPiece, cleanId: string, inflators: readonly Inflator[]): Work[] =>
+  asBenchWork(worked, 'workshop', [cleanId], inflators);
 
 /** What the school has blown and twisted on the spot. */
-const siteBench = (worked: WorkedPiece, ready: string[]): Work[] => asBenchWork(worked, 'site', ready);
+const siteBench = (worked: WorkedPiece, ready: string[], inflators: readonly Inflator[]): Work[] =>
+  asBenchWork(worked, 'site', ready, inflators);
