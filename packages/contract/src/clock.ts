@@ -49,3 +49,45 @@ export const RestRule = z.strictObject({
   restMin: z.int().min(5).max(120),
 });
 export type RestRule = z.infer<typeof RestRule>;
+
+/** Built-in steps that a business may leave out, rename, or wait before. */
+export const StepId = z.enum([
+  'protect-floor',
+  'photograph-before',
+  'step-back',
+  'touch-up',
+  'look-again',
+  'look-over',
+]);
+export type StepId = z.infer<typeof StepId>;
+
+/** When in the work a step of one's own comes. */
+export const StepStage = z.enum(['bench', 'on-arrival', 'each-piece', 'before-sign-off', 'strike']);
+export type StepStage = z.infer<typeof StepStage>;
+
+/** How this house works where it differs from the usual order. */
+export const Methods = z.strictObject({
+  changes: z
+    .array(
+      z.strictObject({
+        step: StepId,
+        isLeftOut: z.boolean().optional(),
+        label: Name.optional(),
+        /** Minutes to let pass before it. */
+        waitMin: z.int().min(0).max(240).optional(),
+      }),
+    )
+    .max(20),
+  own: z
+    .array(
+      z.strictObject({
+        id: Id,
+        label: Name,
+        stage: StepStage,
+        minutes: z.int().min(1).max(480),
+        hands: z.int().min(1).max(6),
+      }),
+    )
+    .max(40),
+});
+export type Methods = z.infer<typeof Methods>;

@@ -24,6 +24,8 @@ const HeadFields = z.strictObject({
   crew: z.array(Id).min(1, 'a job needs at least one person'),
   /** Who takes it down, where that is not the crew that put it up. */
   strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
+  /** Minutes wanted between sign-off and doors, where they are not those of the house. */
+  inHandMin: z.int().min(0).max(600).optional(),
   /** Pins and what was agreed for the day. */
   clock: ClockChoices.optional(),
   notes: Text,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Busy, RestRule } from './clock.ts';
+import { Busy, Methods, RestRule } from './clock.ts';
 import { HoldRules, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
 import { DayClaim, OwnPipe } from './pipe.ts';
@@ -172,6 +172,8 @@ const SettingsFields = z.strictObject({
   benchC: z.number().min(-10).max(45).optional(),
   /** How long anybody works without a rest. */
   rest: RestRule.optional(),
+  /** Steps left out, renamed, waited before; steps of the house's own. */
+  methods: Methods.optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
 });

@@ -5,6 +5,7 @@ import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
 import { mostInHand } from './clock/most-in-hand.ts';
 import type { WorkedPiece } from './clock/work.ts';
+import { bufferFixes } from './lamps/buffer-fixes.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
 import { holdsLamp } from './lamps/holds.ts';
@@ -62,7 +63,13 @@ export function planJob(file: JobFile): Plan {
       },
       onTime: {
         ...rehearsed(onTime, rehearsal),
-        fixes: onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
+        fixes: [
+          ...onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
+          ...bufferFixes(file, plan, rehearsal, (tried) => {
+            const replanned = draftPlan(tried);
+            return { plan: replanned, rehearsal: rehearse(tried, replanned, REHEARSED_DAYS) };
+          }),
+        ],
       },
     },
   };

@@ -6,6 +6,7 @@ import { GearPanel } from './GearPanel.tsx';
 import { HoldsPanel } from './HoldsPanel.tsx';
 import { LastingPanel } from './LastingPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
+import { MethodsPanel } from './MethodsPanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
@@ -39,6 +40,7 @@ export function WorkshopScreen() {
           <GearPanel row={settings.data} />
           <HoldsPanel row={settings.data} />
           <LastingPanel row={settings.data} />
+          <MethodsPanel row={settings.data} />
         </Box>
         <Box sx={{ display: 'grid', gap: 2 }}>
           <ColoursPanel row={settings.data} />

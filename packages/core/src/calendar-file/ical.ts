@@ -52,9 +52,9 @@ const placeOf = ({ place }: Task, { site, workshop }: JobFile): string =>
   place === 'workshop' ? workshop.name : place === 'road' ? `on the way to ${site.name}` : site.name;
 
 function describe({ crew, gear }: Task, { job, workshop }: JobFile): string {
-  const { inflators, vehicles } = workshop;
+  const { inflators, vehicles, ladders = [] } = workshop;
   const nameOf = (id: string) =>
-    [...workshop.crew, ...inflators, ...vehicles].find((one) => one.id === id)?.name ?? id;
+    [...workshop.crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id)?.name ?? id;
   const who = crew.length ? crew.map(nameOf).join(', ') : 'nobody';
   return [job.name, `Who: ${who}`, ...(gear.length ? [`With: ${gear.map(nameOf).join(', ')}`] : [])].join(
     '\n',

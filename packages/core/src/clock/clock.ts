@@ -70,8 +70,8 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
   const { axis, problem } = day;
   const { file, access, doors, wanted } = job;
   const own = all.filter(({ jobId }) => jobId === file.job.id);
-  const at = (id: string) => own.find((one) => one.id === id || one.id.startsWith(`${id}~`));
-  const ready = (own.findLast((one) => one.id.split('~')[0] === 'sign-off') as Placed).end;
+  const at = (id: string) => own.find((one) => one.id === id);
+  const ready = (at('sign-off') as Placed).end;
   const shifts = new Map(problem.workers.map((worker) => [worker.id, worker.shifts]));
   const limits = {
     deadline: Math.max(wanted, ready),

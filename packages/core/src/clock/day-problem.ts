@@ -3,6 +3,7 @@ import { materialRows } from '../materials/materials.ts';
 import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
 import { MinuteAxis } from './calendar.ts';
 import { setUpWork } from './method.ts';
+import { withOwnMethods } from './own-methods.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
 import type { Trip, Work, WorkedPiece } from './work.ts';
@@ -34,6 +35,10 @@ export interface DayProblem {
 
 /** Rest after so many minutes of work. Common practice, no source: local labour law decides. */
 export const usualRest = { afterMin: 360, restMin: 30 };
+
+/** Minutes wanted between sign-off and doors. */
+export const inHandWanted = ({ job, workshop }: Pick<JobFile, 'job' | 'workshop'>): number =>
+  job.inHandMin ?? workshop.inHandTargetMin;
 
 /** Name of a task among those of several jobs. */
 export const inDay = (jobId: string, task: string) => `${jobId}:${task}`;
@@ -80,11 +85,18 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   return {
     file,
     pieces,
-    work: splitWork([...setUpWork(file, pieces), ...strikeWork(file, pieces)], job.clock?.splits ?? []),
+    work: splitWork(
+      withOwnMethods(
+        [...setUpWork(file, pieces), ...strikeWork(file, pieces)],
+        workshop.methods,
+        Math.min(job.crew.length, strikeCrewOf(file).length),
+      ),
+      job.clock?.splits ?? [],
+    ),
     doors,
     access,
     strike: window(job.strike),
-    wanted: Math.min(doors - workshop.inHandTargetMin, access.until),
+    wanted: Math.min(doors - inHandWanted(file), access.until),
   };
 }
 
@@ -134,7 +146,8 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const usual: Mode = { hands: work.hands, minutes: work.minutes };
   const modes: [Mode, ...Mode[]] = people
     ? [modeFor(people.length, usual, work.ways)]
-    : [usual, ...(work.ways ?? [])];
+    : // What is kept to a time is done in the usual way.
+      [usual, ...(pinned === undefined ? (work.ways ?? []) : [])];
   const earliest =
     pinned ??
     (work.arrivesAfter !== undefined ? opens - work.arrivesAfter : work.place === 'site' ? opens : undefined);

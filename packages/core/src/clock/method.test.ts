@@ -2,6 +2,7 @@ import { benchBatches } from '../bench/bench.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { demoJob } from '../test/samples.ts';
 import { setUpWork } from './method.ts';
+import { withOwnMethods } from './own-methods.ts';
 import { strikeWork } from './strike-work.ts';
 import type { Work } from './work.ts';
 
@@ -96,4 +97,41 @@ test('strike: out, down, home, counted, one after the other', () => {
   const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections.length, 0);
   expect(strike[1]?.label).toContain(`${sections} sections`);
   expect(strike[1]?.cautions).toContain('children');
+});
+
+test('a house’s own order: steps left out, renamed, waited before; steps of its own at every stage; and back', () => {
+  const { work, strike } = workOf('02-engine-shed');
+  const all = [...work, ...strike];
+  expect(withOwnMethods(all, undefined, 2)).toEqual(all);
+  const own = withOwnMethods(
+    all,
+    {
+      changes: [
+        { step: 'step-back', isLeftOut: true },
+        { step: 'look-again', waitMin: 25, label: 'Second look' },
+      ],
+      own: [
+        { id: 'sweep', label: 'Sweep', stage: 'bench', minutes: 5, hands: 1 },
+        { id: 'tape', label: 'Tape the edges', stage: 'on-arrival', minutes: 10, hands: 1 },
+        { id: 'snap', label: 'Photograph it', stage: 'each-piece', minutes: 2, hands: 1 },
+        { id: 'brief', label: 'Brief the house', stage: 'before-sign-off', minutes: 5, hands: 9 },
+        { id: 'bin', label: 'Bin the scraps', stage: 'strike', minutes: 15, hands: 2 },
+      ],
+    },
+    2,
+  );
+  const find = (id: string) => own.find((one) => one.id === id) as Work;
+  expect(own.some(({ id }) => id === 'step-back')).toBe(false);
+  expect(find('touch-up').after.length).toBeGreaterThan(1);
+  expect(find('look-again')).toMatchObject({ label: 'Second look', lags: { 'touch-up': { min: 25 } } });
+  expect(find('load-vehicle').after).toContain('sweep');
+  expect(before(own, 'beam-garland--hang')).toContain('tape');
+  expect(own.filter(({ id }) => id.endsWith('--snap'))).toHaveLength(5);
+  expect(before(own, 'touch-up')).toContain('beam-garland--snap');
+  expect(before(own, 'sign-off')).toContain('brief');
+  // Nobody can be more than there are.
+  expect(find('brief').hands).toBe(2);
+  expect(before(own, 'drive-back')).toContain('bin');
+  const ids = new Set(own.map(({ id }) => id));
+  for (const one of own) for (const id of one.after) expect(ids.has(id)).toBe(true);
 });

@@ -4,10 +4,8 @@ import { type DayProblem, dayProblem, inDay, type WorkedJob } from './day-proble
 
 /** No plan of these people in these windows leaves a job of the day more minutes in hand; null where nothing limits it. */
 export function boundOf({ jobs }: DayProblem, compiled: Compiled, job: number): number | null {
-  const { file, doors, work } = jobs[job] as DayProblem['jobs'][number];
-  const last = work.findLast(({ id }) => id.split('~')[0] === 'sign-off');
-  if (!last) return null;
-  const end = earliestEnd(compiled, compiled.ids.indexOf(inDay(file.job.id, last.id)));
+  const { file, doors } = jobs[job] as DayProblem['jobs'][number];
+  const end = earliestEnd(compiled, compiled.ids.indexOf(inDay(file.job.id, 'sign-off')));
   return Number.isFinite(end) ? Math.floor(doors - end) : null;
 }
 

@@ -1,11 +1,14 @@
 import type { JobFile, Lamp, Rehearsal } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import type { ClockPlan } from '../clock/clock.ts';
+import { inHandWanted } from '../clock/day-problem.ts';
 import { DERIVED, working } from '../working.ts';
 import { unlit } from './unlit.ts';
 
 /** *On time?* Lit with the wanted minutes in hand, low with fewer, out when sign-off comes after doors or never. */
-export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
+export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
+  const { job } = file;
+  const wanted = inHandWanted(file);
   if (job.pieces.length === 0)
     return unlit('no piece yet', 'Draw the first piece: there is no work to time.');
   const { minutesInHand, ready } = clock.onTime;
@@ -27,7 +30,7 @@ export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
         [
           ['doors', time(clock.onTime.doors)],
           ['sign-off', time(ready)],
-          ['wanted', workshop.inHandTargetMin, 'min'],
+          ['wanted', wanted, 'min'],
         ],
         { value: minutesInHand, unit: 'min' },
         `${DERIVED}: tasks counted back from doors within access, shifts and inflators`,
@@ -51,8 +54,11 @@ export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
       ...shown,
     };
   }
+  if (clock.onTime.broken) {
+    return { state: 'low', figure: `${minutesInHand} min in hand`, reason: clock.onTime.broken, ...shown };
+  }
   // A window that closes before the wanted minutes leaves more in hand than asked for, never less.
-  return minutesInHand >= workshop.inHandTargetMin
+  return minutesInHand >= wanted
     ? {
         state: 'lit',
         figure: `${minutesInHand} min in hand`,
@@ -62,13 +68,13 @@ export function onTimeLamp({ workshop, job }: JobFile, clock: ClockPlan): Lamp {
     : {
         state: 'low',
         figure: `${minutesInHand} min in hand`,
-        reason: `Signed off at ${time(ready)}: ${workshop.inHandTargetMin} min in hand are wanted.`,
+        reason: `Signed off at ${time(ready)}: ${wanted} min in hand are wanted.`,
         ...shown,
       };
 }
 
 /** With less than this chance a plan that meets every window is low. From memory, an editable default. */
-const LITTLE_CHANCE = 0.8;
+export const LITTLE_CHANCE = 0.8;
 
 /** The lamp with what the rehearsed days say: a plan that seldom comes off is not lit. */
 export function rehearsed(lamp: Lamp, rehearsal: Rehearsal | null): Lamp {

@@ -116,8 +116,31 @@ export function compile(problem: Problem): Compiled {
     closes,
     rest: problem.rest,
   };
-  inOrder(compiled);
+  closeWindows(compiled);
   return compiled;
+}
+
+/**
+ * Windows made as narrow as what must come before and after allows: nothing that is placed within them is placed in
+ * vain by path alone.
+ */
+function closeWindows(problem: Compiled): void {
+  const { earliest, latest, before, after, modes } = problem;
+  const order = inOrder(problem);
+  const shortest = modes.map((ways) => Math.min(...ways.map(({ minutes }) => minutes)));
+  const longest = modes.map((ways) => Math.max(...ways.map(({ minutes }) => minutes)));
+  for (const i of order)
+    for (const { to, min } of before[i] as readonly Arc[])
+      earliest[i] = Math.max(
+        earliest[i] as number,
+        (earliest[to] as number) + (shortest[to] as number) + min,
+      );
+  for (const i of order.toReversed())
+    for (const { to, min, max } of after[i] as readonly Arc[]) {
+      latest[i] = Math.min(latest[i] as number, (latest[to] as number) - (shortest[to] as number) - min);
+      // What may not come long after it keeps it from being early.
+      earliest[i] = Math.max(earliest[i] as number, (earliest[to] as number) - max - (longest[i] as number));
+    }
 }
 
 /** Activities, each after all it waits for. @throws RangeError where one waits for itself */

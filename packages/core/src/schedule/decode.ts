@@ -31,6 +31,8 @@ export class Decoder {
   /** When somebody or something may become free, ascending. */
   private moments: number[] = [];
   private readonly firstMoments: number[];
+  /** Activities that can be at one time only, by that time: they have their places before all others. */
+  private readonly fixed: readonly number[];
   private readonly openHolds: Uint8Array;
   private wish: ArrayLike<number> = [];
 
@@ -46,6 +48,13 @@ export class Decoder {
       stuck: -1,
     };
     this.release = new Float64Array(problem.count);
+    this.fixed = [...problem.modes.keys()]
+      .filter((i) => {
+        const [only, ...others] = problem.modes[i] as Compiled['modes'][number];
+        const room = (problem.latest[i] as number) - (problem.earliest[i] as number);
+        return others.length === 0 && only?.minutes === room;
+      })
+      .sort((a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number));
     this.placed = new Uint8Array(problem.count);
     this.openHolds = new Uint8Array(problem.holds.length);
     this.firstMoments = [
@@ -93,6 +102,12 @@ export class Decoder {
     placed.fill(0);
     this.openHolds.fill(0);
     out.stuck = -1;
+    for (const activity of this.fixed) {
+      const answer = this.put(activity, this.release[activity] as number, 0);
+      if (answer === 'placed') continue;
+      out.stuck = activity;
+      return false;
+    }
     let waiting: number[] | undefined;
     let line: ArrayLike<number> = order;
     while (true) {
@@ -126,12 +141,19 @@ export class Decoder {
 
   private place(activity: number, mode: number): 'placed' | 'later' | 'again' | 'never' {
     const { problem, release, out } = this;
+    if (this.placed[activity]) return 'placed';
     let from = release[activity] as number;
     for (const { to, min } of problem.before[activity] as Compiled['before'][number]) {
       if (!this.placed[to]) return 'later';
       const after = (out.end[to] as number) + min;
       if (after > from) from = after;
     }
+    return this.put(activity, from, mode);
+  }
+
+  /** Gives it its first place from `from` on, if what it waits for allows that. */
+  private put(activity: number, from: number, mode: number): 'placed' | 'later' | 'again' | 'never' {
+    const { problem, release, out } = this;
     const { hands, minutes } = (problem.modes[activity] as Compiled['modes'][number])[mode] as {
       hands: number;
       minutes: number;
@@ -139,7 +161,7 @@ export class Decoder {
     const start = this.firstPlace(activity, from, minutes, hands);
     if (start === Infinity) return this.isAnythingHeld(activity) ? 'later' : 'never';
     for (const { to, max } of problem.before[activity] as Compiled['before'][number]) {
-      if (start <= (out.end[to] as number) + max) continue;
+      if (!this.placed[to] || start <= (out.end[to] as number) + max) continue;
       // That one was done too early for this: it is kept back.
       const span = (out.end[to] as number) - (out.start[to] as number);
       release[to] = start - max - span;
