@@ -69,6 +69,14 @@ for (const colorScheme of ['light', 'dark'] as const) {
     });
   }
 
+  test(`a day together, ${colorScheme}: no serious fault`, async ({ browser, baseURL }) => {
+    const page = await open(browser, '/', { baseURL, colorScheme });
+    await page.getByRole('link', { name: 'Plan the day together' }).first().click();
+    await page.getByRole('group', { name: 'Wren' }).waitFor();
+    expect(await seriousFaults(page)).toEqual([]);
+    await page.close();
+  });
+
   for (const [name, path, show] of dialogs) {
     test(`the dialog of ${name}, ${colorScheme}: no serious fault`, async ({ browser, baseURL }) => {
       const page = await open(browser, path, { baseURL, colorScheme });

@@ -177,6 +177,7 @@ async function benchFirstLoad({ url }: Stack): Promise<void> {
     report('first load until their lamps show', `${(performance.now() - started).toFixed(0)} ms`);
     await page.waitForLoadState('networkidle');
     report('first load, bytes over the wire', `${(bytes / 1024).toFixed(0)} KiB`);
+    await benchDay(page, url);
     await benchEdit(page, `${url}/jobs/engine-shed-unveiled/pieces`, 'an edit of the line');
     const big = bigJob();
     await fetch(`${url}/api/v1/job-files`, json('POST', big));
@@ -188,6 +189,29 @@ async function benchFirstLoad({ url }: Stack): Promise<void> {
   } finally {
     await browser.close();
   }
+}
+
+/** Whether the page stays free while its worker searches for a plan of the day. */
+async function benchDay(page: Page, url: string): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('link', { name: 'Plan the day together' }).first().click();
+  await page.getByRole('button', { name: 'Search longer' }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Search longer' }).click();
+  const longest = await page.evaluate(async () => {
+    let most = 0;
+    const watch = new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) most = Math.max(most, duration);
+    });
+    watch.observe({ entryTypes: ['longtask'] });
+    await new Promise((done) => setTimeout(done, 5000));
+    watch.disconnect();
+    return most;
+  });
+  report(
+    'longest task of the page in 5 s of a search for a day (over 50 ms is told)',
+    longest === 0 ? 'none over 50 ms' : `${longest.toFixed(0)} ms`,
+  );
+  await page.getByRole('button', { name: 'Stop here' }).click();
 }
 
 /** From the key press on a point of the line to the new counts on screen. */

@@ -23,7 +23,6 @@ const shed = '/jobs/engine-shed-unveiled';
 
 const shots: Shot[] = [
   { name: 'horizon', path: '/' },
-  { name: 'horizon-dark', path: '/', dark: true },
   { name: 'horizon-phone', path: '/', phone: true },
   { name: 'pieces', path: `${shed}/pieces` },
   {
@@ -43,6 +42,12 @@ const shots: Shot[] = [
   { name: 'holds', path: '/jobs/meadow-finish/holds' },
   { name: 'bench', path: `${shed}/bench` },
   { name: 'clock', path: `${shed}/clock` },
+  {
+    name: 'day',
+    path: '/days/2027-06-19',
+    prepare: (page) =>
+      page.getByRole('progressbar', { name: 'Ways tried' }).waitFor({ state: 'detached', timeout: 60_000 }),
+  },
   { name: 'rehearsal', path: '/jobs/meadow-finish/clock?view=rehearsal' },
   { name: 'run-sheet', path: `${shed}/run-sheet` },
   {

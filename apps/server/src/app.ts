@@ -19,6 +19,7 @@ import { planRoutes } from './plan/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
+import { travelRoutes } from './travel/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
 
@@ -79,6 +80,7 @@ export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): 
     stockRoutes,
     sheetRoutes,
     weatherRoutes,
+    travelRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

@@ -13,6 +13,7 @@ export * from './plan-lasts.ts';
 export * from './scalars.ts';
 export * from './site.ts';
 export * from './stock.ts';
+export * from './travel.ts';
 export * from './weather.ts';
 export * from './working.ts';
 export * from './workshop.ts';

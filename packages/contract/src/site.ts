@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Point } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, LengthM, Name, Text, TimeOfDay } from './scalars.ts';
+import { GeoPoint } from './travel.ts';
 
 /** `iron` stands for metal that holds a magnet, `metal` for metal that does not; `mesh` for greenery on mesh. */
 export const Surface = z.enum([
@@ -124,6 +125,8 @@ const SiteFields = z.strictObject({
   indoors: z.boolean(),
   /** Above the sea. */
   altitudeM: z.number().min(-400).max(5000).optional(),
+  /** Where it is. */
+  at: GeoPoint.optional(),
   /** One way from the workshop. */
   driveMin: z.int().min(0).max(720),
   loadIn: z.strictObject({

@@ -6,6 +6,7 @@ import { DayClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct, TimeOfDay } from './scalars.ts';
 import { Colour, MaterialStock, OnOrder, Pack, Reserved, SizeEntry, StockRow, Supplier } from './stock.ts';
+import { GeoPoint } from './travel.ts';
 
 /** What a crew member is trusted with. */
 export const Skill = z.enum(['lead', 'driver', 'ladder', 'tying', 'helium']);
@@ -169,6 +170,7 @@ const SettingsFields = z.strictObject({
   holdTimes: z.array(HoldTime).max(40).optional(),
   /** Where the bench stands: above the sea, and how warm. */
   altitudeM: z.number().min(-400).max(5000).optional(),
+  at: GeoPoint.optional(),
   benchC: z.number().min(-10).max(45).optional(),
   /** How long anybody works without a rest. */
   rest: RestRule.optional(),

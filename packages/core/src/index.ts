@@ -53,4 +53,5 @@ export { goesThrough } from './structure/passes.ts';
 export { pipeOf, pipes } from './structure/pipes.ts';
 export { usualRules } from './structure/standing.ts';
 export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';
+export { simulatedDrive } from './travel/simulated.ts';
 export { simulatedForecast } from './weather/simulated.ts';

@@ -1,4 +1,5 @@
 import type { ReactElement } from 'react';
+import { saveBlob } from '../parts/save-file.ts';
 
 /** Letters, digits and hyphens of a name, for a file. */
 const fileName = (name: string) =>
@@ -8,15 +9,6 @@ const fileName = (name: string) =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '') || 'card';
 
-function download(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  // The browser has read it by then.
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-}
-
 /** The drawing as text; the renderer is only loaded when somebody saves. */
 async function markup(card: ReactElement): Promise<string> {
   const { renderToStaticMarkup } = await import('react-dom/server');
@@ -24,7 +16,7 @@ async function markup(card: ReactElement): Promise<string> {
 }
 
 export async function saveAsSvg(name: string, card: ReactElement): Promise<void> {
-  download(new Blob([await markup(card)], { type: 'image/svg+xml' }), `${fileName(name)}.svg`);
+  saveBlob(new Blob([await markup(card)], { type: 'image/svg+xml' }), `${fileName(name)}.svg`);
 }
 
 /** Drawings one after another on pages of A4, as many as fit on each. */
@@ -41,5 +33,5 @@ export async function saveAsPdf(name: string, cards: readonly ReactElement[]): P
     info: { title: name },
     content: drawings.map((svg) => ({ svg, width: 520, margin: [0, 0, 0, 10] })),
   });
-  download(await pdf.getBlob(), `${fileName(name)}.pdf`);
+  saveBlob(await pdf.getBlob(), `${fileName(name)}.pdf`);
 }

@@ -4,6 +4,7 @@ import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { HoursField } from './HoursField.tsx';
 import type { SiteChange } from './useSiteEdit.ts';
+import { WhereFields } from './WhereFields.tsx';
 import { forbidWords } from './words.ts';
 
 /** The way in, the house rules, who to call: everything about a place that is not drawn. */
@@ -72,6 +73,7 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               }}
             />
           </Box>
+          <WhereFields site={site} change={change} />
           <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
             <FormControlLabel
               control={

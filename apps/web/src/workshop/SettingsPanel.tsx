@@ -3,6 +3,7 @@ import { usualRest } from '@early-lantern/core';
 import { Autocomplete, Box, MenuItem, Paper, Stack, TextField } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { pointText, readPoint } from '../parts/geo.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 
 const zones = Intl.supportedValuesOf('timeZone');
@@ -41,6 +42,16 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             label="Minutes wanted in hand at doors"
             value={String(data.inHandTargetMin)}
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
+          />
+          <CommitField
+            label="Where: latitude, longitude"
+            value={pointText(data.at)}
+            onCommit={(text) => {
+              const at = readPoint(text);
+              if (!at) return 'Like 44.05, -91.64';
+              change({ at });
+              return undefined;
+            }}
           />
           <CommitField
             label="Rest after, minutes at work"
