@@ -1,10 +1,11 @@
 import { Id, JobFile, Plan } from '@early-lantern/contract';
-import { calendarOf, draftPlan, planJob } from '@early-lantern/core';
+import { calendarOf } from '@early-lantern/core';
 import { z } from 'zod';
 import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/store.ts';
 import { writeLines } from '../sheets/files.ts';
+import { plannedAtDesk } from './desk.ts';
 
 const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];
 
@@ -16,13 +17,13 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
     {
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
     },
-    async ({ body }) => planJob(body),
+    ({ body }) => plannedAtDesk(body),
   );
 
   server.get(
     '/jobs/:id/plan',
     { schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) } },
-    async ({ params }) => planJob(await assembleJobFile(db, params.id)),
+    async ({ params }) => plannedAtDesk(await assembleJobFile(db, params.id)),
   );
 
   server.get(
@@ -39,7 +40,10 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
       const file = await assembleJobFile(db, params.id);
       const { person } = query;
       if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
-      const text = calendarOf(file, draftPlan(file), { made: new Date(), ...(person ? { person } : {}) });
+      const text = calendarOf(file, await plannedAtDesk(file), {
+        made: new Date(),
+        ...(person ? { person } : {}),
+      });
       const name = person ? `${params.id}-${person}` : params.id;
       return reply
         .type('text/calendar; charset=utf-8')
@@ -52,7 +56,7 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
     '/jobs/:id/tasks.csv',
     { schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) } },
     async ({ params }, reply) => {
-      const { tasks } = draftPlan(await assembleJobFile(db, params.id));
+      const { tasks } = await plannedAtDesk(await assembleJobFile(db, params.id));
       const lines = tasks.map(({ id, label, place, start, end, crew, gear, after }) => ({
         id,
         label,

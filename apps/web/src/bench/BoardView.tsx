@@ -61,7 +61,10 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
   const gearOf = (id: string) => workshop.inflators.find((one) => one.id === id)?.name ?? id;
   const piece = planned?.plan.pieces.find(({ id }) => id === batch.pieceId);
   return (
-    <Paper variant="outlined" sx={{ p: 2, display: 'grid', gap: 0.5, breakInside: 'avoid' }}>
+    <Paper
+      variant="outlined"
+      sx={{ p: 2, display: 'grid', gap: 0.5, alignContent: 'start', breakInside: 'avoid' }}
+    >
       <Typography sx={{ fontSize: 15, color: 'text.secondary' }}>
         {clockTime(batch.start, zone)}–{clockTime(batch.end, zone)} · {batch.crew.map(nameOf).join(', ')}
         {batch.gear.length > 0 && ` · ${batch.gear.map(gearOf).join(', ')}`}

@@ -29,7 +29,11 @@ export function WhatIfTray() {
   if (!aside)
     return (
       <Box>
-        <Button variant="outlined" onClick={() => setAside({ plan: planned.plan, document })}>
+        <Button
+          variant="outlined"
+          disabled={planned.plan.onTime.chance === null}
+          onClick={() => setAside({ plan: planned.plan, document })}
+        >
           Set this plan aside and try another
         </Button>
       </Box>

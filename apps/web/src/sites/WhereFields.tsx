@@ -105,7 +105,7 @@ export function WhereFields({ site, change }: { site: Site; change: SiteChange }
       {drives?.map(({ hour, drive }) => (
         <Stack key={hour} direction="row" sx={{ gap: 1, alignItems: 'center' }}>
           <Typography sx={{ fontSize: 15 }}>
-            At {String(hour).padStart(2, '0')}:00 {drive.minutes} min, {drive.km} km ({drive.source})
+            At {String(hour).padStart(2, '0')}:00: {drive.minutes} min, {drive.km} km ({drive.source})
           </Typography>
           <Button size="small" onClick={() => set({ driveMin: drive.minutes })}>
             Take {drive.minutes} min

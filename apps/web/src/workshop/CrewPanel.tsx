@@ -68,7 +68,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       sx={{
         display: 'grid',
         gap: 1,
-        gridTemplateColumns: { xs: '1fr 1fr', sm: '1.3fr 1.5fr 84px 84px 104px auto' },
+        gridTemplateColumns: 'minmax(0, 1.2fr) minmax(0, 1fr) auto',
         alignItems: 'start',
       }}
     >
@@ -90,22 +90,31 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           </MenuItem>
         ))}
       </TextField>
-      {time('From', 'from')}
-      {time('To', 'to')}
-      <CommitField
-        label="Paid an hour"
-        value={member.wage === undefined ? '' : String(member.wage)}
-        onCommit={(text) => {
-          if (text.trim() === '') return undefined;
-          const wage = Number(text.replace(',', '.'));
-          if (!(wage >= 0 && wage <= 10_000)) return 'From 0 to 10,000';
-          change({ wage });
-          return undefined;
-        }}
-      />
       <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove(row)}>
         <DeleteIcon />
       </IconButton>
+      <Box
+        sx={{
+          gridColumn: '1 / -1',
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: '92px 92px minmax(92px, 132px)',
+        }}
+      >
+        {time('From', 'from')}
+        {time('To', 'to')}
+        <CommitField
+          label="Paid an hour"
+          value={member.wage === undefined ? '' : String(member.wage)}
+          onCommit={(text) => {
+            if (text.trim() === '') return undefined;
+            const wage = Number(text.replace(',', '.'));
+            if (!(wage >= 0 && wage <= 10_000)) return 'From 0 to 10,000';
+            change({ wage });
+            return undefined;
+          }}
+        />
+      </Box>
       <BusyTimes member={member} onChange={(busy) => change({ busy })} />
     </Box>
   );

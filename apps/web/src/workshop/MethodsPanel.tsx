@@ -67,6 +67,7 @@ export function MethodsPanel({ row }: { row: WorkshopRow }) {
           >
             <CommitField
               label="Step"
+              multiline
               value={one?.label ?? stepWords[step]}
               onCommit={(text) => {
                 if (text.trim() === '') return 'A step needs a name';

@@ -34,7 +34,7 @@ const figureColumn = <T,>(
   key: KeyOf<T, number>,
   commit: (text: string, take: (value: number) => void) => string | undefined,
 ): Column<T> => ({
-  width: '112px',
+  width: '92px',
   field: (row, set) => (
     <CommitField
       label={label}
