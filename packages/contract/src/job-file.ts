@@ -16,7 +16,7 @@ const JobFileFields = z.strictObject({
 /** The parts of a job file that name each other, read leniently so that naming faults show beside others. */
 const crewNames = z.object({
   workshop: z.object({ crew: z.array(z.object({ id: Id })) }),
-  job: z.object({ crew: z.array(Id) }),
+  job: z.object({ crew: z.array(Id), strikeCrew: z.array(Id).optional() }),
 });
 const siteNames = z.object({ site: z.object({ id: Id }), job: z.object({ siteId: Id }) });
 const spotNames = z.object({
@@ -53,12 +53,14 @@ function unknownName(names: Iterable<string>, wanted: string, path: Breach['path
 }
 
 const withCrewNames = withRule(JobFileFields, crewNames, ({ workshop, job }) =>
-  job.crew.flatMap((id, index) =>
-    unknownName(
-      workshop.crew.map((member) => member.id),
-      id,
-      ['job', 'crew', index],
-      'crew member',
+  (['crew', 'strikeCrew'] as const).flatMap((list) =>
+    (job[list] ?? []).flatMap((id, index) =>
+      unknownName(
+        workshop.crew.map((member) => member.id),
+        id,
+        ['job', list, index],
+        'crew member',
+      ),
     ),
   ),
 );

@@ -29,6 +29,12 @@ export function BriefScreen() {
       return { ...before, head: gustMs === undefined ? head : { ...head, gustMs } };
     });
 
+  const sameStrikes = () =>
+    store.change((before) => {
+      const { strikeCrew: _, ...same } = before.head;
+      return { ...before, head: same };
+    });
+
   const time = (label: string, value: string, take: (iso: string) => void) => (
     <DateTimeField label={label} value={value} zone={workshop.timeZone} onCommit={take} />
   );
@@ -133,6 +139,27 @@ export function BriefScreen() {
             <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
               At least one person stays on the job.
             </Typography>
+            {head.strikeCrew ? (
+              <>
+                <Typography sx={{ fontWeight: 650 }}>Takes it down</Typography>
+                <CrewPicker
+                  crew={workshop.crew}
+                  chosen={head.strikeCrew}
+                  onChange={(strikeCrew) => strikeCrew.length > 0 && change({ strikeCrew })}
+                />
+                <Button size="small" sx={{ alignSelf: 'start' }} onClick={sameStrikes}>
+                  The same who put it up
+                </Button>
+              </>
+            ) : (
+              <Button
+                size="small"
+                sx={{ alignSelf: 'start' }}
+                onClick={() => change({ strikeCrew: head.crew })}
+              >
+                Others take it down
+              </Button>
+            )}
           </Stack>
         </Paper>
         <Button

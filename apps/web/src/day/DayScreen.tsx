@@ -22,7 +22,8 @@ export function DayScreen() {
   const files = useMemo(
     (): JobFile[] =>
       (ready ?? [])
-        .filter(({ row }) => dayKey(row.data.doors, zone) === day)
+        // What has no piece yet has nothing to be planned.
+        .filter(({ row }) => dayKey(row.data.doors, zone) === day && row.pieces.length > 0)
         .sort((a, b) => Date.parse(a.row.data.doors) - Date.parse(b.row.data.doors))
         .map(({ file }) => file),
     [ready, day, zone],

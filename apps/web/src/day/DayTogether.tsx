@@ -182,7 +182,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           culprits={culprits}
           files={files}
           ways={ways}
-          onApply={(way) => void save(applyWay(files, way.changes), `Applied: ${way.label}`)}
+          onApply={(way) => void save(applyWay(files, way), `Applied: ${way.label}`)}
         />
       )}
       {plan?.jobs.some(({ tasks }) => tasks.length > 0) && (

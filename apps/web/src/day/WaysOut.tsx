@@ -27,8 +27,9 @@ export function WaysOut({ culprits, files, ways, onApply }: WaysOutProps) {
     <Paper variant="outlined" component="section" aria-label="Ways out" sx={{ p: { xs: 1.5, sm: 2 } }}>
       <Typography variant="h2">Ways out</Typography>
       <Typography sx={{ mb: 1 }}>
-        As people, vans and hours stand, these cannot all be done: {culprits.map(named).join('; ')}. Taking
-        any one of them away, the rest can.
+        {culprits.length === 1
+          ? `As people, vans and hours stand, this cannot be done in its hours: ${culprits.map(named).join('')}.`
+          : `As people, vans and hours stand, these cannot all be done: ${culprits.map(named).join('; ')}. Taking any one of them away, the rest can.`}
       </Typography>
       {isTrying && (
         <LinearProgress

@@ -1,5 +1,6 @@
-import type { Change, JobFile, Task } from '@early-lantern/contract';
-import { agreedTasks } from '@early-lantern/core';
+import type { CrewRow, JobFile, Task } from '@early-lantern/contract';
+import { agreedTasks, type WayOut } from '@early-lantern/core';
+import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { type JobDocument, withFix } from '../job/document.ts';
 import { JobStore } from '../job/job-store.ts';
@@ -39,24 +40,40 @@ async function changeJobs(
 }
 
 /** Applies a way out to the jobs it changes; what was agreed before no longer holds. */
-export const applyWay = (
+export async function applyWay(
   files: readonly JobFile[],
-  changes: readonly { jobId: string; changes: Change[] }[],
-): Promise<() => Promise<void>> =>
-  changeJobs(
-    files.flatMap((file) => {
-      const own = changes.find(({ jobId }) => jobId === file.job.id);
-      return own
-        ? [
-            {
-              jobId: file.job.id,
-              name: file.job.name,
-              edit: () => withoutAgreed(withFix(file, { label: '', gain: '', changes: own.changes })),
-            },
-          ]
-        : [];
-    }),
-  );
+  { changes, hire }: Pick<WayOut, 'changes' | 'hire'>,
+): Promise<() => Promise<void>> {
+  const hired = hire && (await call<CrewRow>('POST', '/crew', hire));
+  const sendAway = async () => {
+    if (hired) await call('DELETE', `/crew/${hired.data.id}?revision=${hired.revision}`);
+    await queryClient.invalidateQueries({ queryKey: keys.crew });
+  };
+  try {
+    const undo = await changeJobs(
+      files.flatMap((file) => {
+        const own = changes.find(({ jobId }) => jobId === file.job.id);
+        return own
+          ? [
+              {
+                jobId: file.job.id,
+                name: file.job.name,
+                edit: () => withoutAgreed(withFix(file, { label: '', gain: '', changes: own.changes })),
+              },
+            ]
+          : [];
+      }),
+    );
+    await queryClient.invalidateQueries({ queryKey: keys.crew });
+    return async () => {
+      await undo();
+      await sendAway();
+    };
+  } catch (error) {
+    await sendAway();
+    throw error;
+  }
+}
 
 /** Keeps the day's plan with each of its jobs. */
 export const agree = (

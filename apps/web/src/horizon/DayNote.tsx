@@ -20,7 +20,10 @@ export function DayNote({ day, ready }: DayNoteProps) {
     .map(({ row }) => `${row.data.id} ${row.revision} ${row.pieces.map((piece) => piece.revision)}`)
     .join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the files
-  const files = useMemo(() => ready.map(({ file }) => file), [key, isSettled]);
+  const files = useMemo(
+    () => ready.filter(({ row }) => row.pieces.length > 0).map(({ file }) => file),
+    [key, isSettled],
+  );
   const [found, setFound] = useState<{ files: typeof files; clashes: Clash[] }>();
   useEffect(() => {
     if (!isSettled) return;

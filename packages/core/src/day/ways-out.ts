@@ -12,6 +12,8 @@ export interface WayOut {
   /** What it gives: minutes in hand of each job, in their order. */
   inHand: number[];
   changes: { jobId: string; changes: Change[] }[];
+  /** Somebody from outside, for that day. */
+  hire?: CrewMember;
 }
 
 type Attempt = Omit<WayOut, 'inHand'>;
@@ -33,6 +35,7 @@ export function* waysOut(
 ): Generator<{ done: number; of: number; way?: WayOut }, void, void> {
   const families = [
     ...culprits.map((culprit) => ({ most: 2, attempts: crewSwaps(files, culprits, culprit) })),
+    ...culprits.map((culprit) => ({ most: 1, attempts: hiring(files, culprit) })),
     ...culprits.map((culprit) => ({ most: 1, attempts: askedTimes(files, culprit) })),
     { most: 1, attempts: lessOnSite(files) },
   ];
@@ -48,7 +51,11 @@ export function* waysOut(
       }
       const changed = files.map((file) => {
         const own = attempt.changes.find(({ jobId }) => jobId === file.job.id);
-        return own ? applyChanges(file, own.changes) : file;
+        const { hire } = attempt;
+        const staffed = hire
+          ? { ...file, workshop: { ...file.workshop, crew: [...file.workshop.crew, hire] } }
+          : file;
+        return own ? applyChanges(staffed, own.changes) : staffed;
       });
       const way = tried(attempt, changed.map(work));
       if (way) found += 1;
@@ -116,6 +123,33 @@ function crewSwaps(
       };
     })
     .sort((a, b) => a.changes.length - b.changes.length);
+}
+
+/** Somebody from outside who drives: to take down alone, or to help put up. Nobody the house knows already. */
+function hiring(files: readonly JobFile[], { jobId, part }: Culprit): Attempt[] {
+  const { job, workshop } = files.find((file) => file.job.id === jobId) as JobFile;
+  const id = `hired-${job.doors.slice(0, 10)}`;
+  if (workshop.crew.some((member) => member.id === id)) return [];
+  const hire: CrewMember = {
+    id,
+    name: `Hired for ${job.doors.slice(0, 10)}`,
+    skills: ['driver', 'ladder', 'tying'],
+    shift: { from: '06:00', to: '22:00' },
+  };
+  const at = (iso: string) => DateTime.fromISO(iso, { zone: workshop.timeZone }).toFormat('HH:mm');
+  return [
+    part === 'strike'
+      ? {
+          label: `Hire somebody who drives, about ${at(job.strike.from)} to ${at(job.strike.until)}, to take down ${job.name}`,
+          hire,
+          changes: [{ jobId, changes: [{ path: '/job/strikeCrew', value: [id] }] }],
+        }
+      : {
+          label: `Hire somebody, from about ${at(job.access.from)} until doors, to help put up ${job.name}`,
+          hire,
+          changes: [{ jobId, changes: [{ path: '/job/crew', value: [...job.crew, id] }] }],
+        },
+  ];
 }
 
 const listed = (names: readonly string[]) =>
