@@ -41,7 +41,12 @@ const shots: Shot[] = [
   { name: 'pattern-card', path: '/jobs/meadow-finish/counts?view=cards' },
   { name: 'holds', path: '/jobs/meadow-finish/holds' },
   { name: 'bench', path: `${shed}/bench` },
-  { name: 'clock', path: `${shed}/clock` },
+  {
+    name: 'clock',
+    path: `${shed}/clock`,
+    // The most there could be in hand comes with the plan that has its fixes.
+    prepare: (page) => page.getByText(/at most$/).waitFor(),
+  },
   {
     name: 'day',
     path: '/days/2027-06-19',
