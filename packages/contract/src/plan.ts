@@ -227,8 +227,16 @@ export const Plan = z.strictObject({
   lasts: z.strictObject({ lots: z.array(LastingLot) }),
   holds: Holds,
   cutList: z.array(CutBar),
-  /** For each pipe: stock lengths to buy, and the fewest there could be. */
-  cutBounds: z.array(z.strictObject({ stock: Id, lengths: z.int(), atLeast: z.int() })),
+  /** For each pipe: stock lengths to buy and saw cuts, and the fewest there could be of either. */
+  cutBounds: z.array(
+    z.strictObject({
+      stock: Id,
+      lengths: z.int(),
+      atLeast: z.int(),
+      saws: z.int(),
+      sawsAtLeast: z.int(),
+    }),
+  ),
   /** What joins the pipes of this job. */
   joints: z.array(z.strictObject({ item: Id, label: z.string(), pipe: PipeId, count: z.int() })),
   cautions: z.array(Caution),

@@ -33,7 +33,7 @@ export function CutListView() {
           Print the cut list
         </Button>
       </Box>
-      {cutBounds.map(({ stock, lengths, atLeast }) => {
+      {cutBounds.map(({ stock, lengths, atLeast, saws, sawsAtLeast }) => {
         const owned = file.workshop.materials?.find((one) => one.item === stock)?.onHand ?? 0;
         return (
           <Paper key={stock} variant="outlined" className="holds-print" sx={{ p: 2 }}>
@@ -41,9 +41,13 @@ export function CutListView() {
               {labelOf(stock)}: {lengths === 0 ? 'nothing but offcuts' : plural(lengths, 'whole length')}
             </Typography>
             <Typography sx={{ color: 'text.secondary', mb: 1.5 }}>
+              {saws === 0 ? 'Nothing to saw' : plural(saws, 'cut')}.{' '}
               {lengths === atLeast
-                ? 'No cut list takes fewer.'
-                : `At least ${atLeast} are needed; fewer than ${lengths} were not found.`}{' '}
+                ? 'No cut list takes fewer lengths'
+                : `At least ${atLeast} are needed; fewer than ${lengths} were not found`}
+              {saws === sawsAtLeast
+                ? ', and none with so many saws less often.'
+                : `; with so many, at least ${plural(sawsAtLeast, 'cut')}.`}{' '}
               {lengths > 0 &&
                 (owned >= lengths
                   ? `The workshop owns ${owned}: nothing to buy.`

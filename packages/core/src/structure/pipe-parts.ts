@@ -109,7 +109,13 @@ export function cutListOf(file: JobFile): Cuts {
         wasteM,
       })),
     ),
-    cutBounds: plans.map(({ stock, plan }) => ({ stock, lengths: plan.lengths, atLeast: plan.atLeast })),
+    cutBounds: plans.map(({ stock, plan: { lengths, atLeast, cuts, cutsAtLeast } }) => ({
+      stock,
+      lengths,
+      atLeast,
+      saws: cuts,
+      sawsAtLeast: cutsAtLeast,
+    })),
     joints: jointsOf(file),
   };
   known = { key, cuts };
