@@ -1,12 +1,11 @@
 import { BaseId, type HoldPiece, MethodId, type Piece } from '@early-lantern/contract';
-import { baseOf, loadsOf, methodOf } from '@early-lantern/core';
+import { baseOf, methodOf, takesPicks } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useJob } from '../job/context.ts';
-import { CommitField, someName } from '../parts/CommitField.tsx';
-import { newId } from '../parts/ids.ts';
+import { CommitField } from '../parts/CommitField.tsx';
 import { useUnits } from '../preferences.tsx';
-import { withHold } from './points.ts';
+import { PickFields } from './PickFields.tsx';
+import { useHoldEdit } from './use-hold-edit.ts';
 
 interface HoldFieldsProps {
   piece: Piece;
@@ -17,42 +16,52 @@ const FOUND = 'found';
 
 /** What can be chosen of how a piece is carried: base, ballast and lines, or points and heavy things on its line. */
 export function HoldFields({ piece, held }: HoldFieldsProps) {
-  if (held.ballastKg.length > 0) return <StandingFields piece={piece} held={held} />;
+  if (held.ballastKg.length > 0)
+    return (
+      <Stack spacing={1.5}>
+        <StandingFields piece={piece} held={held} />
+        {takesPicks(piece) && <PickFields piece={piece} />}
+      </Stack>
+    );
   if (piece.kind === 'organic-garland') return <HangingFields piece={piece} held={held} />;
   return <Typography sx={{ color: 'text.secondary' }}>Nothing to choose: {held.carrier}.</Typography>;
 }
 
-function useHoldEdit(piece: Piece) {
-  const { changePiece } = useJob();
-  return (edit: Parameters<typeof withHold>[1]) => changePiece(piece.id, (before) => withHold(before, edit));
+function BasePick({ piece, held }: HoldFieldsProps) {
+  const edit = useHoldEdit(piece);
+  const { mass } = useUnits();
+  return (
+    <TextField
+      select
+      label="Stands on"
+      value={piece.hold?.base ?? FOUND}
+      onChange={(event) =>
+        edit({ base: event.target.value === FOUND ? undefined : (event.target.value as BaseId) })
+      }
+      sx={{ gridColumn: '1 / -1' }}
+    >
+      <MenuItem value={FOUND}>as is usual here: {held.carrier.split(' on ').at(-1)}</MenuItem>
+      {BaseId.options
+        .filter((id) => id !== 'clamps')
+        .map((id) => (
+          <MenuItem key={id} value={id}>
+            {baseOf(id).label}, {mass(baseOf(id).massKg)}
+          </MenuItem>
+        ))}
+    </TextField>
+  );
 }
 
 function StandingFields({ piece, held }: HoldFieldsProps) {
   const edit = useHoldEdit(piece);
   const { mass } = useUnits();
   const each = held.ballastKg[0] ?? 0;
+  const isTable = piece.kind === 'table-arch';
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
-      <TextField
-        select
-        label="Stands on"
-        value={piece.hold?.base ?? FOUND}
-        onChange={(event) =>
-          edit({ base: event.target.value === FOUND ? undefined : (event.target.value as BaseId) })
-        }
-        sx={{ gridColumn: '1 / -1' }}
-      >
-        <MenuItem value={FOUND}>as is usual here: {held.carrier.split(' on ').at(-1)}</MenuItem>
-        {BaseId.options
-          .filter((id) => id !== 'clamps')
-          .map((id) => (
-            <MenuItem key={id} value={id}>
-              {baseOf(id).label}, {mass(baseOf(id).massKg)}
-            </MenuItem>
-          ))}
-      </TextField>
+      {!isTable && <BasePick piece={piece} held={held} />}
       <CommitField
-        label="Ballast on each base, kg"
+        label={isTable ? 'Weight on each end of the table, kg' : 'Ballast on each base, kg'}
         value={piece.hold?.ballastKg === undefined ? '' : String(piece.hold.ballastKg)}
         placeholder={`${each} found`}
         slotProps={{ inputLabel: { shrink: true } }}
@@ -78,7 +87,9 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
         ))}
       </TextField>
       <Typography sx={{ gridColumn: '1 / -1', fontSize: 15 }} data-testid="ballast">
-        {held.ballastKg.length > 1 ? `${held.ballastKg.length} bases with ` : 'One base with '}
+        {held.ballastKg.length > 1
+          ? `${held.ballastKg.length} ${isTable ? 'ends' : 'bases'} with `
+          : 'One base with '}
         <strong>{mass(each)}</strong>
         {held.ballastKg.length > 1 ? ' each' : ''}
         {held.weights.length > 0 && `: ${held.weights.map((one) => `${one.count} × ${one.name}`).join(', ')}`}
@@ -90,11 +101,7 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
 
 function HangingFields({ piece, held }: HoldFieldsProps) {
   const edit = useHoldEdit(piece);
-  const { workshop } = useJob().file;
-  const { mass } = useUnits();
-  const loads = loadsOf(workshop);
   const points = piece.hold?.points ?? [];
-  const picks = piece.hold?.picks ?? [];
   return (
     <Stack spacing={1.5}>
       <Typography variant="h3">Points placed by hand</Typography>
@@ -137,70 +144,7 @@ function HangingFields({ piece, held }: HoldFieldsProps) {
           </IconButton>
         </Stack>
       ))}
-      <Typography variant="h3">Florals, foils, plush, signs</Typography>
-      {picks.map((pick) => {
-        const change = (more: Partial<typeof pick>) =>
-          edit({ picks: picks.map((one) => (one === pick ? { ...one, ...more } : one)) });
-        return (
-          <Stack key={pick.id} direction="row" sx={{ gap: 1, alignItems: 'center' }}>
-            <CommitField
-              label="What"
-              value={pick.label}
-              onCommit={(text) => someName(text, (label) => change({ label }))}
-              sx={{ flex: 2 }}
-            />
-            <CommitField
-              label="kg"
-              value={String(pick.massKg)}
-              onCommit={(text) => {
-                const massKg = Number(text.replace(',', '.'));
-                if (text.trim() === '' || !(massKg >= 0 && massKg <= 50)) return '0 to 50';
-                change({ massKg });
-                return undefined;
-              }}
-              sx={{ flex: 1 }}
-            />
-            <CommitField
-              label="% along"
-              value={String(Math.round(pick.at * 100))}
-              onCommit={(text) => {
-                const at = Number(text.replace(',', '.')) / 100;
-                if (text.trim() === '' || !(at >= 0 && at <= 1)) return '0 to 100';
-                change({ at });
-                return undefined;
-              }}
-              sx={{ flex: 1 }}
-            />
-            <IconButton
-              aria-label={`Leave ${pick.label} out`}
-              onClick={() => edit({ picks: picks.filter((one) => one !== pick) })}
-            >
-              <CloseIcon />
-            </IconButton>
-          </Stack>
-        );
-      })}
-      <Box>
-        <TextField
-          select
-          fullWidth
-          size="small"
-          label="Add something heavy"
-          value=""
-          onChange={(event) => {
-            const load = loads.find(({ id }) => id === event.target.value);
-            if (!load) return;
-            const { name: label, what, massKg } = load;
-            edit({ picks: [...picks, { id: newId('pick'), label, what, massKg, at: 0.5 }] });
-          }}
-        >
-          {loads.map(({ id, name, massKg }) => (
-            <MenuItem key={id} value={id}>
-              {name}, {mass(massKg)}
-            </MenuItem>
-          ))}
-        </TextField>
-      </Box>
+      <PickFields piece={piece} />
     </Stack>
   );
 }

@@ -76,6 +76,9 @@ const TableFields = z.strictObject({
   poleLengthM: LengthM.max(8),
   spanM: LengthM.max(6),
   tableThicknessM: LengthM.max(0.2),
+  /** From front to back, and its mass, kg: what the arch on it can tip over. Left out: a usual trestle table. */
+  tableDepthM: LengthM.min(0.2).max(3).optional(),
+  tableKg: z.number().positive().max(500).optional(),
   layerSize: LayerSize,
   balloon: Blown,
   pressFactor: PressFactor,

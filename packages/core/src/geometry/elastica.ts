@@ -19,6 +19,10 @@ const WEIGHT_STEP = 40;
 /** The widest span is a half circle, which needs no thrust. */
 export const WIDEST_SPAN = 2 / Math.PI;
 
+/** Along a bent rod, whose points are evenly spaced on it: m right of its middle. */
+export const rodX = (points: readonly { x: number }[], at: number): number =>
+  points[Math.round(at * (points.length - 1))]?.x ?? 0;
+
 /**
  * Planar, inextensible elastic rod of length `length`, clamped upright at two bases `span` apart:
  * `κ' = f sin θ − g (½ − s) cos θ`, `θ' = −κ`, from `θ = π/2` at the base to `θ = 0` at the crown, `s` along the rod.

@@ -96,30 +96,37 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
             changes: [{ path: `/job/pieces/${index}/hold`, value: free as Change['value'] }],
           },
         ],
-    heavier.map(({ id }) => ({
+    (piece.kind === 'table-arch' ? [] : heavier).map(({ id }) => ({
       label: `${piece.name}: on a ${baseOf(id).label}`,
       changes: withBase(id),
     })),
-    lines.map((count) => ({
+    (piece.kind === 'table-arch' ? [] : lines).map((count) => ({
       label: `${piece.name}: heavy plate and ${count} tie lines`,
       changes: withBase('plate-2ft', { tieLines: count }),
     })),
-    piece.kind === 'packed-arch' ? lowerings(piece, index, file.workshop.units) : [],
+    piece.kind === 'packed-arch' || piece.kind === 'table-arch'
+      ? lowerings(piece, index, file.workshop.units)
+      : [],
+    pickMoves(piece, at),
   ];
 }
 
-/** Shorter pipe on the same span: the arch is lower, and the wind has less of it. */
+/** Shorter pipe or poles on the same span: the arch is lower, and the wind has less of it. */
 function lowerings(
-  piece: Extract<Piece, { kind: 'packed-arch' }>,
+  piece: Extract<Piece, { kind: 'packed-arch' | 'table-arch' }>,
   index: number,
   units: LengthUnits,
 ): Attempt[] {
+  const [key, whole, of] =
+    piece.kind === 'packed-arch'
+      ? ['pipeLengthM', piece.pipeLengthM, 'pipe']
+      : ['poleLengthM', piece.poleLengthM, 'poles'];
   return [0.9, 0.8, 0.7, 0.6]
-    .map((share) => Number((piece.pipeLengthM * share).toFixed(3)))
+    .map((share) => Number((whole * share).toFixed(3)))
     .filter((lengthM) => piece.spanM / lengthM < 2 / Math.PI)
     .map((lengthM) => ({
-      label: `${piece.name}: lower, on ${formatLength(lengthM, units)} of pipe`,
-      changes: [{ path: `/job/pieces/${index}/pipeLengthM`, value: lengthM }],
+      label: `${piece.name}: lower, on ${formatLength(lengthM, units)} of ${of}`,
+      changes: [{ path: `/job/pieces/${index}/${key}`, value: lengthM }],
     }));
 }
 
@@ -130,7 +137,6 @@ function hangingFamilies(
   at: (more: Record<string, unknown>) => Change[],
 ): Attempt[][] {
   const points = piece.hold?.points ?? [];
-  const picks = piece.hold?.picks ?? [];
   const sections = piece.kind === 'organic-garland' ? (piece.sections ?? 1) : 1;
   return [
     points.map((gone) => ({
@@ -151,16 +157,22 @@ function hangingFamilies(
             changes: [{ path: `/job/pieces/${index}/sections`, value: count }],
           }))
       : [],
-    picks.flatMap((pick, i) =>
-      [-0.1, 0.1, -0.2, 0.2]
-        .map((by) => Number((pick.at + by).toFixed(3)))
-        .filter((to) => to >= 0 && to <= 1)
-        .map((to) => ({
-          label: `${piece.name}: move ${pick.label} to ${Math.round(to * 100)} % of its length`,
-          changes: at({ picks: picks.map((one, j) => (i === j ? { ...one, at: to } : one)) }),
-        })),
-    ),
+    pickMoves(piece, at),
   ];
+}
+
+/** Something heavy moved along, a little first. */
+function pickMoves(piece: Piece, at: (more: Record<string, unknown>) => Change[]): Attempt[] {
+  const picks = piece.hold?.picks ?? [];
+  return picks.flatMap((pick, i) =>
+    [-0.1, 0.1, -0.2, 0.2]
+      .map((by) => Number((pick.at + by).toFixed(3)))
+      .filter((to) => to >= 0 && to <= 1)
+      .map((to) => ({
+        label: `${piece.name}: move ${pick.label} to ${Math.round(to * 100)} % of its length`,
+        changes: at({ picks: picks.map((one, j) => (i === j ? { ...one, at: to } : one)) }),
+      })),
+  );
 }
 
 /** Points placed by hand whose method the place refuses: the best that it allows instead. */

@@ -128,6 +128,59 @@ test('a table kit says how its clamps sit on the table with its cloth', () => {
   expect(held(withPieces(shed, [thick]), 'kit').troubles.join()).toContain('with its cloth');
 });
 
+/** A kit on a table 30 in. high, 2.4 m of poles over 1.2 m. */
+function kitOn(file: JobFile, more: Record<string, unknown> = {}): Piece {
+  const [spot] = file.site.spots;
+  if (!spot) throw new Error('no spot');
+  const colours = file.workshop.colours.map((colour) => colour.id);
+  const arch = newPiece('table-arch', { id: 'kit', name: 'Kit', spot, colours, seed: 1 });
+  return { ...arch, poleLengthM: 2.4, spanM: 1.2, at: { xM: 2, yM: 0.76 }, ...more } as Piece;
+}
+
+test('a table tips with the arch on it about its legs, and the wind turns the clamps first; statics by hand', () => {
+  const { cases, massKg, ballastKg } = held(
+    withPieces(shed, [kitOn(shed, { tableKg: 12, tableDepthM: 0.6 })]),
+    'kit',
+  );
+  const named = (label: string) => cases.find((one) => one.label.includes(label));
+  // (12 kg + what is laid on its legs + arch) · g · half of 0.6 m, against 50 N at 1.2 m.
+  expect(named('bumped')).toMatchObject({ pushes: 60 });
+  expect(named('bumped')?.resists).toBeCloseTo((12 + 2 * (ballastKg[0] as number) + massKg) * 9.81 * 0.3, 6);
+  // Two screws of 400 N over pads of 50 mm.
+  expect(named('turns')?.resists).toBeCloseTo(2 * 400 * 0.025, 9);
+  expect(named('tips over to the front')?.perPa).toBeGreaterThan(named('turns')?.perPa as number);
+  const light = draftPlan(withPieces(shed, [kitOn(shed, { tableKg: 6, tableDepthM: 0.3 })]));
+  expect(light.holds.pieces[0]?.ballastKg[0]).toBeGreaterThan(10);
+  const windy = withPieces(meadow, [kitOn(meadow)]);
+  const out = planJob(windy).lamps.holds;
+  expect(out).toMatchObject({ state: 'out' });
+  const fix = out.fixes.find(({ label }) => label.includes('tie lines'));
+  const mended = held(applyChanges(windy, fix?.changes ?? []), 'kit');
+  expect(mended.safetyFactor as number).toBeGreaterThanOrEqual(mended.required as number);
+  expect(mended.tieLines.length).toBeGreaterThan(0);
+});
+
+test('a sign on a stand weighs where it hangs: nothing to the side on the pole, more the further it bends over', () => {
+  const stand = lampStand(shed) as Piece & { curve: object };
+  const bent = { ...stand, curve: { ...stand.curve, side: 'right' as const, lengthM: 0.6 } };
+  const withSign = (at: number) => {
+    const hold = {
+      base: 'plate-2ft' as const,
+      ballastKg: 5,
+      picks: [{ id: 's', label: 'Sign', massKg: 2, at }],
+    };
+    return held(withPieces(shed, [{ ...bent, hold }]), 'stand');
+  };
+  const bare = held(withPieces(shed, [{ ...bent, hold: { base: 'plate-2ft', ballastKg: 5 } }]), 'stand');
+  const toRight = (one: typeof bare) =>
+    one.cases.find(({ label }) => label.endsWith('right'))?.resists as number;
+  expect(withSign(0.2).massKg).toBeCloseTo(bare.massKg + 2, 9);
+  // 2 kg over the middle of a plate 2 ft wide.
+  expect(toRight(withSign(0.2)) - toRight(bare)).toBeCloseTo(2 * 9.81 * 0.305, 1);
+  expect(toRight(withSign(1))).toBeLessThan(toRight(withSign(0.9)));
+  expect(toRight(withSign(1))).toBeLessThan(toRight(bare));
+});
+
 test('tie lines run clear of the way through, and say so where they cannot', () => {
   const arch = meadow.job.pieces.find((piece) => piece.kind === 'packed-arch') as Piece;
   const spot = meadow.site.spots.find(({ id }) => id === arch.spotId) as JobFile['site']['spots'][number];

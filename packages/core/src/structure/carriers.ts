@@ -1,29 +1,16 @@
 import type { BaseId, JobFile, Piece, PieceOf, Spot } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
+import { rodX } from '../geometry/elastica.ts';
 import { pairBow } from '../geometry/pair-arch.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { formatLength, inchesToMetres } from '../quantity/length.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
+import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
 import { pipeOf } from './pipes.ts';
-import { GRAVITY, type Standing } from './standing.ts';
-
-/** What carries a standing piece, before its bases are weighted. */
-export interface Carrier extends Omit<Standing, 'feet' | 'friction' | 'ties'> {
-  /** In words: `pipe arch between two bases`. */
-  label: string;
-  base: BaseId;
-  /** Middles of the feet, m right of the piece's own middle. */
-  feetXM: number[];
-  /** Where a line can be tied to it, m right of its middle and above its foot, to be mirrored; the best first. */
-  tieEnds: { xM: number; yM: number }[];
-  /** Tie lines that practice asks for outdoors, whatever the figures. */
-  tiesByPractice: number;
-  troubles: string[];
-  notes: string[];
-  working: ReturnType<typeof working>[];
-}
+import { GRAVITY } from './standing.ts';
+import { tableCarrier } from './table-carrier.ts';
 
 /** From this much pipe an arch is a large one, m. From memory, an editable default. */
 const LARGE_ARCH_M = 6;
@@ -51,6 +38,15 @@ const LAMP_WIDTH_M = 0.65;
 const CURVE_REACH = 0.7;
 const CURVE_RAD = 0.75 * Math.PI;
 
+/** Standing pieces that florals, foils and signs can be put on, at a share of their length. */
+export const takesPicks = ({ kind }: Piece): boolean =>
+  kind === 'standing-garland' ||
+  kind === 'packed-arch' ||
+  kind === 'table-arch' ||
+  kind === 'packed-column' ||
+  kind === 'square-column' ||
+  kind === 'tower';
+
 /** How a standing piece is carried; undefined for what hangs or is only set down. */
 export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: JobFile): Carrier | undefined {
   switch (piece.kind) {
@@ -62,6 +58,8 @@ export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: J
       return columnCarrier(piece, recipe, mass, file);
     case 'standing-garland':
       return poleCarrier(piece, recipe, mass, file);
+    case 'table-arch':
+      return tableCarrier(piece, recipe, mass);
     case 'photo-frame':
       return frameCarrier(piece, recipe, mass);
     case 'panel-wall': {
@@ -139,6 +137,7 @@ function archCarrier(piece: PieceOf<'packed-arch'>, recipe: Recipe, mass: PieceM
     ...upright('pipe arch between two bases', 'plate-2ft', recipe, mass),
     feetXM: [-spanM / 2, spanM / 2],
     massKg,
+    pickX: (at) => rodX(rod.points, at),
     dragFrontM2: area * pipeLengthM,
     dragSideM2: area * rod.rise,
     windHeightM: rod.points.reduce((sum, { y }) => sum + y, 0) / rod.points.length,
@@ -178,6 +177,7 @@ function columnCarrier(
   const label = piece.kind === 'tower' ? 'tower stand' : 'column stand';
   return {
     ...upright(label, piece.kind === 'tower' ? 'plate-2ft' : 'small-plate', recipe, mass),
+    pickX: () => 0,
     // Pulls from both sides cancel; what is left pulls it over.
     pullAtTopN: Math.abs(pulls.reduce((sum, one) => sum + one, 0)),
     working: pulls.length
@@ -221,7 +221,14 @@ function poleCarrier(
   const stiffness = isRigid ? RIGID_POLE_NM2 : LAMP_POLE_NM2;
   const reachM = CURVE_REACH * (curve.lengthM / CURVE_RAD);
   const kg = mass.dressingKg;
-  const leanM = (kg * GRAVITY * beyond * reachM * poleM ** 2) / (2 * stiffness);
+  // Up the pole, then along the arc that is bent over.
+  const pickX = (at: number) => {
+    const bentRad = (Math.max(0, at - (1 - beyond)) / Math.max(1e-9, beyond)) * CURVE_RAD;
+    return side * (curve.lengthM / CURVE_RAD) * (1 - Math.cos(bentRad));
+  };
+  const picksKgM = (piece.hold?.picks ?? []).reduce((sum, { at, massKg }) => sum + massKg * pickX(at), 0);
+  const leverKgM = Math.abs(side * kg * beyond * reachM + picksKgM);
+  const leanM = (leverKgM * GRAVITY * poleM ** 2) / (2 * stiffness);
   const area = DRAG * SOLID * ((1 + piece.taper) / 2) * widthM * (onPoleM + curve.lengthM * 0.5);
   return {
     ...upright(
@@ -231,6 +238,7 @@ function poleCarrier(
       mass,
     ),
     xM: side * beyond * reachM * (kg / (kg + mass.gearKg)),
+    pickX,
     dragFrontM2: area,
     dragSideM2: area,
     windHeightM: gapM + onPoleM / 2,
@@ -246,8 +254,7 @@ function poleCarrier(
         'Lean of the pole at its top',
         'M · h² / (2 E I): the part beyond the top hangs to one side',
         [
-          ['beyond the top', kg * beyond, 'kg'],
-          ['reach', reachM, 'm'],
+          ['beyond the top, with its reach', leverKgM, 'kg·m'],
           ['h', poleM, 'm'],
           ['E I', stiffness, 'N·m²'],
           ['most', MOST_LEAN * poleM * 1000, 'mm'],
@@ -308,6 +315,7 @@ function signCarrier({ widthM, heightM, at }: PieceOf<'backdrop'>, mass: PieceMa
     ...flatCarrier('sign on a pole', widthM, heightM, 1, mass),
     base: 'small-plate',
     feetXM: [0],
+    floorBelowM: at.yM,
     windHeightM: Math.max(heightM / 2, at.yM + heightM / 2),
     topM: at.yM + heightM,
   };

@@ -4,9 +4,8 @@ import { bestMethod } from '../fixing/methods.ts';
 import { placeAt } from '../fixing/place.ts';
 import { amounts } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { DERIVED, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
-import { jawFit } from './fits.ts';
 import { rulesOf } from './gust-at.ts';
 import type { PieceMass } from './mass.ts';
 import { factorAt, GRAVITY } from './standing.ts';
@@ -15,7 +14,6 @@ import { factorAt, GRAVITY } from './standing.ts';
 export function placedPiece(piece: Piece, spot: Spot, mass: PieceMass, file: JobFile): HoldPiece {
   const rules = rulesOf(file);
   if (piece.kind === 'accent' && piece.look.what === 'helium') return heliumPiece(piece, mass);
-  if (piece.kind === 'table-arch') return clampedPiece(piece, mass);
   const ends = endsOf(piece);
   if (!ends) return blank(piece, 'set down or tied to what stands', mass.dressingKg + mass.gearKg);
   const weightN = mass.dressingKg * GRAVITY;
@@ -103,36 +101,6 @@ function endsOf(piece: Piece) {
     default:
       return undefined;
   }
-}
-
-/** Jaws of the kit's clamps, and a cloth's thickness, m. Common practice, no source; cloth from memory. */
-const JAW_M = 0.0508;
-const CLOTH_M = 0.0008;
-
-/** A kit clamped to a table: the jaws must take its top, cloth and all. */
-function clampedPiece(piece: Extract<Piece, { kind: 'table-arch' }>, mass: PieceMass): HoldPiece {
-  const fit = jawFit(JAW_M, piece.tableThicknessM, CLOTH_M);
-  return {
-    ...blank(piece, 'kit of poles between two table clamps', mass.dressingKg + mass.gearKg),
-    troubles:
-      fit.verdict === 'does not go'
-        ? [`${piece.name}: the table top with its cloth is thicker than the clamps open.`]
-        : [],
-    working: [
-      ...mass.working,
-      working(
-        'Left in the jaw',
-        'jaw − table top − cloth above and below',
-        [
-          ['jaw', JAW_M, 'm'],
-          ['table top', piece.tableThicknessM, 'm'],
-          ['cloth', CLOTH_M, 'm'],
-        ],
-        { value: fit.clearanceMm, unit: 'mm' },
-        `jaws open to 2 in. at most: ${COMMON_PRACTICE}`,
-      ),
-    ],
-  };
 }
 
 /** A weight must hold down what floats: twice the lift. */

@@ -1,10 +1,20 @@
-import type { BaseId, HoldPiece, JobFile, Piece, Spot, TieLine, Weight } from '@early-lantern/contract';
+import type {
+  BaseId,
+  HoldCase,
+  HoldPiece,
+  JobFile,
+  Piece,
+  Spot,
+  TieLine,
+  Weight,
+} from '@early-lantern/contract';
 import { beaufort, dynamicPressure } from '../air/wind.ts';
 import { working } from '../working.ts';
 import { ballastFor } from './ballast.ts';
-import { baseOf } from './bases.ts';
+import { type Base, baseOf } from './bases.ts';
 import { blank } from './blank-piece.ts';
-import { type Carrier, frictionOn } from './carriers.ts';
+import type { Carrier, OwnFeet } from './carrier.ts';
+import { frictionOn } from './carriers.ts';
 import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
 import type { PieceMass } from './mass.ts';
 import {
@@ -34,17 +44,18 @@ const BALLAST_STEP_KG = 0.5;
 export function standingPiece(
   piece: Piece,
   spot: Spot,
-  carrier: Carrier,
+  bare: Carrier,
   mass: PieceMass,
   file: JobFile,
   weights: readonly Weight[],
 ): HoldPiece {
+  const carrier = withPicks(bare, piece);
   const rules = rulesOf(file);
   const outdoors = isOutdoors(spot, file);
   const { gustMs, source } = gustAt(spot, file);
   const pressure = dynamicPressure(gustMs);
   const baseId: BaseId = piece.hold?.base ?? usualBase(carrier.base, outdoors);
-  const base = baseOf(baseId);
+  const base = carrier.ownFeet ?? squareFeet(baseOf(baseId));
   const lines = piece.hold?.tieLines ?? 0;
   const anchor = anchorAt(spot, file);
   const tied = lines >= 2 ? tiedFrom(piece, carrier, Math.floor(lines / 2), spot) : undefined;
@@ -55,15 +66,19 @@ export function standingPiece(
       xM,
       massKg: base.massKg + ballastKg,
       widthM: base.widthM,
-      depthM: base.widthM,
+      depthM: base.depthM,
     })),
     friction: frictionOn(spot.floor),
     ties,
   });
+  const required = outdoors ? rules.outdoorFactor : rules.indoorFactor;
+  const more = carrier.moreCases?.(ties, required) ?? [];
+  const casesWith = (ballastKg: number) => [
+    ...standingCases(standing(ballastKg), rules, outdoors),
+    ...more.map(({ one }) => one),
+  ];
   const holdsWith = (ballastKg: number) =>
-    standingCases(standing(ballastKg), rules, outdoors).every(
-      (one) => factorAt(one, pressure) >= one.required * LITTLE_MARGIN,
-    );
+    casesWith(ballastKg).every((one) => factorAt(one, pressure) >= one.required * LITTLE_MARGIN);
   const wanted = piece.hold?.ballastKg ?? leastBallast(holdsWith, base.mostBallastKg);
   const feet = carrier.feetXM.length;
   // A workshop that has counted no weights is taken to find some.
@@ -71,7 +86,7 @@ export function standingPiece(
   const set = owned ? ballastFor(wanted, owned, feet) : undefined;
   // Typed ballast counts as typed; found ballast is what the weights really come to.
   const ballastKg = piece.hold?.ballastKg ?? Math.min(base.mostBallastKg, set?.massKg ?? wanted);
-  const cases = standingCases(standing(ballastKg), rules, outdoors);
+  const cases = casesWith(ballastKg);
   const worst = governing(cases, pressure);
   const takeDown = Math.min(...cases.map((one) => gustFor(one, one.required)));
   const limit = Math.min(...cases.map((one) => gustFor(one, 1)));
@@ -85,7 +100,14 @@ export function standingPiece(
     ballastKg: carrier.feetXM.map(() => Number(ballastKg.toFixed(2))),
     weights: set?.weights ?? [],
     tieLines:
-      tied && ties ? tieLinesOf(leftForTies(cases, ties, pressure), ties, tied.places, anchor.label) : [],
+      tied && ties
+        ? tieLinesOf(
+            leftForTies([{ one: cases[0] as HoldCase, tieArmM: ties.heightM }, ...more], ties, pressure),
+            ties,
+            tied.places,
+            anchor.label,
+          )
+        : [],
     cases,
     troubles: [
       ...carrier.troubles,
@@ -127,7 +149,7 @@ export function standingPiece(
         [
           ['base', base.massKg, 'kg'],
           ['ballast', ballastKg, 'kg'],
-          ['footprint', base.widthM, 'm'],
+          ['footprint', base.depthM, 'm'],
         ],
         { value: base.massKg + ballastKg, unit: 'kg' },
         base.source,
@@ -135,6 +157,19 @@ export function standingPiece(
     ],
   };
 }
+
+/** With the florals, foils, plush and signs put on it, each pulling to where it sits. */
+function withPicks(carrier: Carrier, { hold }: Piece): Carrier {
+  const { pickX } = carrier;
+  const picks = pickX ? (hold?.picks ?? []) : [];
+  if (!pickX || picks.length === 0) return carrier;
+  const picksKg = picks.reduce((sum, { massKg }) => sum + massKg, 0);
+  const leverKgM = picks.reduce((sum, { at, massKg }) => sum + massKg * pickX(at), 0);
+  const massKg = carrier.massKg + picksKg;
+  return { ...carrier, massKg, xM: (carrier.massKg * carrier.xM + leverKgM) / massKg };
+}
+
+const squareFeet = (base: Base): OwnFeet => ({ ...base, depthM: base.widthM });
 
 const left = (weights: readonly Weight[]) => weights.reduce((sum, { count }) => sum + count, 0);
 
@@ -170,18 +205,22 @@ function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
   const ends = (side: -1 | 1) =>
     carrier.tieEnds.map(({ xM, yM }) => ({ xM: middle.xM + side * xM, yM: middle.yM + yM }));
   const { places, blocked } = tiePlaces({ left: ends(-1), right: ends(1) }, perSide, spot);
-  const heightM = Math.min(...places.map(({ from }) => from.yM - middle.yM));
+  const heightM = Math.min(...places.map(({ from }) => from.yM - middle.yM)) + (carrier.floorBelowM ?? 0);
   const sideM = Math.max(...places.map(({ from, toXM }) => Math.abs(toXM - from.xM)));
   const set = { perSide, heightM, reachM: Math.max(1, TIE_REACH * carrier.topM), sideM };
   return { set, places, blocked };
 }
 
-/** What is left for the lines of one side to hold, N forward or back: the wind's moment less the bases' own. */
-function leftForTies(cases: HoldPiece['cases'], ties: TieSet, pressurePa: number): number {
-  const [front] = cases;
-  if (!front) return 0;
-  const ownNm = front.resists - tieForce(ties) * ties.heightM;
-  return Math.max(0, front.pushes + front.perPa * pressurePa - ownNm) / ties.heightM;
+/** What is left for the lines of one side to hold, N forward or back: the wind's moment less what holds without. */
+function leftForTies(
+  against: readonly { one: HoldCase; tieArmM: number }[],
+  ties: TieSet,
+  pressurePa: number,
+): number {
+  const left = against.map(({ one: { resists, pushes, perPa }, tieArmM }) =>
+    tieArmM > 0 ? (pushes + perPa * pressurePa - (resists - tieForce(ties) * tieArmM)) / tieArmM : 0,
+  );
+  return Math.max(0, ...left);
 }
 
 function tieLinesOf(forceN: number, ties: TieSet, places: readonly TiePlace[], anchor: string): TieLine[] {

@@ -1,5 +1,5 @@
 import type { PieceOf } from '@early-lantern/contract';
-import { bentRod } from '@early-lantern/core';
+import { bentRod, usualTable } from '@early-lantern/core';
 import {
   blownField,
   type Editor,
@@ -131,6 +131,22 @@ export const tableArch: Editor<PieceOf<'table-arch'>> = {
       min: 0.005,
       value: (p) => p.tableThicknessM,
       set: (p, tableThicknessM) => ({ ...p, tableThicknessM }),
+    },
+    {
+      type: 'length',
+      label: 'Table, front to back',
+      max: 3,
+      min: 0.2,
+      value: (p) => p.tableDepthM ?? usualTable.depthM,
+      set: (p, tableDepthM) => ({ ...p, tableDepthM }),
+    },
+    {
+      type: 'number',
+      label: 'Table, kg',
+      min: 1,
+      max: 500,
+      value: (p) => p.tableKg ?? usualTable.massKg,
+      set: (p, tableKg) => ({ ...p, tableKg }),
     },
     {
       type: 'length',
