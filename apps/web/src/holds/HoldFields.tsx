@@ -61,7 +61,7 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
       {!isTable && <BasePick piece={piece} held={held} />}
       <CommitField
-        label={isTable ? 'Weight on each end of the table, kg' : 'Ballast on each base, kg'}
+        label={isTable ? 'Weight on each end, kg' : 'Ballast on each base, kg'}
         value={piece.hold?.ballastKg === undefined ? '' : String(piece.hold.ballastKg)}
         placeholder={`${each} found`}
         slotProps={{ inputLabel: { shrink: true } }}

@@ -71,7 +71,7 @@ export function tableCarrier(piece: PieceOf<'table-arch'>, recipe: Recipe, mass:
     label: 'kit of poles between two table clamps',
     base: 'clamps',
     ownFeet: {
-      label: 'the legs of its table',
+      label: 'pair of table legs',
       massKg: (tableKg ?? usualTable.massKg) / 2,
       widthM: LEG_M,
       depthM: tableDepthM ?? usualTable.depthM,
