@@ -1,7 +1,7 @@
 import type { JobFile, LampState, Task } from '@early-lantern/contract';
 import { criticalChain, type DayPlan } from '@early-lantern/core';
 import { Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { LaneChart } from '../parts/LaneChart.tsx';
 import { lanesOf } from '../parts/lanes-of.ts';
 import { beforeDoors, clockTime } from '../parts/time.ts';
@@ -14,8 +14,8 @@ interface DayLanesProps {
 /** A job's letter in the pictures of its day. */
 export const letterOf = (index: number): string => String.fromCharCode(65 + index);
 
-/** Everybody's day with the tasks of all jobs, each with its job's letter. */
-export function DayLanes({ plan, files }: DayLanesProps) {
+/** Everybody's day with the tasks of all jobs, each with its job's letter; drawn anew only with another plan. */
+export const DayLanes = memo(function DayLanes({ plan, files }: DayLanesProps) {
   const [chosen, setChosen] = useState<string>();
   const [first] = files;
   const placed = useMemo(
@@ -80,7 +80,7 @@ export function DayLanes({ plan, files }: DayLanesProps) {
       )}
     </>
   );
-}
+});
 
 /** What the day's plan says of a job's lamp. */
 export function stateOf(broken: readonly string[], inHand: number | null, wanted: number): LampState {

@@ -1,7 +1,7 @@
 import type { JobFile } from '@early-lantern/contract';
 import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
 import { Alert, Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { LaneLegend } from '../parts/LaneLegend.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
@@ -23,6 +23,7 @@ function withoutAgreed(file: JobFile): JobFile {
 
 interface Search {
   plan?: DayPlan;
+  tried?: number;
   /** Orders to be tried; undefined when it is over or was stopped. */
   of?: number;
 }
@@ -48,14 +49,14 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
     const free = agreedAt ? files : files.map(withoutAgreed);
     setSearch((before) => ({ ...before, of: orders }));
     let last: DayPlan | undefined;
-    await planDay(free, orders, (plan) => {
+    await planDay(free, orders, (tried, better) => {
       if (!isMine()) return false;
-      last = plan;
-      setSearch({ plan, of: orders });
+      if (better) last = better;
+      setSearch((before) => ({ ...before, ...(better ? { plan: better } : {}), tried, of: orders }));
       return true;
     });
     if (!isMine()) return;
-    setSearch(last ? { plan: last } : {});
+    setSearch(last ? { plan: last, tried: last.tried } : {});
     if (!last?.jobs.some(({ broken }) => broken.length > 0)) {
       setCulprits([]);
       return;
@@ -90,7 +91,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   if (failure) throw failure;
   const stop = () => {
     round.current += 1;
-    setSearch(({ plan }) => (plan ? { plan } : {}));
+    setSearch(({ of: _, ...found }) => found);
     setCulprits((before) => before ?? []);
   };
   const save = async (what: Promise<() => Promise<void>>, text: string) => {
@@ -101,7 +102,9 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
       tell({ text: (error as Error).message });
     }
   };
-  const { plan, of } = search;
+  const { plan, of, tried = 0 } = search;
+  // The lanes are drawn when there is nothing more urgent: what is typed and pressed goes first.
+  const drawn = useDeferredValue(plan);
   const isKept = plan?.jobs.every(({ broken }) => broken.length === 0) ?? false;
   return (
     <Stack spacing={2}>
@@ -139,12 +142,12 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
               <Box sx={{ width: 220 }}>
                 <LinearProgress
                   variant="determinate"
-                  value={Math.min(100, ((plan?.tried ?? 0) / of) * 100)}
+                  value={Math.min(100, (tried / of) * 100)}
                   aria-label="Orders tried"
                 />
               </Box>
               <Typography sx={{ fontSize: 14 }} data-testid="orders-tried">
-                {(plan?.tried ?? 0).toLocaleString('en')} orders tried
+                {tried.toLocaleString('en')} orders tried
               </Typography>
               <Button onClick={stop}>Stop here</Button>
             </>
@@ -152,7 +155,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             plan && (
               <>
                 <Typography sx={{ fontSize: 14, color: 'text.secondary' }} data-testid="orders-tried">
-                  {plan.tried.toLocaleString('en')} orders tried
+                  {tried.toLocaleString('en')} orders tried
                 </Typography>
                 {!agreedAt && (
                   <Button onClick={() => void look(LONGER).catch(setFailure)}>Search longer</Button>
@@ -185,11 +188,11 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           onApply={(way) => void save(applyWay(files, way), `Applied: ${way.label}`)}
         />
       )}
-      {plan?.jobs.some(({ tasks }) => tasks.length > 0) && (
+      {drawn?.jobs.some(({ tasks }) => tasks.length > 0) && (
         <Paper variant="outlined" sx={{ p: { xs: 1, sm: 2 }, overflowX: 'auto' }}>
-          <DayLanes plan={plan} files={files} />
+          <DayLanes plan={drawn} files={files} />
           <LaneLegend>
-            {plan.jobs.map(({ jobId, name }, i) => (
+            {drawn.jobs.map(({ jobId, name }, i) => (
               <span key={jobId}>
                 <strong>{letterOf(i)}</strong> {name}
               </span>

@@ -1,10 +1,11 @@
 import type { LampState } from '@early-lantern/contract';
-import { Box, ButtonBase, Tooltip } from '@mui/material';
+import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { DateTime } from 'luxon';
 import { useRef, useState } from 'react';
 import { Lantern } from './Lantern.tsx';
 import { skyGradient, skyInk } from './SkyBand.tsx';
+import './lane-chart.css';
 import { momentAt, placeOf, type Stretch, stretchesOf } from './stretches.ts';
 
 /** Something that lasts, on a lane. */
@@ -38,6 +39,7 @@ interface LaneChartProps {
   onMove?: (key: string, start: string) => void;
 }
 
+/** Height of a lane, px; a bar's is in the style sheet. */
 const LANE = 38;
 const SKY = 38;
 const NAME = 128;
@@ -144,16 +146,20 @@ function LaneRow({ lane, stretches, onChoose, onMove }: LaneRowProps) {
         {lane.name}
       </Box>
       <Box ref={track} sx={{ position: 'relative', height: '100%' }}>
-        {lane.bars.map((bar) => (
-          <Bar
-            key={bar.key}
-            bar={bar}
-            stretches={stretches}
-            widthOf={() => track.current?.clientWidth ?? 1}
-            onChoose={onChoose}
-            onMove={onMove}
-          />
-        ))}
+        {lane.bars.map((bar) =>
+          onMove ? (
+            <MovableBar
+              key={bar.key}
+              bar={bar}
+              stretches={stretches}
+              widthOf={() => track.current?.clientWidth ?? 1}
+              onChoose={onChoose}
+              onMove={onMove}
+            />
+          ) : (
+            <Bar key={bar.key} bar={bar} stretches={stretches} onChoose={onChoose} />
+          ),
+        )}
       </Box>
     </Box>
   );
@@ -221,13 +227,43 @@ function Sky({ stretch, zone }: { stretch: Stretch; zone: string }) {
 interface BarProps extends Pick<LaneChartProps, 'onChoose'> {
   bar: LaneBar;
   stretches: readonly Stretch[];
-  widthOf: () => number;
-  onMove: LaneChartProps['onMove'] | undefined;
 }
 
-function Bar({ bar, stretches, widthOf, onChoose, onMove }: BarProps) {
-  const left = placeOf(stretches, Date.parse(bar.start));
-  const right = placeOf(stretches, Date.parse(bar.end));
+/** Where a bar lies on its lane, shares of its width. */
+const spanOf = ({ start, end }: LaneBar, stretches: readonly Stretch[]) => ({
+  left: placeOf(stretches, Date.parse(start)),
+  right: placeOf(stretches, Date.parse(end)),
+});
+
+const barClass = ({ place, isCritical, isPinned, isChosen }: LaneBar): string =>
+  ['lane-bar', place, isCritical && 'critical', isPinned && 'pinned', isChosen && 'chosen']
+    .filter(Boolean)
+    .join(' ');
+
+/** Many of these are drawn at once: plain elements with a style sheet of their own. */
+function Bar({ bar, stretches, onChoose }: BarProps) {
+  const { left, right } = spanOf(bar, stretches);
+  return (
+    <button
+      type="button"
+      className={barClass(bar)}
+      onClick={() => onChoose(bar.key)}
+      aria-label={bar.title}
+      title={bar.title}
+      style={{ left: `calc(${left * 100}% + 1px)`, width: `calc(${(right - left) * 100}% - 2px)` }}
+    >
+      <span>{bar.mark}</span>
+    </button>
+  );
+}
+
+interface MovableBarProps extends BarProps {
+  widthOf: () => number;
+  onMove: NonNullable<LaneChartProps['onMove']>;
+}
+
+function MovableBar({ bar, stretches, widthOf, onChoose, onMove }: MovableBarProps) {
+  const { left, right } = spanOf(bar, stretches);
   const [shiftPx, setShiftPx] = useState(0);
   const bind = useDrag(
     ({ movement: [x], last, tap }) => {
@@ -235,45 +271,26 @@ function Bar({ bar, stretches, widthOf, onChoose, onMove }: BarProps) {
       setShiftPx(last ? 0 : x);
       if (last && Math.abs(x) > PRESS_PX) {
         const at = momentAt(stretches, left + x / widthOf());
-        onMove?.(bar.key, new Date(Math.round(at / STEP_MS) * STEP_MS).toISOString());
+        onMove(bar.key, new Date(Math.round(at / STEP_MS) * STEP_MS).toISOString());
       }
     },
-    { axis: 'x', filterTaps: true, enabled: onMove !== undefined },
+    { axis: 'x', filterTaps: true },
   );
   return (
-    <Tooltip title={bar.title}>
-      <ButtonBase
-        {...bind()}
-        onClick={() => onChoose(bar.key)}
-        aria-label={bar.title}
-        sx={{
-          position: 'absolute',
-          top: 5,
-          height: LANE - 10,
-          left: `calc(${left * 100}% + 1px)`,
-          width: `calc(${(right - left) * 100}% - 2px)`,
-          minWidth: 5,
-          transform: shiftPx ? `translateX(${shiftPx}px)` : undefined,
-          zIndex: shiftPx ? 3 : undefined,
-          touchAction: onMove ? 'pan-y' : undefined,
-          bgcolor: placeFill[bar.place],
-          border: bar.isCritical ? '2.5px solid' : '1.5px solid',
-          borderStyle: bar.place === 'workshop' ? 'dashed' : 'solid',
-          borderColor: bar.isCritical ? 'text.primary' : 'text.secondary',
-          borderTopWidth: bar.isPinned ? 5 : undefined,
-          borderRadius: 1,
-          outline: bar.isChosen ? '3px solid #2f7f86' : undefined,
-          fontSize: 12,
-          fontWeight: bar.isCritical ? 800 : 550,
-          overflow: 'hidden',
-          // The mark shows only where it has room; the tooltip and the list have it all.
-          containerType: 'inline-size',
-          '& span': { display: 'none' },
-          '@container (min-width: 15px)': { '& span': { display: 'inline' } },
-        }}
-      >
-        <span>{bar.mark}</span>
-      </ButtonBase>
-    </Tooltip>
+    <button
+      type="button"
+      {...bind()}
+      className={`${barClass(bar)} movable`}
+      onClick={() => onChoose(bar.key)}
+      aria-label={bar.title}
+      title={bar.title}
+      style={{
+        left: `calc(${left * 100}% + 1px)`,
+        width: `calc(${(right - left) * 100}% - 2px)`,
+        ...(shiftPx ? { transform: `translateX(${shiftPx}px)`, zIndex: 3 } : {}),
+      }}
+    >
+      <span>{bar.mark}</span>
+    </button>
   );
 }

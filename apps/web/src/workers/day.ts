@@ -16,12 +16,19 @@ function dayPlanner(): Comlink.Remote<DayPlanner> {
 /** What the jobs' own plans take twice. */
 export const findClashes = (files: readonly JobFile[]): Promise<Clash[]> => dayPlanner().clashes([...files]);
 
-/** Looks for a plan of all jobs together; `onBest` hears the best so far and ends it by answering false. */
-export const planDay = (files: readonly JobFile[], orders: number, onBest: (plan: DayPlan) => boolean) =>
+/**
+ * Looks for a plan of all jobs together; `onStep` hears how many orders were tried, and a plan that is better than the
+ * one before, and ends it by answering false.
+ */
+export const planDay = (
+  files: readonly JobFile[],
+  orders: number,
+  onStep: (tried: number, plan: DayPlan | undefined) => boolean,
+) =>
   dayPlanner().plan(
     [...files],
     orders,
-    Comlink.proxy(async (plan: DayPlan) => onBest(plan)),
+    Comlink.proxy(async (tried: number, plan: DayPlan | undefined) => onStep(tried, plan)),
   );
 
 /** Which parts of the day cannot all be done in their windows. */

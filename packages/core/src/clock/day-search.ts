@@ -45,6 +45,11 @@ export class DaySearch {
     return this.early.tried + (this.late?.search.tried ?? 0);
   }
 
+  /** Another word whenever a better plan has been found. */
+  get mark(): string {
+    return `${this.early.found.cost} ${this.late?.search.found.cost ?? ''}`;
+  }
+
   get isOver(): boolean {
     return this.tried >= this.orders;
   }

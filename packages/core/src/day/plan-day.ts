@@ -29,6 +29,9 @@ export interface DayPlan {
 export interface PlanningDay {
   run: (orders: number) => void;
   readonly isOver: boolean;
+  readonly tried: number;
+  /** Another word whenever a better plan has been found. */
+  readonly mark: string;
   result: () => DayPlan;
 }
 
@@ -46,6 +49,12 @@ export function planningDay(worked: readonly WorkedJob[], orders: number, seed =
     run: (more) => search.run(more),
     get isOver() {
       return search.isOver || search.stuck !== undefined;
+    },
+    get tried() {
+      return search.tried;
+    },
+    get mark() {
+      return search.mark;
     },
     result: () => {
       told += 1;
