@@ -22,7 +22,7 @@ export type AgreedTask = z.infer<typeof AgreedTask>;
 /** What people have chosen about when things are done; the plan is made around it. */
 export const ClockChoices = z.strictObject({
   agreed: z.strictObject({ at: Instant, tasks: z.array(AgreedTask).max(1000) }).optional(),
-  pins: z.array(Pin).max(200).optional(),
+  pins: z.array(Pin).max(1000).optional(),
   /** Who is not to do which task. */
   keptOff: z
     .array(z.strictObject({ task: TaskId, person: Id }))
@@ -32,6 +32,11 @@ export const ClockChoices = z.strictObject({
   splits: z
     .array(z.strictObject({ task: TaskId, parts: z.int().min(2).max(6) }))
     .max(100)
+    .optional(),
+  /** Tasks put one after another by hand; one that would wait for itself is passed over. */
+  orders: z
+    .array(z.strictObject({ first: TaskId, next: TaskId }))
+    .max(200)
     .optional(),
 });
 export type ClockChoices = z.infer<typeof ClockChoices>;

@@ -8,6 +8,16 @@ import { Forecast } from './weather.ts';
 
 const Window = z.strictObject({ from: Instant, until: Instant });
 
+/** Something picked up or handed over on the way to the site, or to the strike. */
+const Stop = z.strictObject({
+  id: Id,
+  label: Name,
+  trip: z.enum(['set-up', 'strike']),
+  driveMin: z.int().min(0).max(240),
+  minutes: z.int().min(0).max(240),
+});
+export type Stop = z.infer<typeof Stop>;
+
 const HeadFields = z.strictObject({
   id: Id,
   name: Name,
@@ -26,6 +36,19 @@ const HeadFields = z.strictObject({
   strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
   /** Minutes wanted between sign-off and doors, where they are not those of the house. */
   inHandMin: z.int().min(0).max(600).optional(),
+  /** Drives as long as they are at that hour, one way, minutes, where they are not as surveyed. */
+  drives: z
+    .strictObject({
+      out: z.int().min(0).max(720).optional(),
+      home: z.int().min(0).max(720).optional(),
+      strike: z.int().min(0).max(720).optional(),
+      back: z.int().min(0).max(720).optional(),
+    })
+    .optional(),
+  /** Stops on the way out: what they add to the drive, and how long they take. */
+  stops: z.array(Stop).max(12).optional(),
+  /** Pieces that the van comes back for. */
+  secondLoad: z.array(Id).max(60).optional(),
   /** Pins and what was agreed for the day. */
   clock: ClockChoices.optional(),
   notes: Text,

@@ -220,7 +220,8 @@ export const Plan = z.strictObject({
     working: z.array(Working),
   }),
   tasks: z.array(Task),
-  bench: z.strictObject({ batches: z.array(BenchBatch) }),
+  /** Batches, and the floor that finished sections lie on until they are loaded. */
+  bench: z.strictObject({ batches: z.array(BenchBatch), floorM2: z.number() }),
   onTime: OnTime,
   /** Not made while a line is dragged, nor where there is no plan. */
   rehearsal: Rehearsal.nullable(),

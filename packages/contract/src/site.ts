@@ -136,6 +136,8 @@ const SiteFields = z.strictObject({
     /** The narrowest door or passage on the way, clear width. */
     doorM: LengthM.max(20).optional(),
     lift: z.boolean().optional(),
+    /** Finding the set-down, signing in, and parking the van again, minutes; left out, none. */
+    setDownMin: z.int().min(0).max(120).optional(),
     /** The longest rigid thing that gets round the tightest corner or into the lift. */
     longestM: LengthM.max(20).optional(),
     parking: Text.optional(),

@@ -12,6 +12,7 @@ export { defaultRates } from './bench/rates.ts';
 export { calendarOf } from './calendar-file/ical.ts';
 export { criticalChain } from './clock/chain.ts';
 export { usualRest } from './clock/day-problem.ts';
+export { canFollow } from './clock/own-orders.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
 export { agreedTasks, type DayPlan, planningDay } from './day/plan-day.ts';

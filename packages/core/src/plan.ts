@@ -3,6 +3,7 @@ import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
+import { floorM2Of } from './clock/floor.ts';
 import { mostInHand } from './clock/most-in-hand.ts';
 import type { WorkedPiece } from './clock/work.ts';
 import { bufferFixes } from './lamps/buffer-fixes.ts';
@@ -16,7 +17,7 @@ import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { lastingLots } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
-import { balloonsOf, countLots, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import { balloonsOf, countLots, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
@@ -98,7 +99,10 @@ export function draftPlan(file: JobFile): Plan {
       working: spareWorking(file, counts.lots, counts.balloons),
     },
     tasks: clock.tasks,
-    bench: { batches: benchBoard(pieces, clock.tasks, lots) },
+    bench: {
+      batches: benchBoard(pieces, clock.tasks, lots),
+      floorM2: worked.reduce((sum, { recipe }) => sum + floorM2Of(recipe), 0),
+    },
     onTime: clock.onTime,
     rehearsal: null,
     lasts: { lots },
@@ -127,7 +131,7 @@ export function workedJob(file: JobFile) {
     ({ piece, recipe }, i): WorkedPiece => ({
       piece,
       recipe,
-      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop),
+      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop, gradeOf(piece)),
       held: holds.pieces[i] as HoldPiece,
     }),
   );

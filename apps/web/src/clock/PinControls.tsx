@@ -1,23 +1,35 @@
 import type { CrewMember, Task } from '@early-lantern/contract';
+import { canFollow } from '@early-lantern/core';
 import { Button, Menu, MenuItem, Stack, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { pinCost } from '../workers/planner.ts';
-import { chosenOf, keptOff, letGo, pinned, split, withChoices } from './pins.ts';
+import { chosenOf, keptOff, letGo, lockedUpTo, ordered, pinned, split, withChoices } from './pins.ts';
 
 interface PinControlsProps {
   task: Task;
+  tasks: readonly Task[];
   crew: readonly CrewMember[];
 }
 
-/** What somebody may choose about a task: its time, its people, who not, in how many goes; and what that costs. */
-export function PinControls({ task, crew }: PinControlsProps) {
+/** Of the tasks that could come first, those are offered that begin at most so long after this one, ms. */
+const NEAR_MS = 4 * 3_600_000;
+
+/** What somebody may choose about a task: its time, its people, who not, in how many goes, after what; what that costs. */
+export function PinControls({ task, tasks, crew }: PinControlsProps) {
   const { store, file } = useJob();
   const chosen = chosenOf(file.job.clock, task.id);
   const whole = task.id.split('~')[0] as string;
   const choose = (change: Parameters<typeof withChoices>[1]) =>
     store.change((before) => ({ ...before, head: withChoices(before.head, change) }));
-  const isChosen = chosen.pin !== undefined || chosen.keptOff.length > 0 || chosen.parts !== undefined;
+  const isChosen =
+    chosen.pin !== undefined ||
+    chosen.keptOff.length > 0 ||
+    chosen.parts !== undefined ||
+    chosen.after.length > 0;
+  const before = tasks.filter(
+    ({ id, start }) => canFollow(tasks, id, task.id) && Date.parse(start) < Date.parse(task.end) + NEAR_MS,
+  );
   const nameOf = (id: string) => crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
   return (
     <Stack spacing={1}>
@@ -39,9 +51,9 @@ export function PinControls({ task, crew }: PinControlsProps) {
           </Button>
         )}
         {task.crew.length > 0 && task.place !== 'road' && (
-          <PersonMenu
+          <ChoiceMenu
             label="Not by …"
-            people={task.crew.map((id) => ({ id, name: nameOf(id) }))}
+            choices={task.crew.map((id) => ({ id, name: nameOf(id) }))}
             onPick={(person) => choose((all) => keptOff(all, task.id, person))}
           />
         )}
@@ -55,6 +67,20 @@ export function PinControls({ task, crew }: PinControlsProps) {
             {chosen.parts ? `Split in ${chosen.parts + 1}` : 'Split in two'}
           </Button>
         )}
+        {before.length > 0 && (
+          <ChoiceMenu
+            label="First do …"
+            choices={before.map(({ id, label }) => ({ id, name: label }))}
+            onPick={(first) => choose((all) => ordered(all, first, task.id))}
+          />
+        )}
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => choose((all) => lockedUpTo(all, tasks, task.start))}
+        >
+          Lock all up to here
+        </Button>
         {isChosen && (
           <Button size="small" onClick={() => choose((all) => letGo(letGo(all, task.id), whole))}>
             Let go
@@ -66,13 +92,13 @@ export function PinControls({ task, crew }: PinControlsProps) {
   );
 }
 
-interface PersonMenuProps {
+interface ChoiceMenuProps {
   label: string;
-  people: readonly { id: string; name: string }[];
+  choices: readonly { id: string; name: string }[];
   onPick: (id: string) => void;
 }
 
-function PersonMenu({ label, people, onPick }: PersonMenuProps) {
+function ChoiceMenu({ label, choices, onPick }: ChoiceMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   return (
     <>
@@ -85,7 +111,7 @@ function PersonMenu({ label, people, onPick }: PersonMenuProps) {
         {label}
       </Button>
       <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
-        {people.map(({ id, name }) => (
+        {choices.map(({ id, name }) => (
           <MenuItem
             key={id}
             onClick={() => {

@@ -48,7 +48,7 @@ export function TaskDetail({ task, plan, crew, nameOf, onClose }: TaskDetailProp
                 {text} Decides: {defersTo}. [{source}]
               </Alert>
             ))}
-          <PinControls task={task} crew={crew} />
+          <PinControls task={task} tasks={plan.tasks} crew={crew} />
         </Stack>
         <WorkingList working={task.working} />
       </Box>

@@ -1,4 +1,4 @@
-import type { ClockChoices, JobHead, Pin } from '@early-lantern/contract';
+import type { ClockChoices, JobHead, Pin, Task } from '@early-lantern/contract';
 
 /** A job's head with its choices about the clock changed; empty lists are left out. */
 export function withChoices(head: JobHead, change: (choices: ClockChoices) => ClockChoices): JobHead {
@@ -30,7 +30,26 @@ export const letGo = (choices: ClockChoices, task: string): ClockChoices => ({
   pins: choices.pins?.filter((pin) => pin.task !== task),
   keptOff: choices.keptOff?.filter((one) => one.task !== task),
   splits: choices.splits?.filter((one) => one.task !== task),
+  orders: choices.orders?.filter((one) => one.next !== task),
 });
+
+/** Puts a task after another. */
+export const ordered = (choices: ClockChoices, first: string, next: string): ClockChoices => ({
+  ...unfrozen(choices),
+  orders: [
+    ...(choices.orders ?? []).filter((one) => one.first !== first || one.next !== next),
+    { first, next },
+  ],
+});
+
+/** Keeps every task that begins by then as it stands: what is past, or settled, is not moved any more. */
+export const lockedUpTo = (choices: ClockChoices, tasks: readonly Task[], start: string): ClockChoices =>
+  tasks
+    .filter((one) => Date.parse(one.start) <= Date.parse(start))
+    .reduce(
+      (all, { id, start, crew }) => pinned(all, id, { start, ...(crew.length > 0 ? { crew } : {}) }),
+      choices,
+    );
 
 /** Keeps a person off a task. */
 export const keptOff = (choices: ClockChoices, task: string, person: string): ClockChoices => ({
@@ -54,5 +73,6 @@ export function chosenOf(choices: ClockChoices | undefined, task: string) {
     pin: choices?.pins?.find((pin) => pin.task === task),
     keptOff: (choices?.keptOff ?? []).filter((one) => one.task === task).map(({ person }) => person),
     parts: choices?.splits?.find((one) => one.task === whole)?.parts,
+    after: (choices?.orders ?? []).filter((one) => one.next === task).map(({ first }) => first),
   };
 }

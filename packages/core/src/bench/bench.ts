@@ -1,5 +1,5 @@
-import type { Schools, Task, WorkshopSettings } from '@early-lantern/contract';
-import { sizeName } from '../balloon/catalogue.ts';
+import type { Grade, Schools, Task, WorkshopSettings } from '@early-lantern/contract';
+import { productLoss, sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
@@ -28,8 +28,14 @@ const BLOWN_WHILE_MADE = new Set(['links', 'helium bouquets']);
  * The pre-inflation plan of a piece: balloons by size, clusters twisted and strung, fillers, bags, each where the
  * school has it done. Balloons are blown in duplets; long runs are cut into even batches.
  */
-export function benchBatches(recipe: Recipe, schools: Schools, settings: WorkshopSettings): Batch[] {
+export function benchBatches(
+  recipe: Recipe,
+  schools: Schools,
+  settings: WorkshopSettings,
+  grade: Grade = 'professional',
+): Batch[] {
   if (recipe.needs.length === 0) return [];
+  const bySize = (needs: readonly Need[]) => sizeLots(needs, settings, grade);
   const blown = recipe.needs.filter((need) => !BLOWN_WHILE_MADE.has(need.cluster));
   const isTrio = (need: Need) => need.role === 'filler' && need.cluster.startsWith('trios');
   const basePlace = schools.inflatedAt === 'site' ? 'site' : 'workshop';
@@ -76,33 +82,74 @@ export function benchMinutes(batches: readonly Batch[]): number {
 interface SizeLot {
   nominalIn: number;
   blowIn: string;
+  /** Blown to at most, in. */
+  largestIn: number;
   balloons: number;
+  /** Share of them that is lost in the making. */
+  loss: number;
 }
 
-function bySize(needs: readonly Need[]): SizeLot[] {
-  const lots = new Map<number, { min: number; max: number; balloons: number }>();
-  for (const { nominalIn, inflatedIn, count } of needs) {
+function sizeLots(needs: readonly Need[], settings: WorkshopSettings, grade: Grade): SizeLot[] {
+  const lots = new Map<number, { min: number; max: number; balloons: number; lost: number }>();
+  for (const { nominalIn, inflatedIn, count, colour } of needs) {
     const lot = lots.get(nominalIn);
+    const product = settings.colours.find(({ id }) => id === colour);
     lots.set(nominalIn, {
       min: Math.min(lot?.min ?? Infinity, inflatedIn.min),
       max: Math.max(lot?.max ?? 0, inflatedIn.max),
       balloons: (lot?.balloons ?? 0) + count,
+      lost: (lot?.lost ?? 0) + count * productLoss(product, grade).loss,
     });
   }
   return [...lots]
-    .map(([nominalIn, { min, max, balloons }]) => ({
+    .map(([nominalIn, { min, max, balloons, lost }]) => ({
       nominalIn,
       blowIn: min === max ? `${min}` : `${min}–${max}`,
+      largestIn: max,
       balloons,
+      loss: lost / Math.max(1, balloons),
     }))
     .sort((a, b) => b.nominalIn - a.nominalIn);
 }
 
-/** Blowing and tying; by template every duplet is checked in its hole. */
-function blowEffort(nominalIn: number, count: number, schools: Schools, settings: WorkshopSettings): Effort {
-  const blown = inflateEffort(nominalIn, count, settings);
+/**
+ * Blowing and tying; by template every duplet is checked in its hole. The rates are those of professional stock: what
+ * pops more often is blown again.
+ */
+function blowEffort(
+  { nominalIn, loss }: SizeLot,
+  count: number,
+  schools: Schools,
+  settings: WorkshopSettings,
+): Effort {
+  const blown = blownAgain(inflateEffort(nominalIn, count, settings), loss);
   if (schools.sizing !== 'template') return blown;
   return together([blown, effort('template-check', inflateUnits(nominalIn, count).units, settings)]);
+}
+
+/** Losses of a product that are well above those of professional stock cost their time. */
+function blownAgain(work: Effort, loss: number): Effort {
+  const usual = productLoss(undefined, 'professional').loss;
+  if (loss <= usual + 1e-9) return work;
+  const factor = (1 - usual) / (1 - loss);
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    seconds: work.seconds * factor,
+    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
+    working: [
+      ...work.working,
+      working(
+        'Blown again',
+        '(1 − loss of professional stock) / (1 − loss)',
+        [
+          ['loss', loss * 100, '%'],
+          ['of professional stock', usual * 100, '%'],
+        ],
+        { value: factor, unit: '×' },
+        'losses as in the catalogue',
+      ),
+    ],
+  };
 }
 
 function inflateBatches(
@@ -111,7 +158,7 @@ function inflateBatches(
   settings: WorkshopSettings,
   place: Batch['place'],
 ): Batch[] {
-  const workFor = (count: number) => blowEffort(lot.nominalIn, count, schools, settings);
+  const workFor = (count: number) => blowEffort(lot, count, schools, settings);
   return inParts(lot.balloons, workFor).map(({ amount, suffix }, run) => ({
     id: `inflate-${lot.nominalIn}${suffix}`,
     label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
@@ -155,12 +202,13 @@ function fillerBatches(
 ): Batch[] {
   const workFor = (count: number) =>
     together([
-      blowEffort(lot.nominalIn, count, schools, settings),
+      blowEffort(lot, count, schools, settings),
       effort('twist-quad', Math.ceil(count / 3), settings),
     ]);
-  return inParts(lot.balloons, workFor).map(({ amount, suffix }) => ({
+  const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3);
+  return inBags(lot.balloons, perBag, workFor).map(({ amount, suffix }) => ({
     id: `fillers-${lot.nominalIn}${suffix}`,
-    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in.`,
+    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in., ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: true },
@@ -215,6 +263,35 @@ function fixAtBench(assembly: Assembly, after: readonly Batch[], settings: Works
     place: after.some((batch) => batch.place === 'site') ? 'site' : 'workshop',
     after: after.map((batch) => batch.id),
   };
+}
+
+/** A large bag for loose balloons, m³. From memory, an editable default. */
+const BAG_M3 = 0.35;
+/** Loose fillers fill so much of a bag: random packing of spheres. Derived in the engine. */
+const PACKING = 0.6;
+
+/** Balloons of a diameter, in., that go loose into a bag; whole trios. */
+export function bagHolds(diameterIn: number, bagM3: number): number {
+  const radiusM = (diameterIn * 0.0254) / 2;
+  const one = (4 / 3) * Math.PI * radiusM ** 3;
+  return Math.max(3, Math.floor((PACKING * bagM3) / one / 3) * 3);
+}
+
+/** Cut so that every batch but the last fills whole bags, and none is longer than the longest if a bag is not. */
+function inBags(
+  amount: number,
+  perBag: number,
+  workFor: (amount: number) => Effort,
+): { amount: number; suffix: string }[] {
+  const bags = Math.ceil(amount / perBag);
+  const bagS = workFor(perBag).seconds;
+  if (bags < 2 || bagS > LONGEST_BATCH_S) return inParts(amount, workFor);
+  const parts = Math.ceil(bags / Math.floor(LONGEST_BATCH_S / bagS));
+  const upTo = (part: number) => Math.min(amount, Math.ceil((part * bags) / parts) * perBag);
+  return Array.from({ length: parts }, (_, i) => ({
+    amount: upTo(i + 1) - upTo(i),
+    suffix: parts > 1 ? `-${i + 1}` : '',
+  }));
 }
 
 /** An amount cut into as few even parts as keep each within the longest batch. */

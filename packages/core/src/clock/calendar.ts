@@ -67,9 +67,7 @@ export class MinuteAxis {
 
   /** A person's shifts on all days of the axis. */
   shifts({ shift }: Pick<CrewMember, 'shift'>): Stretch[] {
-    return this.midnights
-      .slice(0, -1)
-      .map((_, day) => [this.timeOfDay(day, shift.from), this.timeOfDay(day, shift.to)]);
+    return this.daily(shift);
   }
 
   /** When a person is busy elsewhere; a started minute counts as a whole one. */
@@ -78,6 +76,27 @@ export class MinuteAxis {
       this.minute(from),
       Math.ceil((Date.parse(until) - this.originMs) / 60_000),
     ]);
+  }
+
+  /** When hours that come again every day do not hold: the whole axis but for them. They may go over midnight. */
+  outside({ from, to }: { from: string; to: string }): Stretch[] {
+    const within = this.daily({ from, to });
+    const edges = [0, ...within.flat(), this.midnights.at(-1) as number];
+    const gaps: Stretch[] = [];
+    for (let i = 0; i < edges.length; i += 2)
+      if ((edges[i] as number) < (edges[i + 1] as number))
+        gaps.push([edges[i] as number, edges[i + 1] as number]);
+    return gaps;
+  }
+
+  /** Hours that come again every day, on all days of the axis. They may go over midnight. */
+  daily({ from, to }: { from: string; to: string }): Stretch[] {
+    const days = this.midnights.slice(0, -1).map((_, day) => day);
+    if (from < to) return days.map((day) => [this.timeOfDay(day, from), this.timeOfDay(day, to)]);
+    return [
+      [0, this.timeOfDay(0, to)],
+      ...days.map((day): Stretch => [this.timeOfDay(day, from), this.timeOfDay(day + 1, to)]),
+    ];
   }
 
   /** Minute at which a clock on the wall shows `HH:MM` on a day of the axis. */

@@ -1,9 +1,12 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
 import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
+import { atPace } from './at-pace.ts';
 import { MinuteAxis } from './calendar.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
+import { withOwnOrders } from './own-orders.ts';
+import { placeGear, placesOf } from './places.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
 import type { Trip, Work, WorkedPiece } from './work.ts';
@@ -60,6 +63,7 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
   const axis = new MinuteAxis(first.file.job.doors, workshop.timeZone, last);
   const jobs = worked.map((one) => dayJob(one, axis));
   const items = itemsOf(jobs);
+  const places = placesOf(jobs, axis);
   return {
     jobs,
     axis,
@@ -67,8 +71,12 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
     problem: {
       activities: jobs.flatMap((job) => job.work.map((work) => asActivity(work, job, axis))),
       workers: workersOf(jobs, axis),
-      gear: Object.fromEntries(Object.entries(items).map(([kind, owned]) => [kind, owned.length])),
-      holds: jobs.flatMap((job) => holdsOf(job, items)),
+      gear: {
+        ...Object.fromEntries(Object.entries(items).map(([kind, owned]) => [kind, owned.length])),
+        ...places.limits,
+      },
+      holds: [...jobs.flatMap((job) => holdsOf(job, items)), ...places.holds],
+      absences: places.absences,
       rest: workshop.rest ?? usualRest,
     },
   };
@@ -82,17 +90,13 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
     until: axis.minute(until),
   });
   const access = window(job.access);
+  const usual = [...setUpWork(file, pieces), ...strikeWork(file, pieces)];
+  const least = Math.min(job.crew.length, strikeCrewOf(file).length);
+  const own = withOwnMethods(atPace(usual, file), workshop.methods, least);
   return {
     file,
     pieces,
-    work: splitWork(
-      withOwnMethods(
-        [...setUpWork(file, pieces), ...strikeWork(file, pieces)],
-        workshop.methods,
-        Math.min(job.crew.length, strikeCrewOf(file).length),
-      ),
-      job.clock?.splits ?? [],
-    ),
+    work: withOwnOrders(splitWork(own, job.clock?.splits ?? []), job.clock?.orders ?? []),
     doors,
     access,
     strike: window(job.strike),
@@ -161,6 +165,7 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
     gear: {
       ...Object.fromEntries(work.gear.filter((kind) => kind !== 'vehicle').map((kind) => [kind, 1])),
       ...Object.fromEntries((work.ladders ?? []).map((ladder) => [onSite(job, `ladder:${ladder}`), 1])),
+      ...placeGear(work, job),
     },
     after: work.after.map((id) => ({ id: inDay(jobId, id), ...work.lags?.[id] })),
     ...(earliest === undefined ? {} : { earliest }),

@@ -1,9 +1,10 @@
-import type { CrewMember, WorkshopSettings } from '@early-lantern/contract';
+import type { CrewMember, JobFile, WorkshopSettings } from '@early-lantern/contract';
 import { type Effort, effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
 import { otherWays, ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
@@ -18,12 +19,14 @@ const stages: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 
  */
 export function dressWork(
   worked: WorkedPiece,
-  settings: WorkshopSettings,
+  file: JobFile,
   crew: readonly CrewMember[],
   after: string[],
   hooksAfter: string[],
 ): Work[] {
   const { piece, recipe, batches, held } = worked;
+  const settings = file.workshop;
+  const heat = heatAt(piece, file);
   const isHigh = recipe.topM > REACH_M;
   const blownHere = batches
     .filter((batch) => batch.place === 'site')
@@ -31,17 +34,18 @@ export function dressWork(
   const ladders = [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))];
   const found: Work[] = [];
   let before = after;
-  const hooks = hookWork(worked, settings, crew, hooksAfter);
+  const hooks = hookWork(worked, settings, crew, hooksAfter, heat);
   for (const stage of stages) {
     const here = recipe.siteWork.filter((work) => work.stage === stage);
     if (here.length === 0) continue;
-    const onLadder = isHigh && stage !== 'frame' && stage !== 'tie';
+    const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie';
+    const slowings = [...(isLadderWork ? [onLadder] : []), ...heat];
     const tasks = here.map((one): Work => {
       // A garland's points are those that were found to hold it, where they were.
       const isHung = stage === 'hang' && piece.kind === 'organic-garland';
       const points = (isHung && held?.points.length) || one.amount;
       const needed = effort(one.rate, isHung ? points : one.amount, settings);
-      const work = isHung ? withNote(needed, recipe, points) : needed;
+      const work = slowed(isHung ? withNote(needed, recipe, points) : needed, slowings);
       const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
       const hands = pair ? Math.min(2, crew.length) : 1;
       return {
@@ -51,8 +55,8 @@ export function dressWork(
         ...shared(work, hands),
         hands,
         ways: otherWays(work, hands, pair ? hands : 1, Math.min(3, crew.length)),
-        ...(onLadder ? { ladders } : {}),
-        skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+        ...(isLadderWork ? { ladders } : {}),
+        skills: isLadderWork && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
         gear: [],
         pieceId: piece.id,
         after:
@@ -66,7 +70,7 @@ export function dressWork(
                 ]),
               ],
         cautions: [
-          ...(onLadder ? ['ladder'] : []),
+          ...(isLadderWork ? ['ladder'] : []),
           ...(stage === 'frame' || stage === 'tie' ? frameCautions(one.rate) : []),
         ],
       };
@@ -83,25 +87,29 @@ function hookWork(
   settings: WorkshopSettings,
   crew: readonly CrewMember[],
   after: string[],
+  heat: readonly Slowing[],
 ): Work[] {
   const hooks = (held?.points ?? [])
     .map(({ method }) => methodOf(method))
     .filter(({ cureMin }) => cureMin > 0);
   const cureMin = Math.max(0, ...hooks.map((method) => method.cureMin));
   if (cureMin === 0) return [];
-  const onLadder = recipe.topM > REACH_M;
+  const isHigh = recipe.topM > REACH_M;
   const put: Work = {
     id: ownId(piece.id, 'hooks'),
     label: `${piece.name}: clean, stick and press ${plural(hooks.length, 'hook')}`,
     place: 'site',
-    ...shared(effort('adhesive-hook', hooks.length, settings), 1),
-    hands: onLadder ? Math.min(2, crew.length) : 1,
+    ...shared(
+      slowed(effort('adhesive-hook', hooks.length, settings), [...(isHigh ? [onLadder] : []), ...heat]),
+      1,
+    ),
+    hands: isHigh ? Math.min(2, crew.length) : 1,
     ladders: [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))],
-    skills: onLadder && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    skills: isHigh && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
     gear: [],
     pieceId: piece.id,
     after,
-    cautions: onLadder ? ['ladder'] : [],
+    cautions: isHigh ? ['ladder'] : [],
   };
   const cure: Work = {
     id: ownId(piece.id, 'cure'),

@@ -1,7 +1,7 @@
 import type { Inflator, JobFile } from '@early-lantern/contract';
 import { working } from '../working.ts';
 import { dressWork } from './dress-work.ts';
-import { driveWork, unloadWork } from './travel-work.ts';
+import { driveWork, secondLoadWork, unloadWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
@@ -11,7 +11,8 @@ const AWAY_MIN = 10;
  * The tasks of one job in the order of the work: floor, bench, bags, load, drive, unload, protect, hang, dress, fill,
  * step back, mend, look again, sign off, home. The order is common practice, no source.
  */
-export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly WorkedPiece[]): Work[] {
+export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
+  const { workshop, site, job } = file;
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const two = Math.min(2, crew.length);
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
@@ -22,11 +23,14 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
     hands: two,
     after: [...bags, ...benchLast],
   });
-  const drive: Work = {
-    ...driveWork('drive-out', `Drive to ${site.name}`, site.driveMin, crew, [load.id]),
-    arrivesAfter: Math.max(1, site.driveMin),
-  };
-  const unload = unloadWork(site, workshop, two, drive.id);
+  const drive = driveWork(
+    file,
+    { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },
+    crew,
+    [load.id],
+  );
+  const unload = unloadWork(file, two, drive.id);
+  const again = secondLoadWork(file, crew, two, unload.id);
   const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
     after: [drive.id],
   });
@@ -47,21 +51,26 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   const ready = [unload.id, protect.id, ...before.map((work) => work.id)];
   // Hooks need their hour: they ride in somebody's pocket and go up before the van is empty.
   const hooksAfter = before.map((work) => work.id);
+  // What comes with the second load waits for it.
+  const withLoad = ({ piece }: WorkedPiece, first: string[]) =>
+    again.length && job.secondLoad?.includes(piece.id)
+      ? [...first, ...again.slice(-1).map(({ id }) => id)]
+      : first;
   // Furniture and linen first: they take long, and what is dressed stands on or round them.
   const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing';
   const furnish = pieces
     .filter(isFurniture)
-    .flatMap((worked) => dressWork(worked, workshop, crew, ready, hooksAfter));
+    .flatMap((worked) => dressWork(worked, file, crew, withLoad(worked, ready), hooksAfter));
   const after = furnish.length ? furnish.map((work) => work.id) : ready;
   const others = pieces.filter((worked) => !isFurniture(worked));
-  const blown = others.flatMap((worked) => siteBench(worked, ready, workshop.inflators));
+  const blown = others.flatMap((worked) => siteBench(worked, withLoad(worked, ready), workshop.inflators));
   const dress = [
     ...furnish,
     ...blown,
-    ...others.flatMap((worked) => dressWork(worked, workshop, crew, after, hooksAfter)),
+    ...others.flatMap((worked) => dressWork(worked, file, crew, withLoad(worked, after), hooksAfter)),
   ];
   const stepBack = simple('step-back', 'Step back, look through a camera', 'site', workshop, {
-    after: dress.length ? dress.map((work) => work.id) : [unload.id],
+    after: [...(dress.length ? dress : [unload]), ...again.slice(-1)].map((work) => work.id),
   });
   const touchUp = simple('touch-up', 'Close gaps, hide mechanics, clear the floor', 'site', workshop, {
     after: [stepBack.id],
@@ -77,10 +86,15 @@ export function setUpWork({ workshop, site, job }: JobFile, pieces: readonly Wor
   });
   // Whoever put it up goes home with the van: nobody waits on a site without being asked to.
   const home: Work = {
-    ...driveWork('drive-home', 'Drive back to the workshop', site.driveMin, crew, [signOff.id]),
+    ...driveWork(
+      file,
+      { id: 'drive-home', label: 'Drive back to the workshop', which: 'home', trip: 'set-up' },
+      crew,
+      [signOff.id],
+    ),
     lags: { [signOff.id]: { max: 0 } },
   };
-  const onSite = [unload, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff];
+  const onSite = [unload, ...again, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff];
   return [
     clean,
     ...bench,

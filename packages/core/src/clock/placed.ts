@@ -30,7 +30,8 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
   const given = assignGear(
     compiled,
     schedule,
-    kinds.map((kind) => day.items[kind] as readonly string[]),
+    // A place is no thing to be handed out.
+    kinds.map((kind) => day.items[kind] ?? []),
   );
   const holds = day.problem.holds ?? [];
   const vehicles = (job: DayJob, trip: 'set-up' | 'strike') => {

@@ -14,10 +14,17 @@ export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
 export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const { workshop, site } = file;
   const crew = strikeCrewOf(file);
-  const out: Work = {
-    ...driveWork('drive-strike', `Drive to ${site.name} for the strike`, site.driveMin, crew, []),
-    arrivesAfter: Math.max(1, site.driveMin),
-  };
+  const out = driveWork(
+    file,
+    {
+      id: 'drive-strike',
+      label: `Drive to ${site.name} for the strike`,
+      which: 'strike',
+      trip: 'strike',
+    },
+    crew,
+    [],
+  );
   const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections.length, 0);
   const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
@@ -46,9 +53,12 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[
         ),
       ]
     : [];
-  const back = driveWork('drive-back', 'Drive back to the workshop', site.driveMin, crew, [
-    lookOver[0]?.id ?? strike.id,
-  ]);
+  const back = driveWork(
+    file,
+    { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
+    crew,
+    [lookOver[0]?.id ?? strike.id],
+  );
   const gear = simple('return-gear', 'Unload, count the gear, note what failed', 'workshop', workshop, {
     hands: Math.min(2, crew.length),
     after: [back.id],

@@ -1,27 +1,40 @@
-import type { CrewMember, JobFile, WorkshopSettings } from '@early-lantern/contract';
+import type { CrewMember, JobFile } from '@early-lantern/contract';
 import { effort } from '../bench/rates.ts';
 import { formatLength } from '../quantity/length.ts';
-import { working } from '../working.ts';
-import { said, shared, type Work } from './work.ts';
+import { COMMON_PRACTICE, working } from '../working.ts';
+import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
+import { said, shared, type Trip, type Work } from './work.ts';
 
-/** A step costs about as much as a metre and a half on the level. */
+/** A step costs about as much as a metre and a half on the level. From memory, an editable default. */
 const STEP_AS_M = 1.5;
+/** With a lift nobody climbs; waiting and filling it costs as much as so many metres. From memory. */
+const LIFT_AS_M = 15;
+/** With a wagon or dolly half the trips are walked. Common practice, no source. */
+const WITH_WAGON = 0.5;
 
 /** A drive takes so much of what it usually takes, on a good day and in traffic. From memory, editable defaults. */
 const DRIVE_QUICK = 0.9;
 
 const DRIVE_SLOW = 1.6;
 
+/** One way, minutes: as typed for the hour of this job, else as surveyed. */
+export const driveMinutes = ({ site, job }: JobFile, which: 'out' | 'home' | 'strike' | 'back'): number =>
+  job.drives?.[which] ?? site.driveMin;
+
+/** On the road, by way of the stops of that run. */
 export function driveWork(
-  id: string,
-  label: string,
-  minutes: number,
+  file: JobFile,
+  { id, label, which, trip }: { id: string; label: string; which: keyof typeof onTheWay; trip: Trip },
   crew: readonly CrewMember[],
   after: string[],
 ): Work {
+  const stops = onTheWay[which] ? (file.job.stops ?? []).filter((stop) => stop.trip === trip) : [];
+  const straight = driveMinutes(file, which);
+  const setDown = onTheWay[which] ? (file.site.loadIn.setDownMin ?? 0) : 0;
+  const minutes = stops.reduce((sum, stop) => sum + stop.driveMin + stop.minutes, straight + setDown);
   return {
     id,
-    label,
+    label: stops.length ? `${label}, by way of ${stops.map((stop) => stop.label).join(', ')}` : label,
     place: 'road',
     minutes: Math.max(1, minutes),
     spread: said(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
@@ -31,29 +44,123 @@ export function driveWork(
     after,
     cautions: ['driving'],
     working: [
-      working('Drive', 'as surveyed, one way', [], { value: minutes, unit: 'min' }, "the site's survey"),
+      working(
+        'Drive',
+        'one way',
+        [],
+        { value: straight, unit: 'min' },
+        file.job.drives?.[which] === undefined ? "the site's survey" : 'typed, or asked for at that hour',
+      ),
+      ...stops.map((stop) =>
+        working(
+          `Stop: ${stop.label}`,
+          'more drive + there',
+          [
+            ['more drive', stop.driveMin, 'min'],
+            ['there', stop.minutes, 'min'],
+          ],
+          { value: stop.driveMin + stop.minutes, unit: 'min' },
+          'typed with the job',
+        ),
+      ),
+      ...(setDown
+        ? [
+            working(
+              'Set-down and parking',
+              'as surveyed',
+              [],
+              { value: setDown, unit: 'min' },
+              "the site's survey",
+            ),
+          ]
+        : []),
     ],
+    ...(onTheWay[which] ? { arrivesAfter: Math.max(1, minutes) } : {}),
   };
 }
 
-export function unloadWork(
-  site: JobFile['site'],
-  settings: WorkshopSettings,
-  hands: number,
-  driveId: string,
-): Work {
-  const metres = site.loadIn.distanceM + site.loadIn.steps * STEP_AS_M;
+/** Whether a drive goes to the site. */
+const onTheWay = { out: true, home: false, strike: true, back: false };
+
+/** A full van carried from the kerb to the spot. */
+export function unloadWork(file: JobFile, hands: number, after: string, id = 'unload'): Work {
+  const { site, workshop } = file;
+  const { distanceM, steps, lift } = site.loadIn;
+  const metres = distanceM + (lift ? LIFT_AS_M : steps * STEP_AS_M);
   // A van at the door still has to be emptied: never less than a third of the 100 ft figure.
   const share = Math.max(1 / 3, metres / 30.48);
+  const way = lift ? ' and the lift' : steps ? ` and ${steps} steps` : '';
+  const work = slowed(effort('unload-30m', share, workshop), [
+    ...(workshop.wagons && (lift || steps === 0) ? [wagonHelps(workshop.wagons, hands)] : []),
+    ...rainAtLoadIn(file),
+  ]);
   return {
-    id: 'unload',
-    label: `Unload, ${formatLength(site.loadIn.distanceM, settings.units)}${site.loadIn.steps ? ` and ${site.loadIn.steps} steps` : ''} to the spot`,
+    id,
+    label: `Unload, ${formatLength(distanceM, workshop.units)}${way} to the spot`,
     place: 'site',
-    ...shared(effort('unload-30m', share, settings), hands),
+    ...shared(work, hands),
     hands,
     skills: [],
     gear: [],
-    after: [driveId],
+    after: [after],
     cautions: [],
   };
+}
+
+/** A wagon for each pair of hands halves the trips; where there are fewer, the rest walk. Steps are walked. */
+function wagonHelps(wagons: number, hands: number): Slowing {
+  const pulled = Math.min(1, wagons / Math.max(1, hands));
+  const factor = 1 - pulled * (1 - WITH_WAGON);
+  return {
+    factor,
+    working: working(
+      'Wagons',
+      `1 − share of hands with one · ${WITH_WAGON}`,
+      [
+        ['wagons', wagons],
+        ['hands', hands],
+      ],
+      { value: factor, unit: '×' },
+      `halves the trips: ${COMMON_PRACTICE}`,
+    ),
+  };
+}
+
+/** The van goes back for what it could not take, and is emptied again. */
+export function secondLoadWork(
+  file: JobFile,
+  crew: readonly CrewMember[],
+  hands: number,
+  after: string,
+): Work[] {
+  if (!file.job.secondLoad?.length) return [];
+  const [home, out] = [driveMinutes(file, 'home'), driveMinutes(file, 'out')];
+  const load = shared(effort('load-vehicle', 1, file.workshop), 1);
+  const minutes = home + load.minutes + out;
+  const again: Work = {
+    id: 'second-run',
+    label: 'Back to the workshop for the second load',
+    place: 'road',
+    minutes: Math.max(1, minutes),
+    spread: said(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
+    hands: 1,
+    skills: crew.some(({ skills }) => skills.includes('driver')) ? ['driver'] : [],
+    gear: [],
+    after: [after],
+    cautions: ['driving'],
+    working: [
+      working(
+        'The second load',
+        'home + load + out',
+        [
+          ['home', home, 'min'],
+          ['load', load.minutes, 'min'],
+          ['out', out, 'min'],
+        ],
+        { value: minutes, unit: 'min' },
+        "the site's survey; loading by the workshop's rate",
+      ),
+    ],
+  };
+  return [again, unloadWork(file, hands, again.id, 'second-unload')];
 }

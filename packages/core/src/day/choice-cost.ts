@@ -21,6 +21,7 @@ export function choiceCost(file: JobFile, task: string): number | null {
     pins: others(clock.pins),
     keptOff: others(clock.keptOff),
     splits: others(clock.splits),
+    orders: clock.orders?.filter(({ next }) => next !== task),
   };
   return Math.max(0, mostInHand({ ...file, job: { ...head, clock: free } }) - kept);
 }

@@ -49,7 +49,8 @@ interface CountedPiece {
   index: number;
 }
 
-const gradeOf = (piece: Piece): Grade => ('grade' in piece ? piece.grade : 'professional');
+/** The quality a piece is made of. */
+export const gradeOf = (piece: Piece): Grade => ('grade' in piece ? piece.grade : 'professional');
 
 /**
  * The lots of one piece with their spares. All `lots` of the job together shall come out complete with the workshop's

@@ -150,7 +150,7 @@ function lasts(task: Task, pace: number, hit: readonly Blow[], random: Random): 
 }
 
 /** The plan's own order as a network, in an order in which everything comes after what it waits for. */
-function networkOf({ job, site }: JobFile, tasks: readonly Task[]): Node[] {
+function networkOf({ job }: JobFile, tasks: readonly Task[]): Node[] {
   const setUp = tasks
     .filter((task) => Date.parse(task.start) < Date.parse(job.doors) || task.id === 'sign-off')
     .filter((task) => !['strike', 'look-over', 'drive-back', 'return-gear'].includes(task.id))
@@ -171,7 +171,7 @@ function networkOf({ job, site }: JobFile, tasks: readonly Task[]): Node[] {
       task.place === 'site'
         ? accessMs
         : task.id === 'drive-out'
-          ? accessMs - site.driveMin * MINUTE_MS
+          ? accessMs - (Date.parse(task.end) - startMs)
           : -Infinity;
     return {
       task,

@@ -1,0 +1,34 @@
+import type { Work } from './work.ts';
+
+interface Order {
+  first: string;
+  next: string;
+}
+
+/** Work with some tasks put after others by hand; an order that goes round in a circle is passed over. */
+export function withOwnOrders(work: readonly Work[], orders: readonly Order[]): Work[] {
+  return orders.reduce<Work[]>(
+    (all, { first, next }) =>
+      canFollow(all, first, next)
+        ? all.map((one) => (one.id === next ? { ...one, after: [...one.after, first] } : one))
+        : all,
+    [...work],
+  );
+}
+
+/** Whether one task can be put after another: both are there, and the first does not wait for the other already. */
+export function canFollow(
+  all: readonly { id: string; after: readonly string[] }[],
+  first: string,
+  next: string,
+): boolean {
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const asked = new Set<string>();
+  const waits = (id: string): boolean => {
+    if (id === next) return true;
+    if (asked.has(id)) return false;
+    asked.add(id);
+    return (byId.get(id)?.after ?? []).some(waits);
+  };
+  return byId.has(first) && byId.has(next) && !byId.get(next)?.after.includes(first) && !waits(first);
+}
