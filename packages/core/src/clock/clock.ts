@@ -1,5 +1,6 @@
 import type { JobFile, OnTime, Task } from '@early-lantern/contract';
-import { type DayJob, type DayProblem, dayProblem, type WorkedJob } from './day-problem.ts';
+import type { DayJob, WorkedJob } from './day-job.ts';
+import { type DayProblem, dayProblem } from './day-problem.ts';
 import { DaySearch } from './day-search.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { whyOf } from './why.ts';

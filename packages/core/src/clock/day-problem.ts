@@ -3,29 +3,14 @@ import { materialRows } from '../materials/materials.ts';
 import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
 import { atPace } from './at-pace.ts';
 import { MinuteAxis } from './calendar.ts';
+import type { DayJob, WorkedJob } from './day-job.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
 import { placeGear, placesOf } from './places.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
-import type { Trip, Work, WorkedPiece } from './work.ts';
-
-/** A job with what has been worked out for its pieces. */
-export interface WorkedJob {
-  file: JobFile;
-  pieces: readonly WorkedPiece[];
-}
-
-/** A job of the day: its tasks, and the minutes that matter to it. */
-export interface DayJob extends WorkedJob {
-  work: Work[];
-  doors: number;
-  access: { from: number; until: number };
-  strike: { from: number; until: number };
-  /** Sign-off wanted by then: the minutes in hand before doors, or the close of access. */
-  wanted: number;
-}
+import type { Trip, Work } from './work.ts';
 
 /** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
 export interface DayProblem {

@@ -1,6 +1,7 @@
 import { assignGear } from '../schedule/assign.ts';
 import type { Compiled } from '../schedule/compiled.ts';
-import { type DayJob, type DayProblem, inDay } from './day-problem.ts';
+import type { DayJob } from './day-job.ts';
+import { type DayProblem, inDay } from './day-problem.ts';
 import type { DaySchedule } from './day-search.ts';
 import type { Work } from './work.ts';
 

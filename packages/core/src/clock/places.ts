@@ -1,6 +1,6 @@
 import type { Hold, Problem } from '../schedule/problem.ts';
 import type { MinuteAxis } from './calendar.ts';
-import type { DayJob } from './day-problem.ts';
+import type { DayJob } from './day-job.ts';
 import { floorM2Of } from './floor.ts';
 import type { Work } from './work.ts';
 

@@ -18,7 +18,7 @@ const DRIVE_QUICK = 0.9;
 const DRIVE_SLOW = 1.6;
 
 /** One way, minutes: as typed for the hour of this job, else as surveyed. */
-export const driveMinutes = ({ site, job }: JobFile, which: 'out' | 'home' | 'strike' | 'back'): number =>
+const driveMinutes = ({ site, job }: JobFile, which: 'out' | 'home' | 'strike' | 'back'): number =>
   job.drives?.[which] ?? site.driveMin;
 
 /** On the road, by way of the stops of that run. */

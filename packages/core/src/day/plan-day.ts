@@ -1,7 +1,8 @@
 import type { AgreedTask, JobFile, OnTime, Task } from '@early-lantern/contract';
 import { type ClockPlan, clockPlans } from '../clock/clock.ts';
 import { paidMinutes } from '../clock/day-cost.ts';
-import { type DayProblem, dayProblem, type WorkedJob } from '../clock/day-problem.ts';
+import type { WorkedJob } from '../clock/day-job.ts';
+import { type DayProblem, dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { boundOf } from '../clock/most-in-hand.ts';
 

@@ -1,6 +1,7 @@
 import type { Change, CrewMember, JobFile } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
-import { dayProblem, type WorkedJob } from '../clock/day-problem.ts';
+import type { WorkedJob } from '../clock/day-job.ts';
+import { dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';

@@ -1,4 +1,5 @@
-import { type DayProblem, dayProblem, inDay, type WorkedJob } from '../clock/day-problem.ts';
+import type { WorkedJob } from '../clock/day-job.ts';
+import { type DayProblem, dayProblem, inDay } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import type { Problem } from '../schedule/problem.ts';
 

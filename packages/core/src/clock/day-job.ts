@@ -1,0 +1,18 @@
+import type { JobFile } from '@early-lantern/contract';
+import type { Work, WorkedPiece } from './work.ts';
+
+/** A job with what has been worked out for its pieces. */
+export interface WorkedJob {
+  file: JobFile;
+  pieces: readonly WorkedPiece[];
+}
+
+/** A job of the day: its tasks, and the minutes that matter to it. */
+export interface DayJob extends WorkedJob {
+  work: Work[];
+  doors: number;
+  access: { from: number; until: number };
+  strike: { from: number; until: number };
+  /** Sign-off wanted by then: the minutes in hand before doors, or the close of access. */
+  wanted: number;
+}
