@@ -90,7 +90,7 @@ function benchSaturday(report: (what: string, value: string) => void): void {
     `${atOne} against ${best} (${((100 * (atOne - best)) / best).toFixed(1)} % above)`,
   );
   const file = files[1] as JobFile;
-  const going = rehearsing(file, draftPlan(file));
+  const going = rehearsing([{ file, plan: draftPlan(file) }]);
   going?.run(1000);
   const since = performance.now();
   going?.run(10_000);

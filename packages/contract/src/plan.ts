@@ -202,6 +202,8 @@ export const Rehearsal = z.strictObject({
   spread: z.array(z.strictObject({ fromMin: z.int(), runs: z.int() })),
   /** What decided when it was done: share of the runs in which nothing else would have helped. */
   byTask: z.array(z.strictObject({ id: z.string(), share: z.number() })),
+  /** Who or what was waited for on the way to it, share of the runs. */
+  byResource: z.array(z.strictObject({ id: z.string(), share: z.number() })),
   /** What went wrong how often, and by how much it put sign-off back on average. */
   mishaps: z.array(z.strictObject({ id: z.string(), label: z.string(), runs: z.int(), minutes: z.number() })),
   /** Minutes that everything would have to be done earlier for the wanted certainty; 0 where it is reached. */

@@ -46,7 +46,6 @@ export function planJob(file: JobFile): Plan {
     onTime: {
       ...plan.onTime,
       chance: rehearsal?.chance ?? null,
-      // What everybody waits for from the first hour on, like the drive, says little: the task that could be another.
       bottleneck: bottleneckOf(plan, rehearsal),
       bound: mostInHand(workedJob(file)),
     },

@@ -64,13 +64,13 @@ const planner = {
     days: number,
     goOn: (done: number) => Promise<boolean>,
   ): Promise<Rehearsal | null> {
-    const going = rehearsing(file, draftPlan(file), 1);
+    const going = rehearsing([{ file, plan: draftPlan(file) }], 1);
     if (!going) return null;
     while (going.runs < days) {
       going.run(Math.min(DAYS_AT_ONCE, days - going.runs));
       if (!(await goOn(going.runs))) break;
     }
-    return going.result();
+    return going.results()[0] ?? null;
   },
   /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
   choiceCost: (file: JobFile, task: string): number | null => choiceCost(file, task),

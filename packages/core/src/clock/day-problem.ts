@@ -110,7 +110,12 @@ function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
     inflator: workshop.inflators.map(({ id }) => id),
     vehicle: workshop.vehicles.map(({ id }) => id),
   };
-  for (const job of jobs) for (const ladder of laddersOf(job.work)) items[`ladder:${ladder}`] = [ladder];
+  const hired = (ladder: string) =>
+    jobs
+      .filter(({ file }) => file.job.hiredLadders?.includes(ladder))
+      .map((_, i) => `${ladder}-hired-${i + 1}`);
+  for (const job of jobs)
+    for (const ladder of laddersOf(job.work)) items[`ladder:${ladder}`] = [ladder, ...hired(ladder)];
   for (const job of jobs)
     for (const ladder of laddersOf(job.work)) items[onSite(job, `ladder:${ladder}`)] = [ladder];
   for (const { item, onHand } of workshop.materials ?? [])

@@ -1,6 +1,8 @@
 import type { JobFile } from '@early-lantern/contract';
 import { applyChanges } from '../lamps/fixes.ts';
-import { draftPlan, workedJob } from '../plan.ts';
+import { fluffDropped } from '../piece/fluff.ts';
+import { recipeOf } from '../piece/recipe-of.ts';
+import { draftPlan, planJob, workedJob } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 import { choiceCost } from './choice-cost.ts';
 import { clashesOf } from './clashes.ts';
@@ -81,4 +83,68 @@ test('jobs that do not meet need no way out; what is chosen by hand says what it
   expect(cost('14:15')).toBeGreaterThanOrEqual(18);
   expect(cost('14:15')).toBeLessThanOrEqual(35);
   expect(cost('13:45')).toBe(0);
+});
+
+test('two jobs at the same hour from one ladder: one more is hired, and each then has its own', () => {
+  const shed = demoJob('02-engine-shed');
+  const pieces = shed.job.pieces.filter(({ id }) => id === 'beam-garland');
+  const [ladder] = draftPlan({ ...shed, job: { ...shed.job, pieces } }).holds.pieces.flatMap(({ points }) =>
+    points.flatMap((point) => point.ladder?.id ?? []),
+  );
+  const at = (hhmm: string) => `${shed.job.doors.slice(0, 11)}${hhmm}${shed.job.doors.slice(16)}`;
+  const one = (id: string, crew: string[]): JobFile => ({
+    ...shed,
+    workshop: {
+      ...shed.workshop,
+      crew: shed.workshop.crew
+        .map((member) => ({ ...member, skills: ['driver', 'ladder', 'tying'] as const }))
+        .map((member) => ({ ...member, skills: [...member.skills] })),
+      vehicles: [
+        { id: 'one', name: 'One', seats: 3 },
+        { id: 'two', name: 'Two', seats: 3 },
+      ],
+      ladders: (shed.workshop.ladders ?? []).filter(({ id: own }) => own === ladder),
+    },
+    job: {
+      ...shed.job,
+      id,
+      name: id,
+      pieces,
+      crew,
+      access: { from: at('15:00'), until: at('17:30') },
+    },
+  });
+  const files = [one('north', ['wren', 'ilo']), one('south', ['sefa', 'bram'])];
+  let way: WayOut | undefined;
+  for (const step of waysOut(files, culpritsOf(files.map(workedJob)), workedJob)) {
+    way = step.way;
+    if (way) break;
+  }
+  expect(way?.label).toMatch(/^Hire one more ladder like .* for south$/);
+  const changed = withWay(files, way as WayOut);
+  expect(changed[1]?.job.hiredLadders).toEqual([ladder]);
+  const { jobs } = together(changed);
+  expect(jobs.map(({ broken }) => broken)).toEqual([[], []]);
+  const used = jobs.flatMap(({ tasks }) =>
+    tasks.flatMap(({ gear }) => gear.filter((id) => id.includes(ladder ?? '?'))),
+  );
+  expect(new Set(used).size).toBeGreaterThanOrEqual(1);
+});
+
+test('dropping the fluffing leaves a garland as wide as its base, and takes less time', () => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  const piece = file.job.pieces.find(({ id }) => id === 'beam-garland');
+  if (piece?.kind !== 'organic-garland') throw new Error('no garland');
+  const recipe = recipeOf(piece);
+  expect(recipe.sideClusters).toBeGreaterThan(0);
+  const widthM = fluffDropped(piece, recipe) as number;
+  const without = recipeOf({ ...piece, clusterSize: recipe.clusterSize, widthM });
+  expect(without.sideClusters).toBeLessThanOrEqual(1);
+  expect(fluffDropped({ ...piece, widthM }, { ...recipe, sideClusters: 0 })).toBeUndefined();
+  // Two hours of access are too few for one: among what is offered is leaving the fluffing out.
+  file.job.crew = ['wren'];
+  file.job.pieces = [piece];
+  file.job.access.from = new Date(Date.parse(file.job.doors) - 2 * 3_600_000).toISOString();
+  const fixes = planJob(file).lamps.onTime.fixes;
+  expect(fixes.some(({ label }) => label.startsWith('Drop the fluffing'))).toBe(true);
 });

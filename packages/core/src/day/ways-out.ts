@@ -4,7 +4,9 @@ import type { WorkedJob } from '../clock/day-job.ts';
 import { dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { applyChanges } from '../lamps/fixes.ts';
+import { fluffDropped } from '../piece/fluff.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
+import { formatLength } from '../quantity/length.ts';
 import type { Culprit } from './why-not.ts';
 
 /** Changes to one or several jobs that were tried: with them every window is kept. */
@@ -24,8 +26,8 @@ const TRIED = 300;
 
 /**
  * Ways out of a day that cannot be done, each tried by the search: other people on a strike or a set-up, a window that
- * opens earlier or closes later, work moved to the workshop. People of the house first, then asking the client, then
- * less on site; of each kind the smallest change that helps.
+ * opens earlier or closes later, work moved to the workshop. A hired ladder first, then people of the house, then asking
+ * the client, then less on site; of each kind the smallest change that helps.
  * @param work works out a file's pieces, as for any plan
  * @returns after each attempt how many of how many are done, with the way where it leads out
  */
@@ -35,10 +37,12 @@ export function* waysOut(
   work: (file: JobFile) => WorkedJob,
 ): Generator<{ done: number; of: number; way?: WayOut }, void, void> {
   const families = [
+    { most: 1, attempts: hiredLadders(files, files.map(work)) },
     ...culprits.map((culprit) => ({ most: 2, attempts: crewSwaps(files, culprits, culprit) })),
     ...culprits.map((culprit) => ({ most: 1, attempts: hiring(files, culprit) })),
     ...culprits.map((culprit) => ({ most: 1, attempts: askedTimes(files, culprit) })),
     { most: 1, attempts: lessOnSite(files) },
+    ...files.map((file) => ({ most: 1, attempts: lessFluff(file, work(file)) })),
   ];
   const of = families.reduce((sum, { attempts }) => sum + attempts.length, 0);
   let done = 0;
@@ -193,6 +197,50 @@ function askedTimes(files: readonly JobFile[], { jobId, part }: Culprit): Attemp
         },
       ],
     };
+  });
+}
+
+/** One more of a ladder that several jobs are done from, for one of them. */
+function hiredLadders(files: readonly JobFile[], worked: readonly WorkedJob[]): Attempt[] {
+  const needs = worked.map(
+    ({ pieces }) =>
+      new Set(pieces.flatMap(({ held }) => held?.points.flatMap(({ ladder }) => ladder?.id ?? []) ?? [])),
+  );
+  const shared = [...new Set(needs.flatMap((own) => [...own]))].filter(
+    (id) => needs.filter((own) => own.has(id)).length > 1,
+  );
+  return shared.flatMap((id) => {
+    const at = needs.findLastIndex((own) => own.has(id));
+    const { job, workshop } = files[at] as JobFile;
+    const name = workshop.ladders?.find((one) => one.id === id)?.name ?? id;
+    return job.hiredLadders?.includes(id)
+      ? []
+      : [
+          {
+            label: `Hire one more ladder like ${name} for ${job.name}`,
+            changes: [
+              {
+                jobId: job.id,
+                changes: [{ path: '/job/hiredLadders', value: [...(job.hiredLadders ?? []), id] }],
+              },
+            ],
+          },
+        ];
+  });
+}
+
+/** Garlands left as wide as their base makes them, one after the other: the fluffing at their sides is dropped. */
+function lessFluff({ job, workshop }: JobFile, { pieces }: WorkedJob): Attempt[] {
+  return pieces.flatMap(({ piece, recipe }, p): Attempt[] => {
+    const narrower = fluffDropped(piece, recipe);
+    return narrower === undefined
+      ? []
+      : [
+          {
+            label: `Drop the fluffing on ${piece.name} of ${job.name}: ${formatLength(narrower, workshop.units)} wide`,
+            changes: [{ jobId: job.id, changes: [{ path: `/job/pieces/${p}/widthM`, value: narrower }] }],
+          },
+        ];
   });
 }
 

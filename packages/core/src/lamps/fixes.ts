@@ -2,6 +2,9 @@ import type { BalloonRow, Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from
 import { DateTime } from 'luxon';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
+import { fluffDropped } from '../piece/fluff.ts';
+import { recipeOf } from '../piece/recipe-of.ts';
+import { formatLength } from '../quantity/length.ts';
 import { substitutes, wantedDay } from '../stock/buy.ts';
 import { productNeeds } from '../stock/needs.ts';
 
@@ -142,7 +145,7 @@ function shortenings(piece: Piece, p: number): Attempt[] {
 
 const lengthOf = (points: { x: number; y: number }[]) => chainLength(smoothLine(points));
 
-/** Ways out of *On time* that were tried: one more person, access earlier, fewer fillers. Best gain first. */
+/** Ways out of *On time* that were tried: one more person, access earlier, fewer fillers, no fluffing on a piece. Best gain first. */
 export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) => OnTime): Fix[] {
   if (plan.lamps.onTime.state !== 'out' && plan.lamps.onTime.state !== 'low') return [];
   const { workshop, job } = file;
@@ -171,13 +174,24 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
   const fillers: Attempt[] = filled.length
     ? [{ label: 'Halve the fillers on every piece', changes: filled }]
     : [];
+  const fluff: Attempt[] = job.pieces.flatMap((piece, p) => {
+    const narrower = fluffDropped(piece, recipeOf(piece, workshop.schools));
+    return narrower === undefined
+      ? []
+      : [
+          {
+            label: `Drop the fluffing on ${piece.name}: ${formatLength(narrower, workshop.units)} wide`,
+            changes: [{ path: `/job/pieces/${p}/widthM`, value: narrower }],
+          },
+        ];
+  });
   const before = plan.onTime.minutesInHand ?? -Infinity;
   const tried = (attempt: Attempt) => ({
     attempt,
     inHand: retime(applyChanges(file, attempt.changes)).minutesInHand ?? -Infinity,
   });
   // Of each kind of way out, the first that gains most.
-  return [people, access, fillers]
+  return [people, access, fillers, fluff]
     .flatMap((family) =>
       family
         .map(tried)

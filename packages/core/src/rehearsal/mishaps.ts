@@ -28,7 +28,7 @@ const WET_MM = 0.2;
 const WET_CHANCE = 0.6;
 
 /** What may go wrong with this job: a drive only where there is one, rain only outdoors. */
-export function mishapsFor(file: JobFile): Mishap[] {
+function mishapsFor(file: JobFile): Mishap[] {
   const { job, site } = file;
   const outside = job.pieces.some((piece) => {
     const spot = site.spots.find(({ id }) => id === piece.spotId);
@@ -42,6 +42,19 @@ export function mishapsFor(file: JobFile): Mishap[] {
     if (one.strikes === 'outdoors') return outside && isWet ? [{ ...one, chance: WET_CHANCE }] : [];
     if (one.strikes === 'crew' && job.crew.length < 2) return [];
     return [one];
+  });
+}
+
+/** Mishaps of people and gear meet every job of the day alike; the others each job by itself. */
+const OF_THE_DAY = new Set<Mishap['strikes']>(['crew', 'inflator']);
+
+/** What may go wrong with the jobs of a day, each with the jobs that it meets. */
+export function mishapsOfDay(files: readonly JobFile[]): { mishap: Mishap; files: JobFile[] }[] {
+  const own = files.flatMap((file) => mishapsFor(file).map((mishap) => ({ mishap, file })));
+  return own.flatMap(({ mishap, file }) => {
+    if (!OF_THE_DAY.has(mishap.strikes)) return [{ mishap, files: [file] }];
+    const met = own.filter((one) => one.mishap.id === mishap.id).map((one) => one.file);
+    return met[0] === file ? [{ mishap, files: met }] : [];
   });
 }
 

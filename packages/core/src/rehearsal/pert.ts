@@ -42,22 +42,21 @@ function quantiles(step: number): Float64Array {
   return table;
 }
 
-const between = (table: Float64Array, at: number): number => {
-  const k = Math.min(STEPS - 1, Math.floor(at));
-  const low = table[k] as number;
-  return low + ((table[k + 1] as number) - low) * (at - k);
-};
-
 /**
- * A duration between quick and slow, mostly about the usual: beta-PERT, mean `(quick + 4 usual + slow) / 6`.
- * @returns same unit as given; `usual` itself where nothing varies
+ * Durations between quick and slow, mostly about the usual: beta-PERT, mean `(quick + 4 usual + slow) / 6`.
+ * @returns deals one, in the unit given; `usual` itself where nothing varies
  */
-export function pert(quick: number, usual: number, slow: number, random: Random): number {
+export function pert(quick: number, usual: number, slow: number): (random: Random) => number {
   const width = slow - quick;
-  if (!(width > 0)) return usual;
+  if (!(width > 0)) return () => usual;
   const share = Math.min(SHARES, Math.max(0, (SHARES * (usual - quick)) / width));
   const step = Math.min(SHARES - 1, Math.floor(share));
-  const at = random() * STEPS;
-  const [low, high] = [between(quantiles(step), at), between(quantiles(step + 1), at)];
-  return quick + width * (low + (high - low) * (share - step));
+  const [low, high] = [quantiles(step), quantiles(step + 1)];
+  const table = low.map((one, k) => quick + width * (one + ((high[k] as number) - one) * (share - step)));
+  return (random) => {
+    const at = random() * STEPS;
+    const k = Math.min(STEPS - 1, Math.floor(at));
+    const below = table[k] as number;
+    return below + ((table[k + 1] as number) - below) * (at - k);
+  };
 }

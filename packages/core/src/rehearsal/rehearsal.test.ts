@@ -1,5 +1,6 @@
 import { jStat } from 'jstat';
-import { planJob } from '../plan.ts';
+import { planningDay } from '../day/plan-day.ts';
+import { planJob, workedJob } from '../plan.ts';
 import { seededRandom } from '../quantity/random.ts';
 import { demoJob } from '../test/samples.ts';
 import { normal, pert } from './pert.ts';
@@ -20,7 +21,8 @@ test.each([
   [0, 30, 30],
 ])('beta-PERT of %d, %d, %d has the moments and quantiles of its beta distribution', (quick, usual, slow) => {
   const random = seededRandom(7);
-  const values = draws(40_000, () => pert(quick, usual, slow, random));
+  const deal = pert(quick, usual, slow);
+  const values = draws(40_000, () => deal(random));
   const width = slow - quick;
   // Closed form: mean (a + 4 m + b) / 6; variance (mean − a)(b − mean) / 7.
   const expected = (quick + 4 * usual + slow) / 6;
@@ -42,14 +44,14 @@ test('normal numbers have mean 0 and deviation 1, and what does not vary stays',
   const values = draws(40_000, () => normal(random));
   expect(Math.abs(mean(values))).toBeLessThan(0.02);
   expect(Math.abs(mean(values.map((one) => one * one)) - 1)).toBeLessThan(0.03);
-  expect(pert(60, 60, 60, random)).toBe(60);
+  expect(pert(60, 60, 60)(random)).toBe(60);
 });
 
 test('the same seed gives the same days, however many at a time; another seed others', () => {
   const one = rehearse(meadow, plan, 600, 5);
-  const some = rehearsing(meadow, plan, 5);
+  const some = rehearsing([{ file: meadow, plan }], 5);
   for (let i = 0; i < 6; i++) some?.run(100);
-  expect(some?.result()).toEqual(one);
+  expect(some?.results()).toEqual([one]);
   expect(rehearse(meadow, plan, 600, 6)).not.toEqual(one);
 });
 
@@ -88,4 +90,35 @@ test('a plan has its chance and what it waits for; a mishap that happened put th
   const missing = rehearse(meadow, plan, 4000)?.mishaps.find(({ id }) => id === 'missing');
   expect(missing?.runs).toBeGreaterThan(20);
   expect(missing?.minutes).toBeGreaterThan(10);
+});
+
+test('the jobs of a day rehearsed together: each has its chance, and what holds up the first holds up the second', () => {
+  const files = [meadow, demoJob('02-engine-shed')];
+  const day = planningDay(files.map(workedJob), 200);
+  day.run(200);
+  const plans = day.result().jobs;
+  const jobs = files.map((file, j) => ({ file, plan: plans[j] as (typeof plans)[number] }));
+  const together = rehearsing(jobs, 3);
+  together?.run(2000);
+  const [first, second] = together?.results() ?? [];
+  expect(first?.runs).toBe(2000);
+  expect(second?.byTask.some(({ id }) => id === 'sign-off')).toBe(true);
+  expect(second?.byResource.length).toBeGreaterThan(0);
+  for (const { share } of second?.byResource ?? []) expect(share).toBeLessThanOrEqual(1);
+  // The same people put up both: a way home from the first that takes far too long costs the second.
+  const slower = jobs.map(({ file, plan: one }, j) => ({
+    file,
+    plan: {
+      ...one,
+      tasks: one.tasks.map((task) =>
+        j === 0 && task.id === 'drive-home'
+          ? { ...task, quickS: task.quickS * 20, usualS: task.usualS * 20, slowS: task.slowS * 20 }
+          : task,
+      ),
+    },
+  }));
+  const later = rehearsing(slower, 3);
+  later?.run(2000);
+  expect(later?.results()[0]?.p50).toBe(first?.p50);
+  expect(later?.results()[1]?.chance ?? 1).toBeLessThan(second?.chance ?? 0);
 });

@@ -1,7 +1,8 @@
-import type { JobFile, Plan, Rehearsal, Task } from '@early-lantern/contract';
+import type { JobFile, Rehearsal, Task } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { seededRandom } from '../quantity/random.ts';
-import { type Blow, blowOf, mishapsFor } from './mishaps.ts';
+import { type Blow, blowOf, mishapsOfDay } from './mishaps.ts';
+import { type Node, networkOf, type RehearsedJob } from './network.ts';
 import { normal, pert, type Random } from './pert.ts';
 
 const MINUTE_MS = 60_000;
@@ -11,77 +12,88 @@ const DAY_SIGMA = 0.08;
 const WANTED_PCT = 95;
 /** Width of a bar of the spread, minutes. */
 const BAR_MIN = 10;
-/** A night's gap: after it the crew begins at the planned hour, however early the day before was done. */
-const NIGHT_MS = 4 * 60 * MINUTE_MS;
-
-/** A task of the network: by number, with what it waits for. */
-interface Node {
-  task: Task;
-  /** Tasks before it: by the work's own order, by each person, by each piece of gear. */
-  after: number[];
-  /** Not before, ms: its planned start where nothing holds it, or access; access moves with the house. */
-  earliestMs: number;
-  waitsForAccess: boolean;
-}
 
 /** Runs so far, to be shown and gone on with. */
 export interface Rehearsing {
   /** Goes through so many more days. */
   run: (days: number) => void;
   readonly runs: number;
-  result: () => Rehearsal;
+  /** How each job comes out, in their order. */
+  results: () => Rehearsal[];
+}
+
+/** How often each task and each person or thing decided, for one job. */
+interface Tally {
+  last: number;
+  doorsMs: number;
+  ready: number[];
+  byTask: Float64Array;
+  byResource: Map<string, number>;
 }
 
 /**
- * The planned day gone through again and again: every task takes what beta-PERT deals it, all share the day's pace,
- * things go wrong. Nobody starts before the plan's own order allows, nobody knows beforehand how long a thing takes.
- * @returns undefined where there is no plan to rehearse; the same seed gives the same days
+ * The planned day of one or several jobs gone through again and again: every task takes what beta-PERT deals it, all
+ * share the day's pace, things go wrong. Nobody starts before the plan's own order allows, nobody knows beforehand how
+ * long a thing takes.
+ * @returns undefined where some job has no plan to rehearse; the same seed gives the same days
  */
-export function rehearsing(
-  file: JobFile,
-  plan: Pick<Plan, 'tasks' | 'onTime'>,
-  seed = 1,
-): Rehearsing | undefined {
-  const nodes = networkOf(file, plan.tasks);
-  const last = nodes.findIndex(({ task }) => task.id === 'sign-off');
-  if (last < 0) return undefined;
-  const doorsMs = Date.parse(plan.onTime.doors);
+export function rehearsing(jobs: readonly RehearsedJob[], seed = 1): Rehearsing | undefined {
+  const nodes = networkOf(jobs);
+  const tallies = jobs.map(
+    ({ plan }, job): Tally => ({
+      last: nodes.findIndex((node) => node.job === job && node.task.id === 'sign-off'),
+      doorsMs: Date.parse(plan.onTime.doors),
+      ready: [],
+      byTask: new Float64Array(nodes.length),
+      byResource: new Map(),
+    }),
+  );
+  if (tallies.length === 0 || tallies.some(({ last }) => last < 0)) return undefined;
   const random = seededRandom(seed);
-  const mishaps = mishapsFor(file);
-  const ready: number[] = [];
-  const decided = new Float64Array(nodes.length);
-  const struck = mishaps.map(() => ({ runs: 0, sumMs: 0 }));
+  const mishaps = mishapsOfDay(jobs.map(({ file }) => file));
+  const struck = mishaps.map(() => jobs.map(() => ({ runs: 0, sumMs: 0 })));
+  const deals = nodes.map(({ task }): Deal => pert(task.quickS, task.usualS, task.slowS));
   const ends = new Float64Array(nodes.length);
   const held = new Int32Array(nodes.length);
 
   const oneDay = () => {
     const pace = Math.exp(DAY_SIGMA * normal(random) - DAY_SIGMA ** 2 / 2);
-    const blows = mishaps.map((mishap) =>
-      random() < mishap.chance ? blowOf(mishap, file, random) : undefined,
+    const blows = mishaps.map(({ mishap, files }) =>
+      random() < mishap.chance ? blowOf(mishap, files[0] as JobFile, random) : undefined,
     );
-    const hit = blows.filter((blow): blow is Blow => blow !== undefined);
-    const accessLateMs = hit.reduce((sum, blow) => sum + blow.accessLateMin, 0) * MINUTE_MS;
-    nodes.forEach((node, i) => {
-      let start = node.earliestMs + (node.waitsForAccess ? accessLateMs : 0);
-      held[i] = -1;
-      for (const before of node.after) {
-        if ((ends[before] as number) > start) {
-          start = ends[before] as number;
-          held[i] = before;
+    const hits = jobs.map(({ file }) =>
+      blows.filter(
+        (blow, m): blow is Blow => blow !== undefined && mishaps[m]?.files.includes(file) === true,
+      ),
+    );
+    const lateMs = hits.map((hit) => hit.reduce((sum, blow) => sum + blow.accessLateMin, 0) * MINUTE_MS);
+    for (let i = 0; i < nodes.length; i++) {
+      const node = nodes[i] as Node;
+      let start = node.earliestMs + (node.waitsForAccess ? (lateMs[node.job] as number) : 0);
+      let by = -1;
+      const { after } = node;
+      for (let w = 0; w < after.length; w++) {
+        const end = ends[(after[w] as Node['after'][number]).node] as number;
+        if (end > start) {
+          start = end;
+          by = w;
         }
       }
-      ends[i] = start + lasts(node.task, pace, hit, random);
-    });
-    const done = ends[last] as number;
-    ready.push(done);
-    for (let i = last; i >= 0; i = held[i] as number) decided[i] = (decided[i] as number) + 1;
-    blows.forEach((blow, i) => {
-      const one = struck[i];
-      if (blow && one) {
-        one.runs += 1;
-        one.sumMs += done;
-      }
-    });
+      held[i] = by;
+      ends[i] = start + lasts(node.task, deals[i] as Deal, pace, hits[node.job] as Blow[], random);
+    }
+    for (const [job, tally] of tallies.entries()) {
+      const done = ends[tally.last] as number;
+      tally.ready.push(done);
+      tallyUp(tally, nodes, held);
+      blows.forEach((blow, m) => {
+        const one = struck[m]?.[job];
+        if (blow && one) {
+          one.runs += 1;
+          one.sumMs += done;
+        }
+      });
+    }
   };
 
   return {
@@ -89,97 +101,101 @@ export function rehearsing(
       for (let i = 0; i < days; i++) oneDay();
     },
     get runs() {
-      return ready.length;
+      return tallies[0]?.ready.length ?? 0;
     },
-    result: () => {
-      const sorted = Float64Array.from(ready).sort();
-      const quantile = (share: number) =>
-        sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] as number;
-      const iso = (ms: number) =>
-        DateTime.fromMillis(Math.round(ms / 1000) * 1000, { zone: file.workshop.timeZone }).toISO({
-          suppressMilliseconds: true,
-        }) as string;
-      const all = ready.reduce((sum, ms) => sum + ms, 0);
-      return {
-        runs: ready.length,
-        chance: ready.filter((ms) => ms <= doorsMs).length / ready.length,
-        p10: iso(quantile(0.1)),
-        p50: iso(quantile(0.5)),
-        p90: iso(quantile(0.9)),
-        spread: barsOf(sorted, doorsMs),
-        byTask: nodes
-          .map(({ task }, i) => ({ id: task.id, share: (decided[i] as number) / ready.length }))
-          .filter(({ share }) => share > 0.005)
-          .sort((a, b) => b.share - a.share),
-        mishaps: mishaps.map(({ id, label }, i) => {
-          const { runs, sumMs } = struck[i] as { runs: number; sumMs: number };
-          const others = ready.length - runs;
-          const put = runs > 0 && others > 0 ? sumMs / runs - (all - sumMs) / others : 0;
-          return { id, label, runs, minutes: Number((put / MINUTE_MS).toFixed(1)) };
-        }),
-        earlierMin: Math.max(0, Math.ceil((quantile(WANTED_PCT / 100) - doorsMs) / MINUTE_MS)),
-        wantedPct: WANTED_PCT,
-      };
-    },
+    results: () =>
+      jobs.map(({ file }, job) => {
+        const own = mishaps.flatMap(({ mishap: { id, label }, files }, m) => {
+          const one = struck[m]?.[job];
+          return one && files.includes(file) ? [{ id, label, ...one }] : [];
+        });
+        return outcomeOf(tallies[job] as Tally, nodes, own, file.workshop.timeZone);
+      }),
   };
 }
 
-/** So many days at once. */
+/** Back from sign-off along what each task waited for: what of it was longer would have put sign-off back. */
+function tallyUp({ last, byTask, byResource }: Tally, nodes: readonly Node[], held: Int32Array): void {
+  const waitedFor = new Set<string>();
+  let i = last;
+  while (i >= 0) {
+    byTask[i] = (byTask[i] as number) + 1;
+    const wait: Node['after'][number] | undefined = nodes[i]?.after[held[i] as number];
+    if (wait?.for) waitedFor.add(wait.for);
+    i = wait?.node ?? -1;
+  }
+  for (const id of waitedFor) byResource.set(id, (byResource.get(id) ?? 0) + 1);
+}
+
+function outcomeOf(
+  { ready, doorsMs, byTask, byResource, last }: Tally,
+  nodes: readonly Node[],
+  mishaps: readonly { id: string; label: string; runs: number; sumMs: number }[],
+  zone: string,
+): Rehearsal {
+  const sorted = Float64Array.from(ready).sort();
+  const quantile = (share: number) =>
+    sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] as number;
+  const iso = (ms: number) =>
+    DateTime.fromMillis(Math.round(ms / 1000) * 1000, { zone }).toISO({
+      suppressMilliseconds: true,
+    }) as string;
+  const all = ready.reduce((sum, ms) => sum + ms, 0);
+  const job = nodes[last]?.job;
+  return {
+    runs: ready.length,
+    chance: ready.filter((ms) => ms <= doorsMs).length / ready.length,
+    p10: iso(quantile(0.1)),
+    p50: iso(quantile(0.5)),
+    p90: iso(quantile(0.9)),
+    spread: barsOf(sorted, doorsMs),
+    byTask: shares(
+      nodes.map((node, i) => [node, byTask[i] as number] as const).filter(([node]) => node.job === job),
+      ready.length,
+    ).map(({ of, share }) => ({ id: of.task.id, share })),
+    byResource: shares([...byResource], ready.length).map(({ of, share }) => ({ id: of, share })),
+    mishaps: mishaps.map(({ id, label, runs, sumMs }) => {
+      const others = ready.length - runs;
+      const put = runs > 0 && others > 0 ? sumMs / runs - (all - sumMs) / others : 0;
+      return { id, label, runs, minutes: Number((put / MINUTE_MS).toFixed(1)) };
+    }),
+    earlierMin: Math.max(0, Math.ceil((quantile(WANTED_PCT / 100) - doorsMs) / MINUTE_MS)),
+    wantedPct: WANTED_PCT,
+  };
+}
+
+/** What counts for something, the most first. */
+const shares = <T>(counts: readonly (readonly [T, number])[], runs: number) =>
+  counts
+    .map(([of, count]) => ({ of, share: count / runs }))
+    .filter(({ share }) => share > 0.005)
+    .sort((a, b) => b.share - a.share);
+
+/** So many days of one job at once. */
 export function rehearse(
   file: JobFile,
-  plan: Pick<Plan, 'tasks' | 'onTime'>,
+  plan: RehearsedJob['plan'],
   days: number,
   seed = 1,
 ): Rehearsal | null {
-  const going = rehearsing(file, plan, seed);
+  const going = rehearsing([{ file, plan }], seed);
   going?.run(days);
-  return going?.result() ?? null;
+  return going?.results()[0] ?? null;
 }
 
+type Deal = ReturnType<typeof pert>;
+
 /** What a task takes on one day, ms. */
-function lasts(task: Task, pace: number, hit: readonly Blow[], random: Random): number {
+function lasts(task: Task, deal: Deal, pace: number, hit: readonly Blow[], random: Random): number {
+  // Waiting for glue takes its hour whatever the day is like.
+  if (task.quickS === task.slowS) return task.usualS * 1000;
   let factor = pace;
   let adds = 0;
   for (const blow of hit) {
     factor *= blow.factorOf(task);
     adds += blow.addsMin(task);
   }
-  // Waiting for glue takes its hour whatever the day is like.
-  if (task.quickS === task.slowS) return task.usualS * 1000;
-  return pert(task.quickS, task.usualS, task.slowS, random) * 1000 * factor + adds * MINUTE_MS;
-}
-
-/** The plan's own order as a network, in an order in which everything comes after what it waits for. */
-function networkOf({ job }: JobFile, tasks: readonly Task[]): Node[] {
-  const setUp = tasks
-    .filter((task) => Date.parse(task.start) < Date.parse(job.doors) || task.id === 'sign-off')
-    .filter((task) => !['strike', 'look-over', 'drive-back', 'return-gear'].includes(task.id))
-    .sort((a, b) => Date.parse(a.start) - Date.parse(b.start) || Date.parse(a.end) - Date.parse(b.end));
-  const accessMs = Date.parse(job.access.from);
-  const lastOf = new Map<string, number>();
-  const byId = new Map(setUp.map((task, i) => [task.id, i]));
-  return setUp.map((task, i): Node => {
-    const shared = [...task.crew, ...task.gear].flatMap((id) => lastOf.get(id) ?? []);
-    for (const id of [...task.crew, ...task.gear]) lastOf.set(id, i);
-    const own = task.after.flatMap((id) => byId.get(id) ?? []).filter((before) => before < i);
-    const after = [...new Set([...own, ...shared])];
-    const startMs = Date.parse(task.start);
-    const lastEnd = Math.max(-Infinity, ...after.map((before) => Date.parse(setUp[before]?.end ?? '')));
-    // The first thing, and what follows a night, begins at its planned hour; the rest as soon as it can.
-    const beginsAtPlan = after.length === 0 || startMs - lastEnd > NIGHT_MS;
-    const fromAccess =
-      task.place === 'site'
-        ? accessMs
-        : task.id === 'drive-out'
-          ? accessMs - (Date.parse(task.end) - startMs)
-          : -Infinity;
-    return {
-      task,
-      after,
-      earliestMs: Math.max(beginsAtPlan ? startMs : -Infinity, fromAccess),
-      waitsForAccess: task.place === 'site',
-    };
-  });
+  return deal(random) * 1000 * factor + adds * MINUTE_MS;
 }
 
 function barsOf(sorted: Float64Array, doorsMs: number): Rehearsal['spread'] {
