@@ -70,6 +70,21 @@ export type StepId = z.infer<typeof StepId>;
 export const StepStage = z.enum(['bench', 'on-arrival', 'each-piece', 'before-sign-off', 'strike']);
 export type StepStage = z.infer<typeof StepStage>;
 
+/** A step of one kind of piece as this house does it; what is left out is as usual. */
+export const PieceStep = z.strictObject({
+  kind: Id,
+  step: Id,
+  isLeftOut: z.boolean().optional(),
+  label: Name.optional(),
+  /** Minutes to let pass before it. */
+  waitMin: z.int().min(0).max(240).optional(),
+  /** Hands it is done with, as far as the crew goes. */
+  hands: z.int().min(1).max(6).optional(),
+  /** Takes so much of its usual time, per cent. */
+  timePct: z.int().min(10).max(500).optional(),
+});
+export type PieceStep = z.infer<typeof PieceStep>;
+
 /** How this house works where it differs from the usual order. */
 export const Methods = z.strictObject({
   changes: z
@@ -83,6 +98,8 @@ export const Methods = z.strictObject({
       }),
     )
     .max(20),
+  /** Steps of kinds of pieces. */
+  pieces: z.array(PieceStep).max(400).optional(),
   own: z
     .array(
       z.strictObject({

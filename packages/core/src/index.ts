@@ -13,6 +13,7 @@ export { calendarOf } from './calendar-file/ical.ts';
 export { criticalChain } from './clock/chain.ts';
 export { usualRest } from './clock/day-problem.ts';
 export { canFollow } from './clock/own-orders.ts';
+export { usualSteps } from './clock/piece-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
 export { agreedTasks, type DayPlan, planningDay } from './day/plan-day.ts';

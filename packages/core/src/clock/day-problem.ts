@@ -7,6 +7,7 @@ import type { DayJob, WorkedJob } from './day-job.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
+import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
@@ -77,7 +78,8 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   const access = window(job.access);
   const usual = [...setUpWork(file, pieces), ...strikeWork(file, pieces)];
   const least = Math.min(job.crew.length, strikeCrewOf(file).length);
-  const own = withOwnMethods(atPace(usual, file), workshop.methods, least);
+  const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, job.crew.length);
+  const own = withOwnMethods(atPace(asHere, file), workshop.methods, least);
   return {
     file,
     pieces,

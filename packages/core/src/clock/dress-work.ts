@@ -5,12 +5,10 @@ import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
-import { otherWays, ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, REACH_M, STAGES, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
 const SHARED_FROM_S = 20 * 60;
-
-const stages: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 'fill', 'finish'];
 
 /**
  * The work on one piece, stage after stage: the frame complete and weighted before any line ties or anything hangs on
@@ -35,7 +33,7 @@ export function dressWork(
   const found: Work[] = [];
   let before = after;
   const hooks = hookWork(worked, settings, crew, hooksAfter, heat);
-  for (const stage of stages) {
+  for (const stage of STAGES) {
     const here = recipe.siteWork.filter((work) => work.stage === stage);
     if (here.length === 0) continue;
     const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie';

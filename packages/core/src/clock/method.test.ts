@@ -1,8 +1,11 @@
+import type { PieceKind } from '@early-lantern/contract';
 import { benchBatches } from '../bench/bench.ts';
+import { kindNames } from '../piece/new-piece.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { demoJob } from '../test/samples.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
+import { usualSteps, withPieceSteps } from './piece-steps.ts';
 import { strikeWork } from './strike-work.ts';
 import type { Work } from './work.ts';
 
@@ -134,4 +137,35 @@ test('a house’s own order: steps left out, renamed, waited before; steps of it
   expect(before(own, 'drive-back')).toContain('bin');
   const ids = new Set(own.map(({ id }) => id));
   for (const one of own) for (const id of one.after) expect(ids.has(id)).toBe(true);
+});
+
+test('steps of a kind of piece as the house does them: renamed, waited before, other hands, another time, left out', () => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  const usual = usualSteps('organic-garland', file.workshop).map(({ id }) => id);
+  expect(usual).toEqual(expect.arrayContaining(['hang', 'dress', 'fill']));
+  const { work } = workOf('02-engine-shed');
+  const at = (all: Work[], id: string) => all.find((one) => one.id === `podium-garland--${id}`);
+  const kind = 'organic-garland';
+  const changed = withPieceSteps(
+    work,
+    [
+      { kind, step: 'hang', label: 'Tie it on', hands: 2, timePct: 150 },
+      { kind, step: 'fill', waitMin: 20 },
+      { kind, step: 'dress', isLeftOut: true },
+      { kind: 'packed-arch', step: 'fill', isLeftOut: true },
+      { kind, step: 'no-such-step', isLeftOut: true },
+    ],
+    file,
+    2,
+  );
+  const [before, after] = [at(work, 'hang'), at(changed, 'hang')];
+  expect(after).toMatchObject({ label: 'Podium edge: Tie it on', hands: 2 });
+  // Half as much work again, by two where one did it.
+  expect((after?.spread.usualS ?? 0) / (before?.spread.usualS ?? 1)).toBeCloseTo(0.75, 9);
+  expect(at(changed, 'dress')).toBeUndefined();
+  expect(at(changed, 'fill')?.after).toContain('podium-garland--hang');
+  expect(Object.values(at(changed, 'fill')?.lags ?? {})).toContainEqual({ min: 20 });
+  expect(changed.length).toBe(work.length - file.job.pieces.filter((piece) => piece.kind === kind).length);
+  for (const piece of Object.keys(kindNames) as PieceKind[])
+    for (const step of usualSteps(piece, file.workshop)) expect(step.label).not.toBe('');
 });

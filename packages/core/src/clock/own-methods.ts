@@ -27,13 +27,14 @@ export function withOwnMethods(work: readonly Work[], methods: Methods | undefin
   return methods.own.reduce<Work[]>((all, step) => withStep(all, step, crew), changed);
 }
 
-const waiting = ({ after, lags = {} }: Work, min: number) => ({
+/** Lags that let so many minutes pass after everything a task waits for. */
+export const waiting = ({ after, lags = {} }: Work, min: number) => ({
   ...lags,
   ...Object.fromEntries(after.map((id) => [id, { ...lags[id], min }])),
 });
 
 /** Without a step: what waited for it waits for what it waited for, and as long. */
-function leftOut(work: readonly Work[], id: string): Work[] {
+export function leftOut(work: readonly Work[], id: string): Work[] {
   const gone = work.find((one) => one.id === id);
   if (!gone) return [...work];
   return work

@@ -1,7 +1,7 @@
 import type { HoldPiece, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
-import type { Recipe } from '../piece/recipe.ts';
+import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import type { Mode } from '../schedule/problem.ts';
 
 /** A piece with what has been worked out for it. */
@@ -45,6 +45,9 @@ export interface Work {
 
 /** The two runs to a site: to put it up, and to take it down. */
 export type Trip = 'set-up' | 'strike';
+
+/** Work on a piece, stage after stage. */
+export const STAGES: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 'fill', 'finish'];
 
 /** Reach of a person from the floor; above it the work is ladder work. */
 export const REACH_M = 2.4;
