@@ -6,6 +6,7 @@ import {
   formatWind,
   inchesToMetres,
   inTheirDegrees,
+  METRES_PER_FOOT,
 } from '@early-lantern/core';
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 import { useSettings } from './api/queries.ts';
@@ -20,6 +21,8 @@ interface Units {
   /** A wind, `18 mph` or `8.0 m/s`; a mass, `22 lb` or `10 kg`; a force, `2.2 lbf` or `9.8 N`. */
   wind: (metresPerSecond: number) => string;
   mass: (kg: number) => string;
+  /** A floor, `96 sq ft` or `8.9 m²`. */
+  area: (squareMetres: number) => string;
   /** A temperature, `91 °F` or `33 °C`, and bare numbers in these units for charts. */
   temp: (celsius: number) => string;
   tempNumber: (celsius: number) => number;
@@ -62,6 +65,7 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       windNumber: (speed) => (units === 'metric' ? speed : speed / MPH),
       windUnit: units === 'metric' ? 'm/s' : 'mph',
       mass: (kg) => (units === 'metric' ? `${tidy(kg)} kg` : `${tidy(kg / POUND)} lb`),
+      area: (m2) => (units === 'metric' ? `${tidy(m2)} m²` : `${tidy(m2 / METRES_PER_FOOT ** 2)} sq ft`),
       force: (newtons) =>
         units === 'metric' ? `${tidy(newtons)} N` : `${tidy(newtons / (POUND * GRAVITY))} lbf`,
       range: ({ min, max }) => {

@@ -183,9 +183,9 @@ const SettingsFields = z.strictObject({
   /** Wagons and dollies that ride along. */
   wagons: z.int().min(0).max(20).optional(),
   /** When work may be done in the workshop; left out, at any hour. */
-  hours: Shift.optional(),
+  hours: Shift.nullable().optional(),
   /** Floor where finished sections lie until they are loaded, m²; left out, as much as it takes. */
-  floorM2: z.number().min(1).max(5000).optional(),
+  floorM2: z.number().min(1).max(5000).nullable().optional(),
   /** What a bag for loose balloons holds, m³. */
   bagM3: z.number().min(0.02).max(5).optional(),
 });

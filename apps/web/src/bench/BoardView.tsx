@@ -11,8 +11,10 @@ import { headFont } from '../theme.ts';
 
 /** Every batch on a card of its own, to be read from across the workshop: what, to what diameter, how many of which. */
 export function BoardView() {
-  const { planned } = useJob();
-  const { batches } = planned?.plan.bench ?? { batches: [] };
+  const { planned, file } = useJob();
+  const { area } = useUnits();
+  const { batches, floorM2 } = planned?.plan.bench ?? { batches: [], floorM2: 0 };
+  const room = file.workshop.floorM2;
   if (batches.length === 0) {
     return (
       <EmptyState title="No batch has an hour yet">
@@ -29,6 +31,20 @@ export function BoardView() {
           Print the board
         </Button>
       </Box>
+      {floorM2 > 0 && (
+        <Typography data-testid="floor">
+          Finished sections lie on <strong>{area(floorM2)}</strong> of floor until they are loaded
+          {room && floorM2 > room ? (
+            <Box component="span" sx={{ color: 'var(--mui-palette-out)', fontWeight: 650 }}>
+              : the workshop has {area(room)}; hang some, or load before all are done.
+            </Box>
+          ) : room ? (
+            ` of ${area(room)} there are.`
+          ) : (
+            '.'
+          )}
+        </Typography>
+      )}
       {days.map((day) => (
         <Box key={day} component="section" aria-label={day}>
           <Typography variant="h2" sx={{ mb: 1 }}>

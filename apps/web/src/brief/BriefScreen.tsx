@@ -9,6 +9,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
+import { WayPanel } from './WayPanel.tsx';
 
 const MPH = 0.447_04;
 
@@ -50,67 +51,70 @@ export function BriefScreen() {
         alignItems: 'start',
       }}
     >
-      <Paper variant="outlined" sx={{ p: 2.5 }}>
-        <Stack spacing={2}>
-          <Typography variant="h2">The occasion</Typography>
-          <TextField
-            label="Job name"
-            value={head.name}
-            error={!head.name.trim()}
-            helperText={head.name.trim() ? undefined : 'A job needs a name before it is saved again.'}
-            onChange={(event) => change({ name: event.target.value.slice(0, 120) }, 'name')}
-          />
-          <TextField
-            label="What it is"
-            multiline
-            minRows={2}
-            value={head.event}
-            onChange={(event) => change({ event: event.target.value }, 'event')}
-          />
-          <TextField
-            label="Notes for the crew"
-            multiline
-            minRows={2}
-            value={head.notes}
-            onChange={(event) => change({ notes: event.target.value }, 'notes')}
-          />
-          <CommitField
-            label={`Strongest gust expected outdoors, ${units === 'metric' ? 'm/s' : 'mph'}`}
-            value={head.gustMs === undefined ? '' : String(Number((head.gustMs / gustUnit).toFixed(1)))}
-            helperText="Left empty, that of the forecast looked at on the Bench, else the top of Beaufort 4."
-            onCommit={(text) => {
-              if (!text.trim()) return void setGust(undefined);
-              const gustMs = Number(text.replace(',', '.')) * gustUnit;
-              if (!(gustMs >= 0 && gustMs <= 60)) return 'A number, or nothing';
-              setGust(Number(gustMs.toFixed(3)));
-              return undefined;
-            }}
-          />
-          <TextField
-            select
-            label="Site"
-            value={head.siteId}
-            disabled={document.pieces.length > 0}
-            sx={{ '& .MuiFormHelperText-root.Mui-disabled': { color: 'text.secondary' } }}
-            helperText={
-              document.pieces.length > 0 ? 'The pieces are drawn on spots of this site.' : undefined
-            }
-            onChange={(event) => change({ siteId: event.target.value })}
-          >
-            {sites.map(({ data }) => (
-              <MenuItem key={data.id} value={data.id}>
-                {data.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Typography sx={{ color: 'text.secondary' }}>
-            {site.driveMin} min drive · {long(site.loadIn.distanceM)} on foot
-            {site.loadIn.steps ? `, ${site.loadIn.steps} steps` : ''} ·{' '}
-            {site.indoors ? 'indoors' : 'outdoors'}
-            {site.rules && <> · {site.rules}</>}
-          </Typography>
-        </Stack>
-      </Paper>
+      <Stack spacing={2}>
+        <Paper variant="outlined" sx={{ p: 2.5 }}>
+          <Stack spacing={2}>
+            <Typography variant="h2">The occasion</Typography>
+            <TextField
+              label="Job name"
+              value={head.name}
+              error={!head.name.trim()}
+              helperText={head.name.trim() ? undefined : 'A job needs a name before it is saved again.'}
+              onChange={(event) => change({ name: event.target.value.slice(0, 120) }, 'name')}
+            />
+            <TextField
+              label="What it is"
+              multiline
+              minRows={2}
+              value={head.event}
+              onChange={(event) => change({ event: event.target.value }, 'event')}
+            />
+            <TextField
+              label="Notes for the crew"
+              multiline
+              minRows={2}
+              value={head.notes}
+              onChange={(event) => change({ notes: event.target.value }, 'notes')}
+            />
+            <CommitField
+              label={`Strongest gust expected outdoors, ${units === 'metric' ? 'm/s' : 'mph'}`}
+              value={head.gustMs === undefined ? '' : String(Number((head.gustMs / gustUnit).toFixed(1)))}
+              helperText="Left empty, that of the forecast looked at on the Bench, else the top of Beaufort 4."
+              onCommit={(text) => {
+                if (!text.trim()) return void setGust(undefined);
+                const gustMs = Number(text.replace(',', '.')) * gustUnit;
+                if (!(gustMs >= 0 && gustMs <= 60)) return 'A number, or nothing';
+                setGust(Number(gustMs.toFixed(3)));
+                return undefined;
+              }}
+            />
+            <TextField
+              select
+              label="Site"
+              value={head.siteId}
+              disabled={document.pieces.length > 0}
+              sx={{ '& .MuiFormHelperText-root.Mui-disabled': { color: 'text.secondary' } }}
+              helperText={
+                document.pieces.length > 0 ? 'The pieces are drawn on spots of this site.' : undefined
+              }
+              onChange={(event) => change({ siteId: event.target.value })}
+            >
+              {sites.map(({ data }) => (
+                <MenuItem key={data.id} value={data.id}>
+                  {data.name}
+                </MenuItem>
+              ))}
+            </TextField>
+            <Typography sx={{ color: 'text.secondary' }}>
+              {site.driveMin} min drive · {long(site.loadIn.distanceM)} on foot
+              {site.loadIn.steps ? `, ${site.loadIn.steps} steps` : ''} ·{' '}
+              {site.indoors ? 'indoors' : 'outdoors'}
+              {site.rules && <> · {site.rules}</>}
+            </Typography>
+          </Stack>
+        </Paper>
+        <WayPanel />
+      </Stack>
       <Stack spacing={2}>
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={2}>

@@ -18,6 +18,8 @@ import { rehearseDays } from '../workers/planner.ts';
 
 const MANY = 10_000;
 const SHOWN = 8;
+/** Decides on nearly every day. */
+const ALWAYS = 0.98;
 /** Bars later than this after doors are drawn as one, minutes. */
 const LATEST_MIN = -90;
 
@@ -86,13 +88,19 @@ export function RehearsalView() {
 const keyOf = (plan: Plan | undefined): string =>
   (plan?.tasks ?? []).map(({ id, start, end }) => `${id} ${start} ${end}`).join();
 
+const earlier = (iso: string, minutes: number) => new Date(Date.parse(iso) - minutes * 60_000).toISOString();
+
 function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
-  const { runs, chance, p10, p50, p90, earlierMin, wantedPct, byTask, mishaps, spread } = rehearsal;
+  const { runs, chance, p10, p50, p90, earlierMin, wantedPct, byTask, byResource, mishaps, spread } =
+    rehearsal;
+  const { crew, inflators, vehicles, ladders = [] } = useJob().file.workshop;
+  const nameOf = (id: string) =>
+    [...crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id)?.name ?? id;
   const zone = plan.timeZone;
   const label = (id: string) => plan.tasks.find((task) => task.id === id)?.label ?? id;
-  // Of what decides as often, the longer work matters more.
-  const usual = (id: string) => plan.tasks.find((task) => task.id === id)?.usualS ?? 0;
-  const decisive = [...byTask].sort((a, b) => b.share * usual(b.id) - a.share * usual(a.id)).slice(0, SHOWN);
+  // What decides on nearly every day is told in a line; what does so on some is worth looking at.
+  const always = byTask.filter(({ share }) => share >= ALWAYS).map(({ id }) => label(id));
+  const decisive = byTask.filter(({ share }) => share < ALWAYS).slice(0, SHOWN);
   const figures = [
     { name: 'ready by doors', value: `${Math.round(chance * 100)} of 100` },
     { name: 'one day in ten by', value: clockTime(p10, zone) },
@@ -119,7 +127,14 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
         {earlierMin > 0
           ? `To be ready on ${wantedPct} days of 100, everything would have to be done ${spanText(earlierMin)} earlier.`
           : `Ready on at least ${wantedPct} days of 100.`}{' '}
-        {plan.onTime.bottleneck && <>Most often it waits for: {label(plan.onTime.bottleneck)}.</>}
+        {earlierMin > 0 && plan.onTime.leaveAt && (
+          <>
+            The van would leave by{' '}
+            <strong>{clockTime(earlier(plan.onTime.leaveAt, earlierMin), zone)}</strong>, all before it as
+            much earlier.{' '}
+          </>
+        )}
+        {plan.onTime.bottleneck && <>Most often it waits for “{label(plan.onTime.bottleneck)}”.</>}
       </Typography>
       <Paper variant="outlined" sx={{ p: 2 }}>
         <Typography variant="h3">Sign-off, {runs.toLocaleString('en')} days</Typography>
@@ -153,6 +168,21 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
               </li>
             ))}
           </Box>
+          {always.length > 0 && (
+            <Typography sx={{ mt: 1.5, fontSize: 15 }}>
+              On every day, or nearly: {always.join('; ')}.
+            </Typography>
+          )}
+          {byResource.length > 0 && (
+            <Typography sx={{ mt: 1.5, fontSize: 15 }} data-testid="waited-for">
+              Waited for on the way:{' '}
+              {byResource
+                .slice(0, SHOWN)
+                .map(({ id, share }) => `${nameOf(id)}, ${Math.round(share * 100)} days of 100`)
+                .join('; ')}
+              .
+            </Typography>
+          )}
         </Paper>
         <Paper variant="outlined" sx={{ p: 2 }}>
           <Typography variant="h3">What went wrong, and what it cost</Typography>

@@ -1,4 +1,4 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, Rehearsal } from '@early-lantern/contract';
 import type { DayPlan } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { Link } from 'react-router';
@@ -10,10 +10,20 @@ import { letterOf, stateOf } from './DayLanes.tsx';
 interface DayJobsProps {
   plan: DayPlan;
   files: readonly JobFile[];
+  /** How each job comes out on days that go wrong; not known while the search goes on. */
+  outcomes: readonly Rehearsal[] | undefined;
+}
+
+/** The most minutes in hand there could be, in a sentence. */
+function boundWords(bound: number, inHand: number | null, wanted: number): string {
+  if (inHand !== null && inHand >= bound) return 'Proven: no plan with these people and hours leaves more.';
+  return bound < 0
+    ? `Proven: with these people and hours every plan is at least ${-bound} min late.`
+    : `Proven: no plan with these people and hours leaves more than ${bound} min; ${wanted} are wanted.`;
 }
 
 /** Each job in the day's plan: minutes in hand, how many there could be, what it does not keep. */
-export function DayJobs({ plan, files }: DayJobsProps) {
+export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
   const wanted = files[0]?.workshop.inHandTargetMin ?? 0;
   const zone = files[0]?.workshop.timeZone ?? 'UTC';
   return (
@@ -50,9 +60,16 @@ export function DayJobs({ plan, files }: DayJobsProps) {
               </Typography>
               {bound !== null && (
                 <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-                  {minutesInHand !== null && minutesInHand < bound
-                    ? `Proven: no plan with these people and hours leaves more than ${Math.max(bound, minutesInHand)} min; ${wanted} are wanted.`
-                    : 'Proven: no plan with these people and hours leaves more.'}
+                  {boundWords(bound, minutesInHand, wanted)}
+                </Typography>
+              )}
+              {outcomes?.[i] && (
+                <Typography sx={{ fontSize: 15 }} data-testid={`chance-${jobId}`}>
+                  Ready on <strong>{Math.round((outcomes[i]?.chance ?? 0) * 100)} of 100</strong> rehearsed
+                  days of all jobs together
+                  {(outcomes[i]?.earlierMin ?? 0) > 0 &&
+                    `; ${outcomes[i]?.wantedPct} of 100 if all were ${outcomes[i]?.earlierMin} min earlier`}
+                  .
                 </Typography>
               )}
               {broken.map((sentence) => (

@@ -1,11 +1,11 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, Rehearsal } from '@early-lantern/contract';
 import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
 import { Alert, Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { LaneLegend } from '../parts/LaneLegend.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
-import { findClashes, findCulprits, findWays, planDay } from '../workers/day.ts';
+import { findClashes, findCulprits, findWays, planDay, rehearseDay } from '../workers/day.ts';
 import { ClashList } from './ClashList.tsx';
 import { DayJobs } from './DayJobs.tsx';
 import { DayLanes, letterOf } from './DayLanes.tsx';
@@ -15,6 +15,8 @@ import { WaysOut } from './WaysOut.tsx';
 /** Orders tried when the day is opened, and when somebody asks for a longer search. */
 const AT_FIRST = 1_500;
 const LONGER = 40_000;
+/** Days gone through with the plan that was found. */
+const DAYS = 2_000;
 
 function withoutAgreed(file: JobFile): JobFile {
   const { agreed: _, ...clock } = file.job.clock ?? {};
@@ -34,6 +36,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   const [search, setSearch] = useState<Search>({});
   const [culprits, setCulprits] = useState<Culprit[]>();
   const [ways, setWays] = useState<{ found: WayOut[]; done: number; of: number }>();
+  const [rehearsed, setRehearsed] = useState<{ plan: DayPlan; outcomes: Rehearsal[] }>();
   const [failure, setFailure] = useState<Error>();
   // Every change of the jobs begins anew; an older search then stops at its next answer.
   const round = useRef(0);
@@ -57,6 +60,11 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
     });
     if (!isMine()) return;
     setSearch(last ? { plan: last, tried: last.tried } : {});
+    if (last) {
+      const outcomes = await rehearseDay(free, last, DAYS);
+      if (!isMine()) return;
+      setRehearsed(outcomes ? { plan: last, outcomes } : undefined);
+    }
     if (!last?.jobs.some(({ broken }) => broken.length > 0)) {
       setCulprits([]);
       return;
@@ -178,7 +186,13 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             )
           )}
         </Stack>
-        {plan && <DayJobs plan={plan} files={files} />}
+        {plan && (
+          <DayJobs
+            plan={plan}
+            files={files}
+            outcomes={rehearsed?.plan === plan ? rehearsed.outcomes : undefined}
+          />
+        )}
       </Paper>
       {plan && culprits && culprits.length > 0 && (
         <WaysOut

@@ -64,6 +64,19 @@ export function wholeNumber(
   return undefined;
 }
 
+/** A fault for text that is no number from `min` to `max`. */
+export function someNumber(
+  text: string,
+  min: number,
+  max: number,
+  take: (value: number) => void,
+): string | undefined {
+  const value = Number(text.replace(',', '.'));
+  if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
+  take(value);
+  return undefined;
+}
+
 /** A fault for an empty name. */
 export function someName(text: string, take: (value: string) => void): string | undefined {
   if (!text.trim()) return 'A name, please';

@@ -1,8 +1,8 @@
 import type { Site } from '@early-lantern/contract';
 import { Box, Checkbox, FormControlLabel, FormGroup, Paper, Stack, Switch, Typography } from '@mui/material';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { HoursField } from '../parts/HoursField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { HoursField } from './HoursField.tsx';
 import type { SiteChange } from './useSiteEdit.ts';
 import { WhereFields } from './WhereFields.tsx';
 import { forbidWords } from './words.ts';
@@ -47,6 +47,11 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               label="Steps"
               value={String(site.loadIn.steps)}
               onCommit={(text) => wholeNumber(text, 0, 500, (steps) => loadIn({ steps }))}
+            />
+            <CommitField
+              label="Set-down, parking, min"
+              value={String(site.loadIn.setDownMin ?? 0)}
+              onCommit={(text) => wholeNumber(text, 0, 120, (setDownMin) => loadIn({ setDownMin }))}
             />
             <LengthField
               label="Narrowest door"

@@ -1,4 +1,4 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, Rehearsal } from '@early-lantern/contract';
 import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
 import * as Comlink from 'comlink';
 import type { DayPlanner } from './day.worker.ts';
@@ -30,6 +30,13 @@ export const planDay = (
     orders,
     Comlink.proxy(async (tried: number, plan: DayPlan | undefined) => onStep(tried, plan)),
   );
+
+/** How each job of the day comes out when its plan is gone through so many times; null where one has none. */
+export const rehearseDay = (
+  files: readonly JobFile[],
+  plan: DayPlan,
+  days: number,
+): Promise<Rehearsal[] | null> => dayPlanner().rehearse([...files], plan, days);
 
 /** Which parts of the day cannot all be done in their windows. */
 export const findCulprits = (files: readonly JobFile[]): Promise<Culprit[]> =>

@@ -1,4 +1,4 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, Rehearsal } from '@early-lantern/contract';
 import {
   type Clash,
   type Culprit,
@@ -7,6 +7,7 @@ import {
   type DayPlan,
   draftPlan,
   planningDay,
+  rehearsing,
   type WayOut,
   waysOut,
   workedJob,
@@ -42,6 +43,16 @@ const planner = {
       if (!(await goOn(planning.tried, isNews ? planning.result() : undefined))) return;
     }
     await goOn(planning.tried, planning.result());
+  },
+  /** A plan of the day gone through so many times; how each job comes out, in their order. */
+  rehearse(files: JobFile[], plan: DayPlan, days: number): Rehearsal[] | null {
+    const jobs = plan.jobs.flatMap((one) => {
+      const file = files.find(({ job }) => job.id === one.jobId);
+      return file ? [{ file, plan: one }] : [];
+    });
+    const going = rehearsing(jobs);
+    going?.run(days);
+    return going?.results() ?? null;
   },
   /** Which parts of the day cannot all be done. */
   culprits: (files: JobFile[]): Culprit[] => culpritsOf(files.map(workedJob)),

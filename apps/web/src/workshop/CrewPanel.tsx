@@ -4,7 +4,7 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
-import { CommitField, someName } from '../parts/CommitField.tsx';
+import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
@@ -98,7 +98,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           gridColumn: '1 / -1',
           display: 'grid',
           gap: 1,
-          gridTemplateColumns: '92px 92px minmax(92px, 132px)',
+          gridTemplateColumns: '92px 92px minmax(92px, 132px) minmax(92px, 132px)',
         }}
       >
         {time('From', 'from')}
@@ -108,11 +108,13 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           value={member.wage === undefined ? '' : String(member.wage)}
           onCommit={(text) => {
             if (text.trim() === '') return undefined;
-            const wage = Number(text.replace(',', '.'));
-            if (!(wage >= 0 && wage <= 10_000)) return 'From 0 to 10,000';
-            change({ wage });
-            return undefined;
+            return someNumber(text, 0, 10_000, (wage) => change({ wage }));
           }}
+        />
+        <CommitField
+          label="Pace, % of usual"
+          value={String(Math.round((member.pace ?? 1) * 100))}
+          onCommit={(text) => wholeNumber(text, 40, 200, (pct) => change({ pace: pct / 100 }))}
         />
       </Box>
       <BusyTimes member={member} onChange={(busy) => change({ busy })} />

@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Fragment, type ReactNode } from 'react';
-import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 
 /** One cell of a row: how wide, and the field that changes it. */
@@ -48,12 +48,7 @@ export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: numbe
   figureColumn<T>(label, key, (text, take) => wholeNumber(text, min, max, take));
 
 export const numberColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
-  figureColumn<T>(label, key, (text, take) => {
-    const value = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
-    take(value);
-    return undefined;
-  });
+  figureColumn<T>(label, key, (text, take) => someNumber(text, min, max, take));
 
 export const lengthColumn = <T,>(
   label: string,

@@ -7,6 +7,8 @@ import { HoldsPanel } from './HoldsPanel.tsx';
 import { LastingPanel } from './LastingPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { MethodsPanel } from './MethodsPanel.tsx';
+import { PieceStepsPanel } from './PieceStepsPanel.tsx';
+import { PlacePanel } from './PlacePanel.tsx';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
@@ -38,6 +40,7 @@ export function WorkshopScreen() {
           <SchoolsDefaults row={settings.data} />
           <CrewPanel rows={crew.data} />
           <GearPanel row={settings.data} />
+          <PlacePanel row={settings.data} />
           <HoldsPanel row={settings.data} />
           <LastingPanel row={settings.data} />
           <MethodsPanel row={settings.data} />
@@ -48,6 +51,7 @@ export function WorkshopScreen() {
           <SuppliersPanel row={settings.data} />
           <MaterialsPanel row={settings.data} />
           <RatesPanel row={settings.data} />
+          <PieceStepsPanel row={settings.data} />
         </Box>
       </Box>
     </Box>

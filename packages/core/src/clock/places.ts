@@ -31,7 +31,7 @@ export function placesOf(jobs: readonly DayJob[], axis: MinuteAxis): Places {
     const { quiet } = job.file.site;
     return quiet && job.work.some(isNoisy) ? [{ kind: noise(job), hours: axis.daily(quiet) }] : [];
   });
-  const room = workshop.floorM2 === undefined ? undefined : Math.floor(workshop.floorM2 / FLOOR_UNIT_M2);
+  const room = workshop.floorM2 ? Math.floor(workshop.floorM2 / FLOOR_UNIT_M2) : undefined;
   return {
     limits: {
       ...(workshop.hours ? { [OPEN]: ALL } : {}),
