@@ -4,11 +4,11 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
-import { dayKey, dayName } from '../parts/time.ts';
+import { dayName, touchesDay } from '../parts/time.ts';
 import { useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
 import { DayTogether } from './DayTogether.tsx';
 
-/** All installations of one day with the same people, vans and ladders: planned together. */
+/** All installations that one day has work for, with the same people, vans and ladders: planned together. */
 export function DayScreen() {
   const { day = '' } = useParams();
   const settings = useSettings();
@@ -22,8 +22,8 @@ export function DayScreen() {
   const files = useMemo(
     (): JobFile[] =>
       (ready ?? [])
-        // What has no piece yet has nothing to be planned.
-        .filter(({ row }) => dayKey(row.data.doors, zone) === day && row.pieces.length > 0)
+        // What has no piece yet has nothing to be planned; a strike of the night before wants people too.
+        .filter(({ row }) => touchesDay(row.data, day, zone) && row.pieces.length > 0)
         .sort((a, b) => Date.parse(a.row.data.doors) - Date.parse(b.row.data.doors))
         .map(({ file }) => file),
     [ready, day, zone],
@@ -38,10 +38,10 @@ export function DayScreen() {
         </Link>
       </Typography>
       <Typography variant="h1" sx={{ mb: 1.5 }}>
-        {files[0] ? dayName(files[0].job.doors, zone) : day}
+        {dayName(day, zone)}
       </Typography>
       {files.length === 0 ? (
-        <EmptyState title="No doors open that day">
+        <EmptyState title="Nothing to put up or take down that day">
           The days with installations stand on the Horizon.
         </EmptyState>
       ) : (

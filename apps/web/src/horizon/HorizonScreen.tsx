@@ -20,7 +20,7 @@ import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { SkyBand } from '../parts/SkyBand.tsx';
-import { clockTime, dayKey, dayName } from '../parts/time.ts';
+import { clockTime, dayKey, dayName, touchesDay } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { usePlan } from '../workers/planner.ts';
@@ -137,6 +137,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
       )}
       {[...days].map(([day, ofDay]) => {
         const first = ofDay[0]?.row.data.doors ?? '';
+        const sharing = coming.filter(({ row }) => touchesDay(row.data, day, zone));
         return (
           <Box component="section" key={day} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
             <Typography variant="h2" sx={{ mb: 0.5 }}>
@@ -156,7 +157,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
                 </Box>
               )}
             </Typography>
-            {ofDay.length > 1 && <DayNote day={day} ready={ofDay} />}
+            {sharing.length > 1 && <DayNote day={day} ready={sharing} />}
             <SkyBand
               day={first}
               zone={zone}

@@ -1,18 +1,19 @@
-import type { BalloonRow, Task } from '@early-lantern/contract';
 import PrintIcon from '@mui/icons-material/Print';
-import { Box, Button, Stack, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
-import { beforeDoors, clockTime, dayKey, dayName } from '../parts/time.ts';
+import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
+import { BalloonTable, TaskTable } from './SheetTables.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import './run-sheet.css';
 
 const print = () => window.print();
 
-/** What the crew carries: the day on paper, for A4 or Letter. */
+/** What the crew carries: the day on paper, for A4 or Letter; of everybody, or of one of them. */
 export function RunSheetScreen() {
   const { planned, file } = useJob();
   useCommands(
@@ -21,7 +22,12 @@ export function RunSheetScreen() {
       [],
     ),
   );
+  const [search, setSearch] = useSearchParams();
   if (!planned) return null;
+  const people = file.workshop.crew.filter(({ id }) =>
+    planned.plan.tasks.some(({ crew }) => crew.includes(id)),
+  );
+  const person = people.find(({ id }) => id === search.get('for'))?.id;
   if (planned.plan.tasks.length === 0) {
     return (
       <EmptyState title="No run sheet yet">
@@ -34,8 +40,26 @@ export function RunSheetScreen() {
       <Stack
         direction="row"
         className="no-print"
-        sx={{ justifyContent: 'center', alignItems: 'center', mb: 1.5, gap: 2, px: 1.5 }}
+        sx={{ justifyContent: 'center', alignItems: 'center', flexWrap: 'wrap', mb: 1.5, gap: 2, px: 1.5 }}
       >
+        <TextField
+          select
+          size="small"
+          label="For"
+          value={person ?? ''}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          sx={{ minWidth: 150 }}
+          onChange={(event) =>
+            setSearch(event.target.value ? { for: event.target.value } : {}, { replace: true })
+          }
+        >
+          <MenuItem value="">everybody</MenuItem>
+          {people.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
         <Button variant="contained" startIcon={<PrintIcon />} onClick={print}>
           Print
         </Button>
@@ -47,20 +71,23 @@ export function RunSheetScreen() {
           for {file.job.name}, on A4 or Letter
         </Typography>
       </Stack>
-      <Sheet />
+      <Sheet person={person} />
     </Box>
   );
 }
 
 /** Paper is paper in either theme: its colours are its own. */
-function Sheet() {
+function Sheet({ person }: { person: string | undefined }) {
   const { planned, file } = useJob();
   const { long, short } = useUnits();
   const { plan } = planned as NonNullable<typeof planned>;
   const { job, site, workshop } = file;
   const zone = plan.timeZone;
   const first = (id: string) => (workshop.crew.find((member) => member.id === id)?.name ?? id).split(' ')[0];
-  const days = Map.groupBy(plan.tasks, (task) => dayKey(task.start, zone));
+  const tasks = person ? plan.tasks.filter(({ crew }) => crew.includes(person)) : plan.tasks;
+  const gear = [...workshop.inflators, ...workshop.vehicles, ...(workshop.ladders ?? [])];
+  const nameOf = (id: string) => gear.find((one) => one.id === id)?.name ?? first(id) ?? id;
+  const days = Map.groupBy(tasks, (task) => dayKey(task.start, zone));
   const readBy = (code: string) => {
     const own = job.acknowledged?.find((one) => one.code === code);
     return own ? first(own.by) : undefined;
@@ -80,7 +107,10 @@ function Sheet() {
         <div>
           <p className="sheet-day">{dayName(job.doors, zone)}</p>
           <h1>{job.name}</h1>
-          <p>{job.event}</p>
+          <p>
+            {person && <strong>{workshop.crew.find(({ id }) => id === person)?.name}. </strong>}
+            {job.event}
+          </p>
         </div>
         <div className="sheet-doors">
           <span>doors</span>
@@ -123,10 +153,10 @@ function Sheet() {
           </p>
         </div>
       </section>
-      {[...days].map(([day, tasks]) => (
+      {[...days].map(([day, ofDay]) => (
         <section key={day}>
-          <h2>{dayName(tasks[0]?.start ?? '', zone)}</h2>
-          <TaskTable tasks={tasks} zone={zone} doors={doors} nameOf={(id) => first(id) ?? id} />
+          <h2>{dayName(ofDay[0]?.start ?? '', zone)}</h2>
+          <TaskTable tasks={ofDay} zone={zone} doors={doors} person={person} nameOf={nameOf} />
         </section>
       ))}
       <section className="sheet-keep">
@@ -169,79 +199,5 @@ function Sheet() {
         <span>Strike agreed for</span>
       </footer>
     </article>
-  );
-}
-
-interface TaskTableProps {
-  tasks: readonly Task[];
-  zone: string;
-  doors: string;
-  nameOf: (id: string) => string;
-}
-
-function TaskTable({ tasks, zone, doors, nameOf }: TaskTableProps) {
-  return (
-    <table>
-      <thead>
-        <tr>
-          <th aria-label="Done" />
-          <th>Clock</th>
-          <th>Doors</th>
-          <th>Task</th>
-          <th>Who</th>
-        </tr>
-      </thead>
-      <tbody>
-        {tasks.map((task) => (
-          <tr key={task.id}>
-            <td className="sheet-tick" />
-            <td className="sheet-nowrap">
-              {clockTime(task.start, zone)}–{clockTime(task.end, zone)}
-            </td>
-            <td className="sheet-nowrap">{beforeDoors(task.start, doors)}</td>
-            <td>{task.label}</td>
-            <td>{task.crew.map(nameOf).join(', ')}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function BalloonTable({
-  rows,
-  colourName,
-}: {
-  rows: readonly BalloonRow[];
-  colourName: (id: string) => string;
-}) {
-  const sizes = [...new Set(rows.map((row) => row.nominalIn))];
-  const colours = [...new Set(rows.map((row) => row.colour))];
-  const cell = (size: number, colour: string) => {
-    const own = rows.filter((row) => row.nominalIn === size && row.colour === colour);
-    const need = own.reduce((sum, row) => sum + row.need, 0);
-    return need === 0 ? '' : `${need} + ${own.reduce((sum, row) => sum + row.spare, 0)}`;
-  };
-  return (
-    <table className="sheet-counts">
-      <thead>
-        <tr>
-          <th>need + spare</th>
-          {colours.map((colour) => (
-            <th key={colour}>{colourName(colour)}</th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {sizes.map((size) => (
-          <tr key={size}>
-            <th scope="row">{size} in.</th>
-            {colours.map((colour) => (
-              <td key={colour}>{cell(size, colour)}</td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

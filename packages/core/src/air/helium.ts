@@ -11,7 +11,7 @@ interface Bouquet {
   ribbonGPerM: number;
 }
 
-interface BouquetLift {
+export interface BouquetLift {
   litresEach: number;
   latexGEach: number;
   ribbonG: number;

@@ -220,3 +220,26 @@ test('put after another by hand it waits; an order in a circle is passed over; w
     expect([...at(locked, id).crew].sort()).toEqual([...crew].sort());
   }
 });
+
+test('a shine spray dries before anybody steps back: longer in damp air outdoors, the same indoors', () => {
+  const dry = (file: JobFile, humidityPct: number) => {
+    file.job.pieces = file.job.pieces.flatMap((piece) =>
+      piece.kind === 'organic-garland'
+        ? [{ ...piece, schools: { ...piece.schools, bloom: 'spray' as const } }]
+        : [],
+    );
+    file.job.weather = {
+      source: 'simulated',
+      madeAt: file.job.doors,
+      hours: [{ ...hour(file.job.access.from, {}), humidityPct }],
+    };
+    const work = workOf(file);
+    const found = work.find(({ id }) => id.endsWith('--dry'));
+    expect(found?.hands).toBe(0);
+    expect(work.find(({ id }) => id === 'step-back')?.after).toContain(found?.id);
+    return found?.minutes;
+  };
+  expect(dry(meadow(), 50)).toBe(10);
+  expect(dry(meadow(), 90)).toBe(20);
+  expect(dry(shed(), 90)).toBe(10);
+});

@@ -52,6 +52,29 @@ export function heatAt(piece: Piece, file: JobFile): Slowing[] {
   ];
 }
 
+/** A shine spray is dry after so many minutes at half the humidity the air can take; damp air takes longer. From memory. */
+const DRY_MIN = 10;
+const DRY_AT_PCT = 50;
+const TWICE_PCT = 40;
+
+/** Minutes until a shine spray is dry where a piece stands: outdoors by the dampest hour of the forecast. */
+export function dryingOf(piece: Piece, file: JobFile): { minutes: number; working: Working } {
+  const spot = file.site.spots.find(({ id }) => id === piece.spotId);
+  const hours = spot && isOutdoors(spot, file) ? setUpHours(file) : [];
+  const dampest = Math.max(DRY_AT_PCT, ...hours.map(({ humidityPct }) => humidityPct));
+  const minutes = Math.ceil(DRY_MIN * (1 + (dampest - DRY_AT_PCT) / TWICE_PCT));
+  return {
+    minutes,
+    working: working(
+      'Dry before it is touched',
+      `${DRY_MIN} min · (1 + (humidity − ${DRY_AT_PCT} %) / ${TWICE_PCT} %)`,
+      [['dampest hour', dampest, '%']],
+      { value: minutes, unit: 'min' },
+      MEMORY,
+    ),
+  };
+}
+
 /** Rain in the hours of the load-in, where a forecast says so. */
 export function rainAtLoadIn(file: JobFile): Slowing[] {
   const wettest = Math.max(0, ...setUpHours(file).map(({ rainMm }) => rainMm));

@@ -1,10 +1,10 @@
-import type { CrewMember, JobFile, WorkshopSettings } from '@early-lantern/contract';
+import type { CrewMember, JobFile, Piece, WorkshopSettings } from '@early-lantern/contract';
 import { type Effort, effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
-import { heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
+import { dryingOf, heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
 import { otherWays, ownId, REACH_M, STAGES, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
@@ -76,7 +76,27 @@ export function dressWork(
     found.push(...tasks);
     before = tasks.map((task) => task.id);
   }
-  return [...hooks, ...found];
+  const isSprayed = recipe.siteWork.some(({ rate }) => rate === 'shine-spray');
+  return [...hooks, ...found, ...(isSprayed ? [dryWork(piece, file, before)] : [])];
+}
+
+/** A shine spray dries while other work goes on; nobody touches the piece meanwhile. */
+function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
+  const { minutes, working: dries } = dryingOf(piece, file);
+  return {
+    id: ownId(piece.id, 'dry'),
+    label: `${piece.name}: the shine dries, hands off`,
+    place: 'site',
+    minutes,
+    spread: said(minutes, 1, 1),
+    hands: 0,
+    skills: [],
+    gear: [],
+    pieceId: piece.id,
+    after,
+    cautions: [],
+    working: [dries],
+  };
 }
 
 /** Hooks that stick are put up first and left alone for their hour, while other work goes on; nobody waits by them. */

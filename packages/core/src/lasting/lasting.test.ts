@@ -2,6 +2,7 @@ import type { JobFile, LastingLot } from '@early-lantern/contract';
 import { pressureAt } from '../air/atmosphere.ts';
 import { blowTo, diameterRatio } from '../air/gas.ts';
 import { applyChanges } from '../lamps/fixes.ts';
+import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 import { simulatedForecast } from '../weather/simulated.ts';
@@ -163,4 +164,29 @@ test('the gust that everything is checked at comes from the forecast where none 
   expect(plan.holds.gustSource).toContain('forecast');
   windy.job.gustMs = 4;
   expect(draftPlan({ ...windy, job: { ...windy.job } }).holds.gustMs).toBe(4);
+});
+
+// Helium at 20 °C lifts 1.038 g a litre less latex and ribbon: density figures from molar masses.
+test('a helium lot shows its lift against ribbon and weight, and is out where it does not float or flies away', () => {
+  const bouquet = (inflatedIn: number, weightG: number) => {
+    const file = structuredClone(demoJob('02-engine-shed'));
+    const [spot] = file.site.spots;
+    const colours = file.workshop.colours.map(({ id }) => id);
+    if (!spot) throw new Error('no spot');
+    const piece = newPiece('accent', { id: 'b', name: 'Bouquet', spot, colours, seed: 1 });
+    const look = {
+      what: 'helium' as const,
+      balloon: { nominalIn: 11, inflatedIn },
+      colours: [colours[0] as string],
+      balloonsEach: 5,
+      ribbonM: 1,
+      weightG,
+    };
+    file.job.pieces = [{ ...piece, look } as JobFile['job']['pieces'][number]];
+    return draftPlan(file).lasts.lots[0] as LastingLot;
+  };
+  const floats = bouquet(11, 200).working.find(({ label }) => label.startsWith('Lift'));
+  expect(floats?.value).toBeCloseTo(5 * ((Math.PI / 6) * 2.794 ** 3 * 1.038 - 3) - 4.5, 1);
+  expect(bouquet(5, 200)).toMatchObject({ state: 'out', reason: expect.stringContaining('does not float') });
+  expect(bouquet(11, 20)).toMatchObject({ state: 'out', reason: expect.stringContaining('flies away') });
 });

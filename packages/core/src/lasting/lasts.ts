@@ -15,6 +15,7 @@ import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
 import { working } from '../working.ts';
 import { type Journey, type Stretch, type Surroundings, stretchesOf, surroundingsOf } from './exposure.ts';
+import { floatingOf } from './floats.ts';
 import { ageing, HOLD_C, holdTime } from './hold-time.ts';
 
 const HOUR_MS = 3_600_000;
@@ -92,7 +93,9 @@ function lastingLot(
   const here = journey.blownMs >= journey.arrivesMs ? { ...there, celsius: hottestAirC } : shop;
   const hottestIn = lot.inflatedIn.max * diameterRatio(here, there);
   const blowToIn = blowTo(lot.inflatedIn.max, limitIn, here, there);
+  const floating = gas === 'helium' ? floatingOf(piece) : undefined;
   const verdict = worstOf([
+    floats(floating),
     aged(hoursAged, limit.hours, gas),
     // A modelling balloon is never blown to its end: its tail takes what swells.
     lot.nominalIn < ROUND_FROM_IN ? well : swollen(hottestIn, limitIn),
@@ -143,6 +146,7 @@ function lastingLot(
         { value: blowToIn, unit: 'in.' },
         'gas law; standard atmosphere: ICAO Doc 7488; back-pressure of the skin left out',
       ),
+      ...(floating ? [floating.working] : []),
     ],
   };
 }
@@ -167,6 +171,18 @@ function aged(hours: number, limit: number, gas: LastingLot['gas']): Verdict {
   if (left < LITTLE_LEFT * limit)
     return { state: 'low', reason: `It ${word} ${left.toFixed(0)} h after the event: little to spare.` };
   return well;
+}
+
+function floats(floating: ReturnType<typeof floatingOf>): Verdict {
+  if (!floating) return well;
+  if (floating.netG <= 0)
+    return {
+      state: 'out',
+      reason: 'It does not float: too small for its ribbon. Blow it larger, or shorten that.',
+    };
+  return floating.weightG < floating.netG
+    ? { state: 'out', reason: `Its weight of ${floating.weightG} g is less than its lift: it flies away.` }
+    : well;
 }
 
 function swollen(hottestIn: number, limitIn: number): Verdict {

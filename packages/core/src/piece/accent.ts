@@ -1,9 +1,9 @@
 import type { Accent } from '@early-lantern/contract';
-import { bouquetLift } from '../air/helium.ts';
-import { amounts, material } from '../materials/materials.ts';
+import { material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
+import { lookLift } from './helium-look.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon, Picture } from './picture.ts';
 import type { Need, Recipe } from './recipe.ts';
@@ -122,13 +122,7 @@ function foilRecipe(piece: Accent, look: Look<'foil'>): Recipe {
 function heliumRecipe(piece: Accent, look: Look<'helium'>): Recipe {
   const { count } = piece;
   const { balloon, balloonsEach, colours, ribbonM, weightG } = look;
-  const lift = bouquetLift({
-    balloons: balloonsEach,
-    diameterM: inchesToMetres(balloon.inflatedIn),
-    nominalIn: balloon.nominalIn,
-    ribbonM,
-    ribbonGPerM: amounts.ribbonGPerM.value,
-  });
+  const lift = lookLift(look);
   const balloons = count * balloonsEach;
   const litres = Math.ceil(balloons * lift.litresEach);
   const notes: string[] = [];

@@ -1,9 +1,7 @@
 import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
-import { bouquetLift } from '../air/helium.ts';
 import { bestMethod } from '../fixing/methods.ts';
 import { placeAt } from '../fixing/place.ts';
-import { amounts } from '../materials/materials.ts';
-import { inchesToMetres } from '../quantity/length.ts';
+import { lookLift } from '../piece/helium-look.ts';
 import { DERIVED, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { rulesOf } from './gust-at.ts';
@@ -106,14 +104,8 @@ function endsOf(piece: Piece) {
 /** A weight must hold down what floats: twice the lift. */
 function heliumPiece(piece: Extract<Piece, { kind: 'accent' }>, mass: PieceMass): HoldPiece {
   if (piece.look.what !== 'helium') return blank(piece, 'set down', mass.dressingKg);
-  const { balloon, balloonsEach, ribbonM, weightG } = piece.look;
-  const { netG } = bouquetLift({
-    balloons: balloonsEach,
-    diameterM: inchesToMetres(balloon.inflatedIn),
-    nominalIn: balloon.nominalIn,
-    ribbonM,
-    ribbonGPerM: amounts.ribbonGPerM.value,
-  });
+  const { weightG } = piece.look;
+  const { netG } = lookLift(piece.look);
   const one = {
     label: 'lifts its weight',
     resists: (weightG / 1000) * GRAVITY,

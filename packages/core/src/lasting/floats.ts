@@ -1,0 +1,35 @@
+import type { Piece, Working } from '@early-lantern/contract';
+import { lookLift } from '../piece/helium-look.ts';
+import { working } from '../working.ts';
+
+/** Whether a helium bouquet floats, and what its weight has to hold. */
+interface Floating {
+  /** Lift less latex and ribbon, grams. */
+  netG: number;
+  weightG: number;
+  working: Working;
+}
+
+/** Lift against ribbon and weight when it is filled; undefined for what does not float. */
+export function floatingOf(piece: Piece): Floating | undefined {
+  if (piece.kind !== 'accent' || piece.look.what !== 'helium') return undefined;
+  const { balloonsEach, weightG } = piece.look;
+  const { litresEach, latexGEach, ribbonG, netG } = lookLift(piece.look);
+  return {
+    netG,
+    weightG,
+    working: working(
+      'Lift against ribbon and weight',
+      'balloons · (volume · (air − helium) − latex) − ribbon',
+      [
+        ['balloons', balloonsEach],
+        ['volume each', litresEach, 'L'],
+        ['latex each', latexGEach, 'g'],
+        ['ribbon', ribbonG, 'g'],
+        ['weight below', weightG, 'g'],
+      ],
+      { value: netG, unit: 'g' },
+      'air and helium at 20 °C, 1 atm, from molar masses 28.964 and 4.0026 g/mol',
+    ),
+  };
+}
