@@ -35,3 +35,46 @@ test('how the work runs is changed in the Workshop, the drive is asked for at th
   const drive = (await getPlan(request, 'our-way')).tasks.find(({ id }) => id === 'drive-out');
   expect((Date.parse(drive?.end ?? '') - Date.parse(drive?.start ?? '')) / 60_000).toBe(minutes);
 });
+
+test('hours of the workshop, a bag, a slow hand and the steps of a kind are said in the Workshop; the plan keeps to them', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'our-place');
+  const settings = async () => ((await (await request.get('/api/v1/workshop')).json()) as WorkshopRow).data;
+  await page.goto('/workshop');
+  const place = page.getByRole('region', { name: "The workshop's place" });
+  await place.getByLabel('From').fill('08:00');
+  await place.getByLabel('To').fill('13:00');
+  await place.getByRole('button', { name: 'These hours' }).click();
+  await expect(place).toContainText('from 08:00 to 13:00');
+  await place.getByLabel(/^Floor for sections/).fill('20');
+  await place.getByLabel(/^Floor for sections/).press('Enter');
+  await expect.poll(async () => (await settings()).floorM2 ?? 0).toBeCloseTo(20 * 0.3048 ** 2, 6);
+
+  const steps = page.getByRole('region', { name: 'How a piece is put up' });
+  await steps.getByLabel('Step').first().fill('Tie the base on');
+  await steps.getByLabel('Step').first().press('Enter');
+  await steps.getByRole('switch', { name: /add clusters at the sides/ }).click();
+  await expect.poll(async () => (await settings()).methods?.pieces?.length).toBe(2);
+
+  await page.goto('/jobs/our-place/clock');
+  await expect(page.getByRole('button', { name: /Podium edge: Tie the base on$/ })).toBeVisible();
+  const { tasks } = await getPlan(request, 'our-place');
+  expect(tasks.some(({ id }) => id.endsWith('--dress'))).toBe(false);
+  for (const { place: where, end, start } of tasks)
+    if (where === 'workshop' && start < (tasks.find(({ id }) => id === 'drive-out')?.start ?? ''))
+      expect(end.slice(11, 16) <= '13:00').toBe(true);
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByTestId('floor')).toContainText('the workshop has');
+
+  // Back to what it was, as a person would.
+  await page.goto('/workshop');
+  await steps.getByRole('button', { name: 'Back to the usual steps' }).click();
+  await place.getByRole('button', { name: 'At any hour' }).click();
+  await expect(place).toContainText('at any hour people have');
+  await place.getByLabel(/^Floor for sections/).fill('');
+  await place.getByLabel(/^Floor for sections/).press('Enter');
+  await expect.poll(async () => (await settings()).floorM2).toBeNull();
+  expect((await settings()).methods?.pieces).toEqual([]);
+});

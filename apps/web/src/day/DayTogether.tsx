@@ -44,10 +44,20 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   const zone = files[0]?.workshop.timeZone ?? 'UTC';
   const agreedAt = files.every(({ job }) => job.clock?.agreed) ? files[0]?.job.clock?.agreed?.at : undefined;
 
-  const look = async (orders: number) => {
+  const newRound = () => {
     round.current += 1;
     const mine = round.current;
-    const isMine = () => round.current === mine;
+    return () => round.current === mine;
+  };
+
+  /** The plan's chances, once nobody looks for a better one. */
+  const goThrough = async (found: DayPlan, isMine: () => boolean) => {
+    const outcomes = await rehearseDay(files, found, DAYS);
+    if (isMine()) setRehearsed(outcomes ? { plan: found, outcomes } : undefined);
+  };
+
+  const look = async (orders: number) => {
+    const isMine = newRound();
     // A day that was agreed on stands as it is; where only some of its jobs were, it is planned anew.
     const free = agreedAt ? files : files.map(withoutAgreed);
     setSearch((before) => ({ ...before, of: orders }));
@@ -60,11 +70,8 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
     });
     if (!isMine()) return;
     setSearch(last ? { plan: last, tried: last.tried } : {});
-    if (last) {
-      const outcomes = await rehearseDay(free, last, DAYS);
-      if (!isMine()) return;
-      setRehearsed(outcomes ? { plan: last, outcomes } : undefined);
-    }
+    if (last) await goThrough(last, isMine);
+    if (!isMine()) return;
     if (!last?.jobs.some(({ broken }) => broken.length > 0)) {
       setCulprits([]);
       return;
@@ -98,7 +105,8 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
 
   if (failure) throw failure;
   const stop = () => {
-    round.current += 1;
+    const isMine = newRound();
+    if (search.plan) goThrough(search.plan, isMine).catch(setFailure);
     setSearch(({ of: _, ...found }) => found);
     setCulprits((before) => before ?? []);
   };

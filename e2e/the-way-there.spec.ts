@@ -1,0 +1,80 @@
+import { getJob, getPlan, ownJob } from './support/api.ts';
+import { expect, test } from './support/test.ts';
+
+test('drives at their hours, a stop and a second load are said on the Brief; the clock counts them, undo takes them back', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'the-way');
+  const head = async () => (await getJob(request, 'the-way')).data;
+  await page.goto('/jobs/the-way/brief');
+  const way = page.getByRole('region', { name: 'The way there' });
+  await way.getByLabel('Out, min').fill('500000');
+  await way.getByLabel('Out, min').press('Enter');
+  await expect(way).toContainText('A whole number from 0 to 720');
+  await way.getByLabel('Out, min').press('Escape');
+  await way.getByRole('button', { name: 'Ask for these hours' }).click();
+  await expect.poll(async () => Object.keys((await head()).drives ?? {}).length).toBe(4);
+  const { drives } = await head();
+  await way.getByRole('button', { name: 'Add a stop' }).click();
+  await way.getByLabel('Where, for what').fill('Florist');
+  await way.getByLabel('Where, for what').press('Enter');
+  await expect.poll(async () => (await head()).stops?.[0]?.label).toBe('Florist');
+  await way.getByLabel('The van comes back for').click();
+  await page.getByRole('option', { name: 'Podium edge' }).click();
+  await page.keyboard.press('Escape');
+  await expect.poll(async () => (await head()).secondLoad).toEqual(['podium-garland']);
+
+  await page.getByRole('link', { name: 'Clock', exact: true }).click();
+  await expect(page.getByRole('button', { name: /by way of Florist$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Back to the workshop for the second load$/ })).toBeVisible();
+  const { tasks } = await getPlan(request, 'the-way');
+  const out = tasks.find(({ id }) => id === 'drive-out');
+  // The stop adds 5 min of road and takes 10.
+  expect((Date.parse(out?.end ?? '') - Date.parse(out?.start ?? '')) / 60_000).toBe((drives?.out ?? 0) + 15);
+
+  await page.getByRole('link', { name: 'Brief', exact: true }).click();
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await head()).secondLoad).toBeUndefined();
+  await way.getByRole('button', { name: 'Delete the stop Florist' }).click();
+  await expect.poll(async () => (await head()).stops).toBeUndefined();
+});
+
+test('a task is put after another, all up to one is locked, and the sheet of one person shows what is theirs', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'in-order');
+  await page.goto('/jobs/in-order/clock');
+  const before = (await getPlan(request, 'in-order')).tasks;
+  await page
+    .getByRole('button', { name: /: hang the base/ })
+    .first()
+    .click();
+  const task = page.getByRole('region', { name: 'The chosen task' });
+  await task.getByRole('button', { name: 'First do …' }).click();
+  await page.getByRole('menuitem').last().click();
+  const clock = async () => (await getJob(request, 'in-order')).data.clock;
+  await expect.poll(async () => (await clock())?.orders?.length).toBe(1);
+  const order = (await clock())?.orders?.[0];
+  const { tasks } = await getPlan(request, 'in-order');
+  expect(tasks.find(({ id }) => id === order?.next)?.after).toContain(order?.first);
+  await task.getByRole('button', { name: 'Let go' }).click();
+  await expect.poll(clock).toBeUndefined();
+
+  await page.getByRole('button', { name: /Load the vehicle$/ }).click();
+  await task.getByRole('button', { name: 'Lock all up to here' }).click();
+  const load = before.find(({ id }) => id === 'load-vehicle');
+  const upTo = before.filter(({ start }) => Date.parse(start) <= Date.parse(load?.start ?? ''));
+  await expect.poll(async () => (await clock())?.pins?.length).toBe(upTo.length);
+  const locked = (await getPlan(request, 'in-order')).tasks;
+  for (const { id, start } of upTo) expect(locked.find((one) => one.id === id)?.start).toBe(start);
+
+  await page.getByRole('link', { name: 'Run sheet' }).click();
+  const rows = page.locator('article tbody tr:has(.sheet-tick)');
+  await expect(rows).toHaveCount(locked.length);
+  await page.getByLabel('For', { exact: true }).click();
+  await page.getByRole('option', { name: /^Wren/ }).click();
+  await expect(rows).toHaveCount(locked.filter(({ crew }) => crew.includes('wren')).length);
+  await expect(page.getByRole('columnheader', { name: 'With' }).first()).toBeVisible();
+});
