@@ -95,3 +95,75 @@ test('a point is moved by hand and checked; a wrong method is refused with its r
   await page.getByRole('link', { name: 'Run sheet' }).click();
   await expect(page.getByText('Read by: Wren')).toBeVisible();
 });
+
+test('a table kit outdoors is tied down, and a sign on a stand is placed along it', async ({
+  page,
+  request,
+}) => {
+  const meadow = (await (await request.get('/api/v1/jobs/meadow-finish/file')).json()) as JobFile;
+  const spotId = meadow.site.spots[0]?.id ?? '';
+  const sizes = [{ nominalIn: 11, sharePct: 100, inflatedIn: { min: 6, max: 10 } }];
+  meadow.job.id = 'on-the-table';
+  meadow.job.name = 'On the table';
+  meadow.job.pieces = [
+    {
+      kind: 'table-arch',
+      id: 'table',
+      name: 'Sign-in table',
+      spotId,
+      grade: 'professional',
+      at: { xM: 2, yM: 0.76 },
+      poleLengthM: 3.658,
+      spanM: 1.524,
+      tableThicknessM: 0.03,
+      layerSize: 4,
+      balloon: { nominalIn: 12, inflatedIn: 9 },
+      pressFactor: 0.97,
+      pattern: { kind: 'spiral', colours: ['lagoon', 'chalk'], turn: 'right', blockLayers: 3 },
+    },
+    {
+      kind: 'standing-garland',
+      id: 'stand',
+      name: 'Stand',
+      spotId,
+      grade: 'professional',
+      at: { xM: 4.572, yM: 0 },
+      poleM: 2.134,
+      gapM: 0.1,
+      curve: { lengthM: 0.8, side: 'right' },
+      widthM: 0.5,
+      taper: 0.6,
+      mix: {
+        clusterSize: 'auto',
+        strung: 'tight',
+        sizePolicy: 'as-set',
+        sizes,
+        colours: [{ colour: 'lagoon', sharePct: 100 }],
+        colourPlan: 'blocks',
+        fillers: { nominalIn: 5, inflatedIn: { min: 3, max: 4.5 }, triosPerM: 6.56 },
+        seed: 1,
+      },
+    },
+  ];
+  const reply = await request.post('/api/v1/job-files', { data: meadow });
+  expect(reply.ok(), await reply.text()).toBe(true);
+
+  await page.goto('/jobs/on-the-table/holds');
+  await page.getByTestId('factor-table').click();
+  await expect(page.getByText(/2 ends with/)).toBeVisible();
+  const lines = page.getByLabel('Tie lines');
+  await lines.click();
+  await page.getByRole('option').last().click();
+  await expect
+    .poll(async () => (await getJob(request, 'on-the-table')).pieces[0]?.data.hold?.tieLines)
+    .toBeGreaterThan(1);
+
+  await page.getByTestId('factor-stand').click();
+  await page.getByLabel('Add something heavy').click();
+  await page.getByRole('option').first().click();
+  await page.getByLabel('% along').fill('90');
+  await page.getByLabel('% along').press('Enter');
+  await expect
+    .poll(async () => (await getJob(request, 'on-the-table')).pieces[1]?.data.hold?.picks?.[0]?.at)
+    .toBe(0.9);
+});
