@@ -4,7 +4,7 @@ import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { inflateEffort, inflateUnits } from './inflate.ts';
-import { type Effort, effort, together } from './rates.ts';
+import { type Effort, effort, scaled, together } from './rates.ts';
 
 /** One person's work at the bench, before it has a time. */
 export interface Batch {
@@ -132,24 +132,18 @@ function blownAgain(work: Effort, loss: number): Effort {
   const usual = productLoss(undefined, 'professional').loss;
   if (loss <= usual + 1e-9) return work;
   const factor = (1 - usual) / (1 - loss);
-  const { quickS, usualS, slowS } = work.spread;
-  return {
-    seconds: work.seconds * factor,
-    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
-    working: [
-      ...work.working,
-      working(
-        'Blown again',
-        '(1 − loss of professional stock) / (1 − loss)',
-        [
-          ['loss', loss * 100, '%'],
-          ['of professional stock', usual * 100, '%'],
-        ],
-        { value: factor, unit: '×' },
-        'losses as in the catalogue',
-      ),
-    ],
-  };
+  return scaled(work, factor, [
+    working(
+      'Blown again',
+      '(1 − loss of professional stock) / (1 − loss)',
+      [
+        ['loss', loss * 100, '%'],
+        ['of professional stock', usual * 100, '%'],
+      ],
+      { value: factor, unit: '×' },
+      'losses as in the catalogue',
+    ),
+  ]);
 }
 
 function inflateBatches(
@@ -177,21 +171,15 @@ const TIRED_BY = 0.05;
 function tiring(work: Effort, run: number): Effort {
   if (run === 0) return work;
   const factor = 1 + TIRED_BY * run;
-  const { quickS, usualS, slowS } = work.spread;
-  return {
-    seconds: work.seconds * factor,
-    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
-    working: [
-      ...work.working,
-      working(
-        'Hands tire',
-        `1 + ${TIRED_BY} · runs before`,
-        [['runs before', run]],
-        { value: factor, unit: '×' },
-        'from memory, an editable default',
-      ),
-    ],
-  };
+  return scaled(work, factor, [
+    working(
+      'Hands tire',
+      `1 + ${TIRED_BY} · runs before`,
+      [['runs before', run]],
+      { value: factor, unit: '×' },
+      'from memory, an editable default',
+    ),
+  ]);
 }
 
 function fillerBatches(

@@ -60,6 +60,16 @@ export function effort(key: RateKey, amount: number, settings: WorkshopSettings)
   };
 }
 
+/** The same work, so many times as long; its working is told with it. */
+export function scaled(work: Effort, factor: number, because: readonly Working[]): Effort {
+  const { quickS, usualS, slowS } = work.spread;
+  return {
+    seconds: work.seconds * factor,
+    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
+    working: [...work.working, ...because],
+  };
+}
+
 /** Work done one after the other. */
 export function together(efforts: readonly Effort[]): Effort {
   return {

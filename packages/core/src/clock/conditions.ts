@@ -1,5 +1,5 @@
 import type { CrewMember, JobFile, Piece, Working } from '@early-lantern/contract';
-import type { Effort } from '../bench/rates.ts';
+import { type Effort, scaled } from '../bench/rates.ts';
 import { HOLD_C } from '../lasting/hold-time.ts';
 import { isOutdoors } from '../structure/gust-at.ts';
 import { working } from '../working.ts';
@@ -121,10 +121,9 @@ export function paceOf(people: readonly CrewMember[]): Slowing[] {
 /** An effort that takes longer or less long by all of these. */
 export function slowed(work: Effort, slowings: readonly Slowing[]): Effort {
   const factor = slowings.reduce((product, one) => product * one.factor, 1);
-  const { quickS, usualS, slowS } = work.spread;
-  return {
-    seconds: work.seconds * factor,
-    spread: { quickS: quickS * factor, usualS: usualS * factor, slowS: slowS * factor },
-    working: [...work.working, ...slowings.map((one) => one.working)],
-  };
+  return scaled(
+    work,
+    factor,
+    slowings.map((one) => one.working),
+  );
 }
