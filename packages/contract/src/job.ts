@@ -49,6 +49,8 @@ const HeadFields = z.strictObject({
   stops: z.array(Stop).max(12).optional(),
   /** Pieces that the van comes back for. */
   secondLoad: z.array(Id).max(60).optional(),
+  /** Spots that a canopy keeps out of the sun, by id. */
+  shaded: z.array(Id).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */
   hiredLadders: z.array(Id).max(20).optional(),
   /** Pins and what was agreed for the day. */

@@ -1,6 +1,7 @@
 import type { LastingLot } from '@early-lantern/contract';
 import {
   Box,
+  Chip,
   Paper,
   Stack,
   Table,
@@ -21,14 +22,33 @@ const RANK = { out: 0, low: 1, lit: 2, unlit: 3 } as const;
 
 /** The weather looked at, and every lot from inflation to the end of the event, the weakest first. */
 export function LastingView() {
-  const { planned } = useJob();
+  const { planned, file, store } = useJob();
   const { range, temp } = useUnits();
+  const shaded = file.job.shaded ?? [];
+  const letSunIn = (id: string) =>
+    store.change((before) => {
+      const { shaded: _, ...head } = before.head;
+      const left = shaded.filter((one) => one !== id);
+      return { ...before, head: left.length > 0 ? { ...head, shaded: left } : head };
+    });
   const lots = [...(planned?.plan.lasts.lots ?? [])].sort(
     (a, b) => RANK[a.state] - RANK[b.state] || leftOf(a) - leftOf(b),
   );
   return (
     <Stack spacing={2}>
       <WeatherCard />
+      {shaded.length > 0 && (
+        <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+          <Typography>A canopy keeps the sun off:</Typography>
+          {shaded.map((id) => (
+            <Chip
+              key={id}
+              label={file.site.spots.find((one) => one.id === id)?.name ?? id}
+              onDelete={() => letSunIn(id)}
+            />
+          ))}
+        </Stack>
+      )}
       <TableContainer component={Paper} variant="outlined">
         <Table size="small" aria-label="Every lot to the end of the event">
           <TableHead>

@@ -1,4 +1,4 @@
-import type { Grade, Schools, Task, WorkshopSettings } from '@early-lantern/contract';
+import type { Grade, Schools, Skill, Task, WorkshopSettings } from '@early-lantern/contract';
 import { productLoss, sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
@@ -12,6 +12,8 @@ export interface Batch {
   label: string;
   effort: Effort;
   needsInflator: boolean;
+  /** What whoever does it is trusted with, where anybody of the crew is. */
+  skill?: Skill;
   /** What it blows. */
   blows?: NonNullable<Task['blows']>;
   place: 'workshop' | 'site';
@@ -158,6 +160,7 @@ function inflateBatches(
     label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
     effort: tiring(workFor(amount), run),
     needsInflator: true,
+    skill: 'tying',
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: false },
     place,
     after: [],
@@ -199,6 +202,7 @@ function fillerBatches(
     label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in., ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
+    skill: 'tying',
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: true },
     place,
     after: [],
@@ -231,6 +235,7 @@ function assemblyBatches(
     label: `${verb} ${named(amount)}`,
     effort: workFor(amount),
     needsInflator: selfBlown,
+    skill: make === 'fill-helium' ? 'helium' : 'tying',
     place,
     after: blown.map((batch) => batch.id),
   }));

@@ -4,8 +4,10 @@ import { inflateEffort } from '../bench/inflate.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { draftPlan, workedJob } from '../plan.ts';
 import { demoJob, garland } from '../test/samples.ts';
+import { breaches } from '../test/schedule-rules.ts';
 import { MinuteAxis } from './calendar.ts';
 import { dayProblem } from './day-problem.ts';
+import { DaySearch } from './day-search.ts';
 
 const ms = (iso: string) => Date.parse(iso);
 const whole = (task: Task | undefined) => (task ? (ms(task.end) - ms(task.start)) / 60_000 : Number.NaN);
@@ -188,7 +190,25 @@ test('sections of two jobs lie on the floor one after the other where it holds o
   const floorOf = (file: JobFile) => draftPlan(file).bench.floorM2;
   const most = Math.max(...files.map(floorOf));
   for (const file of files) file.workshop.floorM2 = most + 0.5;
-  const { problem } = dayProblem(files.map(workedJob));
+  // With hours of its own besides: the checker knows of places only what counted gear and absences say.
+  for (const file of files) file.workshop.hours = { from: '06:00', to: '20:00' };
+  const day = dayProblem(files.map(workedJob));
+  const { problem } = day;
+  const search = new DaySearch(day, 200);
+  search.run(200);
+  const found = search.answer();
+  if (!found) throw new Error('no plan');
+  const placings = new Map(
+    problem.activities.map(({ id }, i) => [
+      id,
+      {
+        start: found.start[i] as number,
+        end: found.end[i] as number,
+        crew: problem.workers.filter((_, p) => (found.crew[i] as number) & (1 << p)).map((one) => one.id),
+      },
+    ]),
+  );
+  expect(breaches(problem, placings)).toEqual([]);
   expect(problem.gear.floor).toBe(Math.floor((most + 0.5) / 0.25));
   expect(problem.holds?.filter(({ gear }) => gear.floor).length).toBeGreaterThan(1);
   // A job that needs more than there is still has a plan: the bench says it.
@@ -242,4 +262,15 @@ test('a shine spray dries before anybody steps back: longer in damp air outdoors
   expect(dry(meadow(), 50)).toBe(10);
   expect(dry(meadow(), 90)).toBe(20);
   expect(dry(shed(), 90)).toBe(10);
+});
+
+test('who is trusted with tying blows and twists, with helium fills; where nobody is, anybody does', () => {
+  const file = shed();
+  for (const member of file.workshop.crew)
+    member.skills = member.id === 'ilo' ? ['driver', 'tying'] : ['ladder', 'lead'];
+  const bench = (one: JobFile) => draftPlan(one).tasks.filter(({ blows }) => blows);
+  expect(bench(file).length).toBeGreaterThan(3);
+  for (const { crew } of bench(file)) expect(crew).toContain('ilo');
+  for (const member of file.workshop.crew) member.skills = ['driver'];
+  expect(new Set(bench(file).flatMap(({ crew }) => crew)).size).toBeGreaterThan(0);
 });

@@ -1,4 +1,4 @@
-import type { Inflator, JobFile } from '@early-lantern/contract';
+import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
 import { working } from '../working.ts';
 import { dressWork } from './dress-work.ts';
 import { driveWork, secondLoadWork, unloadWork } from './travel-work.ts';
@@ -16,7 +16,9 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const two = Math.min(2, crew.length);
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
-  const bench = pieces.flatMap((worked) => benchWork(worked, clean.id, workshop.inflators));
+  const bench = pieces.flatMap((worked) =>
+    asBenchWork(worked, 'workshop', [clean.id], workshop.inflators, crew),
+  );
   const benchLast = bench.length ? [] : [clean.id];
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
   const load = simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
@@ -63,7 +65,9 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
     .flatMap((worked) => dressWork(worked, file, crew, withLoad(worked, ready), hooksAfter));
   const after = furnish.length ? furnish.map((work) => work.id) : ready;
   const others = pieces.filter((worked) => !isFurniture(worked));
-  const blown = others.flatMap((worked) => siteBench(worked, withLoad(worked, ready), workshop.inflators));
+  const blown = others.flatMap((worked) =>
+    asBenchWork(worked, 'site', withLoad(worked, ready), workshop.inflators, crew),
+  );
   const dress = [
     ...furnish,
     ...blown,
@@ -103,11 +107,13 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   ];
 }
 
+/** What is blown, twisted and bagged in the workshop, or what the school has blown and twisted on the spot. */
 function asBenchWork(
   { piece, batches }: WorkedPiece,
   place: 'workshop' | 'site',
   first: string[],
   inflators: readonly Inflator[],
+  crew: readonly CrewMember[],
 ): Work[] {
   const here = batches.filter((batch) => batch.place === place);
   const ids = new Set(here.map((batch) => batch.id));
@@ -117,7 +123,8 @@ function asBenchWork(
     place,
     ...(batch.needsInflator ? cooled(shared(batch.effort, 1), inflators) : shared(batch.effort, 1)),
     hands: 1,
-    skills: [],
+    skills:
+      batch.skill && crew.some(({ skills }) => skills.includes(batch.skill as Skill)) ? [batch.skill] : [],
     ...(batch.needsInflator ? {} : { ways: otherWays(batch.effort, 1, 1, 2) }),
     gear: batch.needsInflator ? ['inflator'] : [],
     pieceId: piece.id,
@@ -154,10 +161,3 @@ function cooled(work: ReturnType<typeof shared>, inflators: readonly Inflator[])
     ],
   };
 }
-
-const benchWork = (worked: WorkedPiece, cleanId: string, inflators: readonly Inflator[]): Work[] =>
-  asBenchWork(worked, 'workshop', [cleanId], inflators);
-
-/** What the school has blown and twisted on the spot. */
-const siteBench = (worked: WorkedPiece, ready: string[], inflators: readonly Inflator[]): Work[] =>
-  asBenchWork(worked, 'site', ready, inflators);

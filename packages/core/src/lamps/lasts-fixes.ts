@@ -1,4 +1,4 @@
-import type { Change, Fix, JobFile, Lamp, Piece, Plan } from '@early-lantern/contract';
+import type { Change, Fix, JobFile, Lamp, LastingLot, Piece, Plan } from '@early-lantern/contract';
 import { applyChanges } from './fixes.ts';
 
 const MOST_FIXES = 3;
@@ -12,7 +12,7 @@ interface Attempt {
 }
 
 /**
- * Ways out of *Lasts* that were tried on the piece with the weakest lot: blown on site, fillers only, smaller, with a
+ * Ways out of *Lasts* that were tried on the piece with the weakest lot: in the shade, blown on site, fillers only, smaller, with a
  * shine treatment, of a better grade. Each leaves the lamp better than it was.
  * @param draft the plan of a changed file, no fixes tried
  */
@@ -26,7 +26,7 @@ export function lastsFixes(file: JobFile, plan: Plan, draft: (file: JobFile) => 
     const index = file.job.pieces.findIndex(({ id }) => id === pieceId);
     const piece = file.job.pieces[index];
     if (!piece) continue;
-    for (const attempt of attemptsFor(piece, index)) {
+    for (const attempt of [...(tries === 0 ? shading(file, weak) : []), ...attemptsFor(piece, index)]) {
       if (++tries > MOST_TRIES) return fixes;
       const after = draft(applyChanges(file, attempt.changes));
       if (!isBetter(after.lamps.lasts, lamp) || isLate(after, plan)) continue;
@@ -73,6 +73,20 @@ function attemptsFor(piece: Piece, index: number): Attempt[] {
           },
         ]
       : []),
+  ];
+}
+
+/** Canopies over all spots whose weak lots have sun. */
+function shading({ job, site }: JobFile, weak: readonly LastingLot[]): Attempt[] {
+  const sunny = new Set(weak.flatMap(({ pieceId, sunHours }) => (sunHours > 0 ? [pieceId] : [])));
+  const ids = new Set(job.pieces.filter(({ id }) => sunny.has(id)).map(({ spotId }) => spotId));
+  const spots = site.spots.filter(({ id }) => ids.has(id));
+  if (spots.length === 0) return [];
+  return [
+    {
+      label: `A canopy for shade at ${spots.map(({ name }) => name).join(', ')}`,
+      changes: [{ path: '/job/shaded', value: [...(job.shaded ?? []), ...spots.map(({ id }) => id)] }],
+    },
   ];
 }
 

@@ -70,7 +70,7 @@ export function surroundingsOf(file: JobFile): Surroundings {
       return { airC: hour?.tempC ?? HOLD_C, cloudPct: hour?.cloudPct ?? 0 };
     },
     isSunAt: (spot, ms) => {
-      if (!outdoors.get(spot.id)) return false;
+      if (!outdoors.get(spot.id) || file.job.shaded?.includes(spot.id)) return false;
       const time = timeOf(ms);
       return (spot.sun ?? USUAL_SUN).some(({ from, to }) => time >= from && time < to);
     },

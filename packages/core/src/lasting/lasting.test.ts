@@ -190,3 +190,12 @@ test('a helium lot shows its lift against ribbon and weight, and is out where it
   expect(bouquet(5, 200)).toMatchObject({ state: 'out', reason: expect.stringContaining('does not float') });
   expect(bouquet(11, 20)).toMatchObject({ state: 'out', reason: expect.stringContaining('flies away') });
 });
+
+test('a canopy for shade is among what is tried where the sun is the trouble, and keeps the sun off', () => {
+  const hot = under('01-meadow-finish', 36, 0);
+  const plan = planJob(hot);
+  const fix = plan.lamps.lasts.fixes.find(({ label }) => label.includes('canopy'));
+  const shaded = draftPlan(applyChanges(hot, fix?.changes ?? []));
+  expect(plan.lasts.lots.some(({ sunHours }) => sunHours > 0)).toBe(true);
+  for (const lot of shaded.lasts.lots) expect(lot.sunHours).toBe(0);
+});
