@@ -103,7 +103,12 @@ export function WayPanel() {
           return (
             <Box
               key={stop.id}
-              sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr) 118px 100px 92px auto' }}
+              sx={{
+                display: 'grid',
+                gap: 1,
+                gridTemplateColumns: { xs: '1fr 1fr 1fr auto', sm: 'minmax(0, 1fr) 118px 100px 92px auto' },
+                '& > :first-of-type': { gridColumn: { xs: '1 / -1', sm: 'auto' } },
+              }}
             >
               <CommitField
                 label="Where, for what"

@@ -98,7 +98,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           gridColumn: '1 / -1',
           display: 'grid',
           gap: 1,
-          gridTemplateColumns: '92px 92px minmax(92px, 132px) minmax(92px, 132px)',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))',
         }}
       >
         {time('From', 'from')}

@@ -82,7 +82,9 @@ export function PieceStepsPanel({ row }: { row: WorkshopRow }) {
                   }
                 />
               </Box>
-              <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+              <Box
+                sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr))' }}
+              >
                 <CommitField
                   label="Wait before, min"
                   value={String(one?.waitMin ?? 0)}

@@ -36,7 +36,7 @@ export function PlacePanel({ row }: { row: WorkshopRow }) {
         onNone={() => change({ hours: null })}
         onHours={(now) => change({ hours: now })}
       />
-      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+      <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 1fr))' }}>
         <CommitField
           label={`Floor for sections, ${isMetric ? 'm²' : 'sq ft'}`}
           value={floorM2 ? tidy(floorM2 / perArea) : ''}
