@@ -37,10 +37,16 @@ export interface Found {
 const NO_SCHEDULE = 1e15;
 
 /** One order in so many is also pushed to and fro (forward–backward improvement). */
-const JUSTIFIED_EVERY = 25;
+const JUSTIFIED_EVERY = 100;
 
-/** Share of the cost at first, over the root of the number of activities: what did best on projects of 30 and shops of 100. */
-const HOT = 0.22;
+/** Share of the cost at first is `HOT / n^0.8` of `n` activities: what did best on projects of 30 and shops of 100. */
+const HOT = 0.611;
+const HOT_FALLS = 0.8;
+/** Orders between two heatings: so many for each activity, or this share of their square where that is more. */
+const CYCLE = 60;
+const CYCLE_SHARE = 1;
+/** One heating in so many does not begin with the best so far. */
+const ELSEWHERE_EVERY = 3;
 
 /** How often a move takes the place of one that wants the same people or gear. */
 const RIVAL_MOVES = 0.85;
@@ -70,6 +76,7 @@ export class Search {
   private readonly settings: Required<Pick<SearchSettings, 'bound' | 'hot' | 'cold'>>;
   /** When the last heating began, and how many orders it takes to cool. */
   private heatedAt = 0;
+  private heatings = 0;
   private readonly cycle: number;
   private order: Int32Array;
   private modes: Uint8Array;
@@ -86,11 +93,11 @@ export class Search {
 
   constructor(problem: Compiled, cost: Cost, settings: SearchSettings = {}) {
     const { seed = 1, order, bound = -Infinity } = settings;
-    const { hot = HOT / Math.sqrt(problem.count), cold = hot / 10 } = settings;
+    const { hot = HOT / problem.count ** HOT_FALLS, cold = hot / 10 } = settings;
     this.problem = problem;
     this.cost = cost;
     this.settings = { bound, hot, cold };
-    this.cycle = settings.cycle ?? 60 * problem.count;
+    this.cycle = settings.cycle ?? problem.count * Math.max(CYCLE, CYCLE_SHARE * problem.count);
     this.forward = new Decoder(problem);
     this.backward = new Decoder(mirror(problem));
     this.random = seededRandom(seed);
@@ -143,8 +150,9 @@ export class Search {
     const { hot, cold } = this.settings;
     while (this.tried < until && !this.isOver) {
       if (this.tried >= this.heatedAt + this.cycle) {
-        // A new heating begins with the best so far.
-        this.goBackToBest();
+        // A new heating begins with the best so far, but one in three with what it has: the best may be a blind alley.
+        this.heatings += 1;
+        if (this.heatings % ELSEWHERE_EVERY) this.goBackToBest();
         this.heatedAt = this.tried;
       }
       const progress = (this.tried - this.heatedAt) / this.cycle;
