@@ -107,12 +107,12 @@ export function WayPanel() {
                 display: 'grid',
                 gap: 1,
                 gridTemplateColumns: { xs: '1fr 1fr 1fr auto', sm: 'minmax(0, 1fr) 118px 100px 92px auto' },
-                '& > :first-of-type': { gridColumn: { xs: '1 / -1', sm: 'auto' } },
               }}
             >
               <CommitField
                 label="Where, for what"
                 value={stop.label}
+                sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
                 onCommit={(text) => someName(text, (label) => edit({ label }))}
               />
               <TextField

@@ -115,7 +115,14 @@ export function RowList<T extends { id: string }>(props: RowListProps<T>) {
       <Typography variant="h2">{title}</Typography>
       {rows.length === 0 && empty && <Typography sx={{ color: 'text.secondary' }}>{empty}</Typography>}
       {rows.map((row) => (
-        <Box key={row.id} sx={{ display: 'grid', gap: 1, gridTemplateColumns: template }}>
+        <Box
+          key={row.id}
+          sx={{
+            display: 'grid',
+            gap: 1,
+            gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: template },
+          }}
+        >
           {columns.map((column, i) => (
             // Columns never change places.
             // biome-ignore lint/suspicious/noArrayIndexKey: see above
@@ -127,6 +134,7 @@ export function RowList<T extends { id: string }>(props: RowListProps<T>) {
           ))}
           <IconButton
             aria-label={`Delete ${nameOf(row)}`}
+            sx={{ justifySelf: 'end', gridColumn: { xs: '-2 / -1', sm: 'auto' } }}
             disabled={rows.length <= least}
             onClick={() => onChange((now) => now.filter((one) => one.id !== row.id))}
           >

@@ -35,7 +35,7 @@ export function WorkshopScreen() {
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <SettingsPanel row={settings.data} />
           <SchoolsDefaults row={settings.data} />
           <CrewPanel rows={crew.data} />
@@ -45,7 +45,7 @@ export function WorkshopScreen() {
           <LastingPanel row={settings.data} />
           <MethodsPanel row={settings.data} />
         </Box>
-        <Box sx={{ display: 'grid', gap: 2 }}>
+        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
           <ColoursPanel row={settings.data} />
           <SizesPanel row={settings.data} />
           <SuppliersPanel row={settings.data} />
