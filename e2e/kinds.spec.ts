@@ -107,6 +107,8 @@ test('pieces of a group move as one, by one undo', async ({ page, request }) => 
     );
   const before = await at();
   const grip = page.getByRole('button', { name: /^Place of Column, left/ });
+  // It is taken by a balloon: they must be there.
+  await expect(page.getByTestId('balloons')).toBeAttached();
   const box = (await grip.boundingBox()) as { x: number; y: number; width: number };
   // Taken by a balloon above its foot, not by the grip.
   await page.mouse.move(box.x + box.width / 2, box.y - 60);

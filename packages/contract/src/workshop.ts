@@ -101,6 +101,8 @@ export const Inflator = z.strictObject({
   id: Id,
   name: Name,
   nozzles: z.int().min(1).max(4),
+  /** Air through one nozzle, litres a second; the usual where not said. */
+  flowLps: z.number().min(0.5).max(100).optional(),
   /** It overheats: so many minutes on, then so many off. Runs on where not said. */
   onMin: z.int().min(1).max(240).optional(),
   offMin: z.int().min(0).max(240).optional(),

@@ -69,7 +69,7 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
             viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
             width={size.width}
             height={size.height}
-            style={{ display: 'block', borderRadius: 10 }}
+            style={{ display: 'block', borderRadius: 10, userSelect: 'none' }}
           >
             <title>{`${piece.name} on ${spot.name}, drawn to scale`}</title>
             <defs>

@@ -144,6 +144,8 @@ function Layer({ box, size, isAbove = false, children }: LayerProps) {
         display: 'block',
         borderRadius: 10,
         willChange: 'transform',
+        // A drag that misses takes hold of nothing, least of all the ruler's words.
+        userSelect: 'none',
         pointerEvents: isAbove ? 'none' : 'auto',
       }}
     >

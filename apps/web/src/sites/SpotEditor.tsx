@@ -109,7 +109,7 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
           height={size.height}
           role="application"
           aria-label={`${spot.name}, its survey drawn to scale`}
-          style={{ position: 'absolute', inset: 0, display: 'block', borderRadius: 10 }}
+          style={{ position: 'absolute', inset: 0, display: 'block', borderRadius: 10, userSelect: 'none' }}
         >
           <SpotDrawing spot={shown} indoors={indoors} box={box} perM={perM} withMarks={false} />
           <SurveyMarks spot={shown} perM={perM} />

@@ -3,7 +3,7 @@ import { Paper } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { newId } from '../parts/ids.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
-import { lengthColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
+import { lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
 
 /** Inflators and vehicles: how many there are decides how much can happen at once. */
 export function GearPanel({ row }: { row: WorkshopRow }) {
@@ -17,6 +17,7 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
         columns={[
           nameColumn('Name', 'name'),
           wholeColumn('Nozzles', 'nozzles', 1, 4),
+          numberColumn('Flow, L/s', 'flowLps', 0.5, 100),
           wholeColumn('Runs, min', 'onMin', 1, 240),
           wholeColumn('Cools, min', 'offMin', 0, 240),
         ]}

@@ -1,6 +1,7 @@
 import type { Grade, Schools, Skill, Task, WorkshopSettings } from '@early-lantern/contract';
 import { productLoss, sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
+import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { inflateEffort, inflateUnits } from './inflate.ts';
@@ -12,6 +13,8 @@ export interface Batch {
   label: string;
   effort: Effort;
   needsInflator: boolean;
+  /** Air it takes. */
+  litres?: number;
   /** What whoever does it is trusted with, where anybody of the crew is. */
   skill?: Skill;
   /** What it blows. */
@@ -160,6 +163,7 @@ function inflateBatches(
     label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
     effort: tiring(workFor(amount), run),
     needsInflator: true,
+    litres: amount * litresOf(lot.largestIn),
     skill: 'tying',
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: false },
     place,
@@ -202,6 +206,7 @@ function fillerBatches(
     label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in., ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
+    litres: amount * litresOf(lot.largestIn),
     skill: 'tying',
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: true },
     place,
@@ -263,11 +268,12 @@ const BAG_M3 = 0.35;
 /** Loose fillers fill so much of a bag: random packing of spheres. Derived in the engine. */
 const PACKING = 0.6;
 
+/** A ball of a diameter, in., litres. */
+const litresOf = (diameterIn: number): number => (Math.PI / 6) * inchesToMetres(diameterIn) ** 3 * 1000;
+
 /** Balloons of a diameter, in., that go loose into a bag; whole trios. */
 export function bagHolds(diameterIn: number, bagM3: number): number {
-  const radiusM = (diameterIn * 0.0254) / 2;
-  const one = (4 / 3) * Math.PI * radiusM ** 3;
-  return Math.max(3, Math.floor((PACKING * bagM3) / one / 3) * 3);
+  return Math.max(3, Math.floor((PACKING * bagM3 * 1000) / litresOf(diameterIn) / 3) * 3);
 }
 
 /** Cut so that every batch but the last fills whole bags, and none is longer than the longest if a bag is not. */

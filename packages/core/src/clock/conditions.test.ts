@@ -274,3 +274,24 @@ test('who is trusted with tying blows and twists, with helium fills; where nobod
   for (const member of file.workshop.crew) member.skills = ['driver'];
   expect(new Set(bench(file).flatMap(({ crew }) => crew)).size).toBeGreaterThan(0);
 });
+
+test('an inflator with one nozzle, or little flow, blows as long as its air takes; it rests after its minutes', () => {
+  const blow = (inflator: Partial<JobFile['workshop']['inflators'][number]>) => {
+    const file = shed();
+    file.job.pieces = [{ ...garland(10), id: 'g', spotId: 'north-wall' }];
+    file.workshop.inflators = [{ id: 'i', name: 'Inflator', nozzles: 2, ...inflator }];
+    return workOf(file).find(({ id }) => id === 'g--inflate-11');
+  };
+  const usual = blow({});
+  const count = usual?.blows?.count ?? 0;
+  // Blown to 10 in.: 8.58 L each; through two nozzles of 10 L/s the air takes 0.43 s a balloon, through one 0.86 s.
+  const litres = count * (Math.PI / 6) * 2.54 ** 3;
+  const one = blow({ nozzles: 1 });
+  expect((one?.spread.usualS ?? 0) - (usual?.spread.usualS ?? 0)).toBeCloseTo(litres / 20, 6);
+  const slow = blow({ flowLps: 2 });
+  expect((slow?.spread.usualS ?? 0) - (usual?.spread.usualS ?? 0)).toBeCloseTo(litres / 4 - litres / 20, 6);
+  expect(slow?.working.map(({ label }) => label)).toContain('Air of Inflator');
+  const rests = blow({ onMin: 5, offMin: 10 });
+  expect(rests?.minutes).toBe((usual?.minutes ?? 0) + Math.floor(((usual?.minutes ?? 0) - 1) / 5) * 10);
+  expect(usual?.working.map(({ label }) => label)).not.toContain('Air of Inflator');
+});

@@ -1,6 +1,6 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
-import { working } from '../working.ts';
 import { dressWork } from './dress-work.ts';
+import { blownWork } from './inflator-work.ts';
 import { driveWork, secondLoadWork, unloadWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
@@ -121,7 +121,7 @@ function asBenchWork(
     id: ownId(piece.id, batch.id),
     label: `${piece.name}: ${batch.label}`,
     place,
-    ...(batch.needsInflator ? cooled(shared(batch.effort, 1), inflators) : shared(batch.effort, 1)),
+    ...(batch.needsInflator ? blownWork(batch, inflators) : shared(batch.effort, 1)),
     hands: 1,
     skills:
       batch.skill && crew.some(({ skills }) => skills.includes(batch.skill as Skill)) ? [batch.skill] : [],
@@ -132,32 +132,4 @@ function asBenchWork(
     after: [...first, ...batch.after.filter((id) => ids.has(id)).map((id) => ownId(piece.id, id))],
     cautions: [],
   }));
-}
-
-/**
- * Blowing with the rests an inflator needs: after so many minutes on so many off, but none at the end. Any of them may
- * be taken, so the one that rests most is reckoned with.
- */
-function cooled(work: ReturnType<typeof shared>, inflators: readonly Inflator[]): ReturnType<typeof shared> {
-  const rests = inflators.map(({ onMin, offMin }) =>
-    onMin && offMin ? Math.floor((work.minutes - 1) / onMin) * offMin : 0,
-  );
-  const rest = Math.max(0, ...rests);
-  if (rest === 0) return work;
-  const more = rest * 60;
-  const { quickS, usualS, slowS } = work.spread;
-  return {
-    minutes: work.minutes + rest,
-    spread: { quickS: quickS + more, usualS: usualS + more, slowS: slowS + more },
-    working: [
-      ...work.working,
-      working(
-        'The inflator cools',
-        'rests between its runs, the one that rests most',
-        [['blowing', work.minutes, 'min']],
-        { value: rest, unit: 'min' },
-        "the workshop's own figures",
-      ),
-    ],
-  };
 }
