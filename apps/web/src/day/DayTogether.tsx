@@ -165,7 +165,10 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
               <Typography sx={{ fontSize: 14 }} data-testid="orders-tried">
                 {tried.toLocaleString('en')} orders tried
               </Typography>
-              <Button onClick={stop}>Stop here</Button>
+              {/* Before the first plan there is nothing to keep, and nothing to go on from. */}
+              <Button onClick={stop} disabled={!plan}>
+                Stop here
+              </Button>
             </>
           ) : (
             plan && (
