@@ -16,7 +16,12 @@ export const Pin = withRule(PinFields, PinFields, ({ start, crew }) =>
 export type Pin = z.infer<typeof Pin>;
 
 /** A task as it was agreed for the whole day: it stays there until the day is planned anew. */
-export const AgreedTask = z.strictObject({ task: TaskId, start: Instant, crew: z.array(Id).max(31) });
+export const AgreedTask = z.strictObject({
+  task: TaskId,
+  start: Instant,
+  crew: z.array(Id).max(31),
+  gear: z.array(Id).max(100).optional(),
+});
 export type AgreedTask = z.infer<typeof AgreedTask>;
 
 /** What people have chosen about when things are done; the plan is made around it. */

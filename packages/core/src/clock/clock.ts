@@ -1,7 +1,9 @@
 import type { JobFile, OnTime, Task } from '@early-lantern/contract';
+import { paceOf } from './conditions.ts';
 import type { DayJob, WorkedJob } from './day-job.ts';
 import { type DayProblem, dayProblem } from './day-problem.ts';
 import { DaySearch } from './day-search.ts';
+import { isWagon } from './gear-names.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { whyOf } from './why.ts';
 import type { WorkedPiece } from './work.ts';
@@ -81,7 +83,7 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
   };
   const startOf = (id: string) => axis.iso((at(id) as Placed).start);
   return {
-    tasks: inOrder(own.map((one) => toTask(one, day, whyOf(one, all, limits)))),
+    tasks: inOrder(own.map((one) => toTask(one, job, day, whyOf(one, all, limits)))),
     onTime: {
       ...nothingYet(file),
       doors: axis.iso(doors),
@@ -89,7 +91,9 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
       minutesInHand: doors - ready,
       benchFrom: startOf('clean-floor'),
       leaveAt: startOf('drive-out'),
-      leaveBy: (at('drive-out') as Placed).gear.map((vehicle) => ({ vehicle, at: startOf('drive-out') })),
+      leaveBy: (at('drive-out') as Placed).gear
+        .filter((id) => !isWagon(id))
+        .map((vehicle) => ({ vehicle, at: startOf('drive-out') })),
     },
     stuck: undefined,
     overrunsAccess: ready > access.until,
@@ -110,8 +114,14 @@ const nothingYet = ({ job }: JobFile): OnTime => ({
   broken: null,
 });
 
-function toTask({ work, start, end, crew, gear }: Placed, { axis }: DayProblem, why: Task['why']): Task {
-  // Other hands than usual: quick and slow change as the usual does.
+function toTask(
+  { work, start, end, crew, gear, way }: Placed,
+  { file }: DayJob,
+  { axis }: DayProblem,
+  why: Task['why'],
+): Task {
+  const people = file.workshop.crew.filter(({ id }) => crew.includes(id));
+  // Other hands than usual, or of another pace: quick and slow change as the usual does.
   const share = (end - start) / work.minutes;
   return {
     id: work.id,
@@ -129,7 +139,10 @@ function toTask({ work, start, end, crew, gear }: Placed, { axis }: DayProblem, 
     slowS: Math.round(work.spread.slowS * share),
     why,
     cautions: work.cautions,
-    working: work.working,
+    working: [
+      ...(work.withWagons?.[way]?.working ?? work.working),
+      ...(work.place === 'road' ? [] : paceOf(people)),
+    ],
   };
 }
 

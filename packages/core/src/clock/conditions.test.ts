@@ -1,11 +1,13 @@
 import type { JobFile, Task } from '@early-lantern/contract';
 import { bagHolds, benchBatches } from '../bench/bench.ts';
 import { inflateEffort } from '../bench/inflate.ts';
+import { agreedTasks } from '../day/plan-day.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { draftPlan, workedJob } from '../plan.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { breaches } from '../test/schedule-rules.ts';
 import { MinuteAxis } from './calendar.ts';
+import { clockPlans } from './clock.ts';
 import { dayProblem } from './day-problem.ts';
 import { DaySearch } from './day-search.ts';
 
@@ -105,14 +107,66 @@ test('work from a ladder, in the heat, by quick and slow hands takes longer or l
   const hot = garlands(shed(), 1);
   for (const spot of hot.site.spots) spot.tempC = 38;
   expect((fill(hot)?.spread.usualS ?? 0) / (near?.spread.usualS ?? 1)).toBeCloseTo(1.15, 9);
-  // All of the crew half as fast again: the mean is 1.5, and whoever was chosen by hand counts alone.
+  // Whoever does it sets the pace: alone their own, together the mean; a drive takes what it takes.
   const quick = garlands(shed(), 1);
   for (const member of quick.workshop.crew) member.pace = member.id === 'ilo' ? 0.5 : 1.5;
   quick.job.crew = ['wren', 'ilo'];
-  expect((fill(quick)?.spread.usualS ?? 0) / (near?.spread.usualS ?? 1)).toBeCloseTo(1, 9);
-  quick.job.clock = { pins: [{ task: 'g--fill', crew: ['wren'] }] };
-  expect((fill(quick)?.spread.usualS ?? 0) / (near?.spread.usualS ?? 1)).toBeCloseTo(1 / 1.5, 9);
-  expect(workOf(quick).find(({ id }) => id === 'drive-out')?.minutes).toBe(15);
+  const hands = (crew: string[]) => {
+    quick.job.clock = { pins: [{ task: 'step-back', crew }] };
+    return find(quick, 'step-back') as Task;
+  };
+  const usual = find(shed(), 'step-back') as Task;
+  expect(hands(['wren']).usualS / usual.usualS).toBeCloseTo(2 / 3, 1);
+  expect(hands(['ilo']).usualS / usual.usualS).toBeCloseTo(2, 1);
+  expect(whole(hands(['ilo']))).toBe(2 * (whole(usual) as number));
+  expect(hands(['ilo']).working.map(({ label }) => label)).toContain('Pace of those who do it');
+  quick.job.clock = undefined;
+  const load = find(quick, 'load-vehicle') as Task;
+  expect(load.crew).toHaveLength(2);
+  expect(whole(load)).toBe(minutesOf(quick, 'load-vehicle'));
+  expect(whole(find(quick, 'drive-out'))).toBe(15);
+});
+
+test('wagons are counted: who is out at the same hour has those it took, and carries the longer with fewer', () => {
+  const out = (id: string, crew: string[]): JobFile => {
+    const file = meadow();
+    file.job = { ...file.job, id, name: id, crew, pieces: file.job.pieces.slice(0, 1) };
+    file.workshop.wagons = 2;
+    file.workshop.vehicles = ['one', 'two'].map((van) => ({ id: van, name: van, seats: 3 }));
+    for (const member of file.workshop.crew) member.skills = ['driver', 'ladder', 'tying'];
+    return file;
+  };
+  const files = [out('north', ['wren', 'ilo']), out('south', ['sefa', 'bram'])];
+  const day = dayProblem(files.map(workedJob));
+  const search = new DaySearch(day, 400);
+  search.run(400);
+  const plans = clockPlans(day, search);
+  const taken = plans.map(({ tasks }) => {
+    const at = (id: string) => tasks.find((task) => task.id === id) as Task;
+    const wagons = (id: string) => at(id).gear.filter((one) => one.startsWith('wagon-'));
+    for (const id of ['load-vehicle', 'drive-out', 'drive-home'])
+      expect(wagons(id)).toEqual(wagons('unload'));
+    return { wagons: wagons('unload'), minutes: whole(at('unload')), label: at('unload').working };
+  });
+  expect(new Set(taken.flatMap(({ wagons }) => wagons)).size).toBe(
+    taken.flatMap(({ wagons }) => wagons).length,
+  );
+  const alone = find(files[0] as JobFile, 'unload');
+  expect(alone?.gear).toHaveLength(2);
+  for (const { wagons, minutes, label } of taken) {
+    // Each of two hands with a wagon walks half the trips.
+    expect(minutes).toBeCloseTo((whole(alone) / 0.5) * (1 - wagons.length / 4), -1);
+    expect(label.some((one) => one.label === 'Wagons')).toBe(wagons.length > 0);
+  }
+  expect(taken.some(({ wagons }) => wagons.length < 2)).toBe(true);
+  // What was agreed for the day stays so for each job by itself.
+  for (const [i, file] of files.entries()) {
+    const tasks = agreedTasks(plans[i]?.tasks ?? []);
+    file.job.clock = { agreed: { at: file.job.doors, tasks } };
+    const kept = draftPlan(file);
+    expect(kept.onTime.broken).toBeNull();
+    expect(kept.tasks.find(({ id }) => id === 'unload')?.gear).toHaveLength(taken[i]?.wagons.length ?? 0);
+  }
 });
 
 test('stock that fails more often is blown again so often; professional stock is what the rates are of', () => {

@@ -99,22 +99,19 @@ const setUpHours = ({ job }: JobFile) =>
       Date.parse(at) + HOUR_MS > Date.parse(job.access.from) && Date.parse(at) < Date.parse(job.doors),
   );
 
-/** The mean pace of those who may do a task: who of them does it is the plan's to choose. */
-export function paceOf(people: readonly CrewMember[]): Slowing[] {
+/** What the pace of those who do a task makes of its time; nothing where it is the usual one. */
+export function paceOf(people: readonly CrewMember[]): Working[] {
   const paces = people.map(({ pace = 1 }) => pace);
-  const mean = paces.reduce((sum, one) => sum + one, 0) / Math.max(1, paces.length);
-  if (paces.length === 0 || Math.abs(mean - 1) < 1e-9) return [];
+  const all = paces.reduce((sum, one) => sum + one, 0);
+  if (paces.length === 0 || Math.abs(all / paces.length - 1) < 1e-9) return [];
   return [
-    {
-      factor: 1 / mean,
-      working: working(
-        'Pace of those who may do it',
-        '1 / mean pace',
-        people.map(({ name, pace = 1 }) => [name, pace]),
-        { value: 1 / mean, unit: '×' },
-        "the workshop's own figures",
-      ),
-    },
+    working(
+      'Pace of those who do it',
+      'hands / paces together',
+      people.map(({ name, pace = 1 }) => [name, pace]),
+      { value: paces.length / all, unit: '×' },
+      "the workshop's own figures",
+    ),
   ];
 }
 

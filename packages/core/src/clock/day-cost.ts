@@ -1,7 +1,8 @@
 import type { Compiled } from '../schedule/compiled.ts';
 import type { Decoded } from '../schedule/decode.ts';
 import type { Cost } from '../schedule/search.ts';
-import { type DayProblem, inDay } from './day-problem.ts';
+import { inDay } from './day-job.ts';
+import type { DayProblem } from './day-problem.ts';
 
 /** A minute after doors, after the close of access or of the strike's window weighs as much as so many in hand. */
 const LATE = 50;

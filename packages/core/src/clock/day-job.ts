@@ -16,3 +16,6 @@ export interface DayJob extends WorkedJob {
   /** Sign-off wanted by then: the minutes in hand before doors, or the close of access. */
   wanted: number;
 }
+
+/** Name of a task among those of several jobs. */
+export const inDay = (jobId: string, task: string) => `${jobId}:${task}`;

@@ -1,9 +1,9 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
 import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
-import { atPace } from './at-pace.ts';
 import { MinuteAxis } from './calendar.ts';
-import type { DayJob, WorkedJob } from './day-job.ts';
+import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
+import { hiredLadder, wagonIds } from './gear-names.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
@@ -11,6 +11,7 @@ import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
+import { wagonHolds, withAgreedWagons } from './wagons.ts';
 import type { Trip, Work } from './work.ts';
 
 /** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
@@ -28,9 +29,6 @@ export const usualRest = { afterMin: 360, restMin: 30 };
 /** Minutes wanted between sign-off and doors. */
 export const inHandWanted = ({ job, workshop }: Pick<JobFile, 'job' | 'workshop'>): number =>
   job.inHandMin ?? workshop.inHandTargetMin;
-
-/** Name of a task among those of several jobs. */
-export const inDay = (jobId: string, task: string) => `${jobId}:${task}`;
 
 /**
  * The tasks of all jobs with their windows, people and gear.
@@ -79,11 +77,14 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   const usual = [...setUpWork(file, pieces), ...strikeWork(file, pieces)];
   const least = Math.min(job.crew.length, strikeCrewOf(file).length);
   const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, job.crew.length);
-  const own = withOwnMethods(atPace(asHere, file), workshop.methods, least);
+  const own = withOwnMethods(asHere, workshop.methods, least);
   return {
     file,
     pieces,
-    work: withOwnOrders(splitWork(own, job.clock?.splits ?? []), job.clock?.orders ?? []),
+    work: withOwnOrders(
+      splitWork(withAgreedWagons(own, job.clock?.agreed?.tasks ?? []), job.clock?.splits ?? []),
+      job.clock?.orders ?? [],
+    ),
     doors,
     access,
     strike: window(job.strike),
@@ -100,32 +101,35 @@ function workersOf(jobs: readonly DayJob[], axis: MinuteAxis): Worker[] {
     .map((member) => ({
       id: member.id,
       skills: member.skills,
+      ...(member.pace === undefined ? {} : { pace: member.pace }),
       shifts: axis.shifts(member),
       busy: axis.busy(member),
     }));
 }
 
-/** Inflators, vehicles, each ladder, and gear that comes back, as far as the shelf is known. */
+/** Inflators, vehicles, wagons, each ladder, and gear that comes back, as far as the shelf is known. */
 function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
   const { workshop } = (jobs[0] as DayJob).file;
   const items: Record<string, readonly string[]> = {
     inflator: workshop.inflators.map(({ id }) => id),
     vehicle: workshop.vehicles.map(({ id }) => id),
+    wagon: wagonIds(workshop.wagons),
   };
-  const hired = (ladder: string) =>
-    jobs
-      .filter(({ file }) => file.job.hiredLadders?.includes(ladder))
-      .map((_, i) => `${ladder}-hired-${i + 1}`);
   for (const job of jobs)
-    for (const ladder of laddersOf(job.work)) items[`ladder:${ladder}`] = [ladder, ...hired(ladder)];
-  for (const job of jobs)
-    for (const ladder of laddersOf(job.work)) items[onSite(job, `ladder:${ladder}`)] = [ladder];
+    for (const ladder of laddersOf(job.work)) {
+      const hirers = jobs.filter((other) => hires(other, ladder));
+      items[`ladder:${ladder}`] = [ladder];
+      items[onSite(job, `ladder:${ladder}`)] = [
+        hires(job, ladder) ? hiredLadder(ladder, hirers.indexOf(job) + 1) : ladder,
+      ];
+    }
   for (const { item, onHand } of workshop.materials ?? [])
     items[`shelf:${item}`] = Array.from({ length: Math.floor(onHand) }, (_, i) => `${item}-${i + 1}`);
   return items;
 }
 
 const laddersOf = (work: readonly Work[]) => new Set(work.flatMap(({ ladders = [] }) => ladders));
+const hires = ({ file }: DayJob, ladder: string) => file.job.hiredLadders?.includes(ladder) ?? false;
 const onSite = ({ file }: DayJob, kind: string) => `${file.job.id}/${kind}`;
 
 function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
@@ -139,19 +143,15 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const people = pin?.crew ?? (agreed?.crew.length ? agreed.crew : undefined);
   const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
   const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
-  const usual: Mode = { hands: work.hands, minutes: work.minutes };
-  const modes: [Mode, ...Mode[]] = people
-    ? [modeFor(people.length, usual, work.ways)]
-    : // What is kept to a time is done in the usual way.
-      [usual, ...(pinned === undefined ? (work.ways ?? []) : [])];
   const earliest =
     pinned ??
     (work.arrivesAfter !== undefined ? opens - work.arrivesAfter : work.place === 'site' ? opens : undefined);
-  const latest =
-    pinned === undefined ? (work.trip === 'strike' ? undefined : strike.from) : pinned + modes[0].minutes;
   return {
     id: inDay(jobId, work.id),
-    modes,
+    modes: modesOf(work, people?.length, pinned !== undefined),
+    ...(work.withWagons && work.id !== 'load-vehicle' ? { wayOf: inDay(jobId, 'load-vehicle') } : {}),
+    // Drives and waits take what they take.
+    ...(work.place !== 'road' && work.hands > 0 ? { isPaced: true } : {}),
     skills: work.skills,
     who: team.filter((id) => !kept.includes(id)),
     gear: {
@@ -161,10 +161,26 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
     },
     after: work.after.map((id) => ({ id: inDay(jobId, id), ...work.lags?.[id] })),
     ...(earliest === undefined ? {} : { earliest }),
-    ...(latest === undefined ? {} : { latest }),
+    ...(pinned === undefined ? {} : { startBy: pinned }),
+    ...(work.trip === 'strike' ? {} : { latest: strike.from }),
     // Who takes part in a strike has said so: its hours are theirs, whatever the shift.
     ...(work.trip === 'strike' ? { atAnyHour: true } : {}),
   };
+}
+
+/** The ways of a task: with so many wagons, or so many hands. What is kept to a time or people is done in one. */
+function modesOf(
+  { hands, minutes, ways = [], withWagons }: Work,
+  people: number | undefined,
+  isPinned: boolean,
+): [Mode, ...Mode[]] {
+  const usual: Mode = { hands, minutes };
+  if (withWagons) {
+    const [most = usual, ...fewer] = withWagons.map((way) => ({ hands, minutes: way.minutes }));
+    return [most, ...fewer];
+  }
+  if (people !== undefined) return [modeFor(people, usual, ways)];
+  return [usual, ...(isPinned ? [] : ways)];
 }
 
 /** The way that takes so many hands; the usual one where none does. */
@@ -176,7 +192,9 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
   const { file, work, pieces } = job;
   const { workshop, job: head } = file;
   const id = (task: string) => inDay(head.id, task);
-  const ladders = Object.fromEntries([...laddersOf(work)].map((ladder) => [`ladder:${ladder}`, 1]));
+  // A hired ladder is this job's own.
+  const owned = [...laddersOf(work)].filter((ladder) => !hires(job, ladder));
+  const ladders = Object.fromEntries(owned.map((ladder) => [`ladder:${ladder}`, 1]));
   const trip = (
     which: Trip,
     out: string,
@@ -213,6 +231,7 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
     away('set-up-vehicle', 'load-vehicle', 'drive-home', {
       vehicle: vehiclesFor(head.crew.length, workshop),
     }),
+    ...wagonHolds(job),
     away('strike-vehicle', 'drive-strike', 'return-gear', {
       vehicle: vehiclesFor(strikers.length, workshop),
     }),

@@ -1,7 +1,9 @@
 import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
+import type { Activity, Mode } from '../schedule/problem.ts';
 import { type Found, Search } from '../schedule/search.ts';
 import { freshCost, lateCost, limitsOf } from './day-cost.ts';
-import { type DayProblem, inDay } from './day-problem.ts';
+import { inDay } from './day-job.ts';
+import type { DayProblem } from './day-problem.ts';
 
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
@@ -11,6 +13,8 @@ export interface DaySchedule {
   start: Float64Array;
   end: Float64Array;
   crew: Int32Array;
+  /** Which of its ways each is done in; of those whose way is another's, that one's. */
+  modes: Uint8Array;
 }
 
 /**
@@ -116,8 +120,21 @@ export class DaySearch {
     const { day, early } = this;
     const { found } = early;
     const limits = limitsOf(day, this.compiled);
-    const activities = day.problem.activities.map((activity) => ({ ...activity }));
-    const modes = found.modes.slice();
+    const activities = day.problem.activities.map((activity): Activity => ({ ...activity }));
+    const settled = new Set<number>();
+    /** Stays as it was found: then, those people, that way. */
+    const keep = (number: number) => {
+      const activity = activities[number] as Activity;
+      const leader = this.compiled.leader[number] as number;
+      const mode = activity.modes[found.modes[leader] as number] ?? activity.modes[0];
+      const bits = found.crew[number] as number;
+      activity.earliest = found.start[number] as number;
+      activity.latest = found.end[number] as number;
+      activity.startBy = undefined;
+      activity.who = this.compiled.workers.filter((_, p) => bits & (1 << p));
+      activity.modes = activity.modes.map(() => mode) as [Mode, ...Mode[]];
+      settled.add(leader);
+    };
     for (const [j, { signOff, wanted }] of limits.entries()) {
       const job = day.jobs[j] as DayProblem['jobs'][number];
       const reached = found.end[signOff] as number;
@@ -125,15 +142,9 @@ export class DaySearch {
         const number = this.compiled.ids.indexOf(inDay(job.file.job.id, id));
         const activity = activities[number];
         if (!activity) continue;
-        if (trip === 'strike') {
-          // A strike is done as soon as it may be, not as late.
-          activity.earliest = found.start[number] as number;
-          activity.latest = found.end[number] as number;
-          const minutes = (found.end[number] as number) - (found.start[number] as number);
-          const mode = activity.modes.find((one) => one.minutes === minutes) ?? activity.modes[0];
-          activity.modes = [mode];
-          modes[number] = 0;
-        } else if (id !== 'drive-home')
+        // A strike is done as soon as it may be, not as late.
+        if (trip === 'strike' || activity.startBy !== undefined) keep(number);
+        else if (id !== 'drive-home')
           activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
       }
     }
@@ -155,14 +166,15 @@ export class DaySearch {
         }
         return cost({ ...schedule, ...scratch });
       },
-      { seed: this.seed, order, modes, crew: found.crew, hot: 0.005, cold: 0.0003 },
+      { seed: this.seed, order, modes: found.modes, settled, crew: found.crew, hot: 0.005, cold: 0.0003 },
     );
     return { search, compiled };
   }
 }
 
-const asForward = ({ start, end, crew }: Found): DaySchedule => ({
+const asForward = ({ start, end, crew, modes }: Found): DaySchedule => ({
   start: end.map((at) => -at),
   end: start.map((at) => -at),
   crew,
+  modes,
 });

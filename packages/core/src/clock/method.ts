@@ -1,7 +1,7 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
-import { driveWork, secondLoadWork, unloadWork } from './travel-work.ts';
+import { driveWork, secondLoadWork, takingWagons, unloadWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
@@ -21,10 +21,14 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   );
   const benchLast = bench.length ? [] : [clean.id];
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
-  const load = simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
-    hands: two,
-    after: [...bags, ...benchLast],
-  });
+  const load = takingWagons(
+    simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
+      hands: two,
+      after: [...bags, ...benchLast],
+    }),
+    file,
+    two,
+  );
   const drive = driveWork(
     file,
     { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },

@@ -1,7 +1,7 @@
 import { earliestEnd } from '../schedule/bound.ts';
 import { type Compiled, compile } from '../schedule/compiled.ts';
-import type { WorkedJob } from './day-job.ts';
-import { type DayProblem, dayProblem, inDay } from './day-problem.ts';
+import { inDay, type WorkedJob } from './day-job.ts';
+import { type DayProblem, dayProblem } from './day-problem.ts';
 
 /** No plan of these people in these windows leaves a job of the day more minutes in hand; null where nothing limits it. */
 export function boundOf({ jobs }: DayProblem, compiled: Compiled, job: number): number | null {

@@ -1,7 +1,7 @@
 import { assignGear } from '../schedule/assign.ts';
 import type { Compiled } from '../schedule/compiled.ts';
-import type { DayJob } from './day-job.ts';
-import { type DayProblem, inDay } from './day-problem.ts';
+import { type DayJob, inDay } from './day-job.ts';
+import type { DayProblem } from './day-problem.ts';
 import type { DaySchedule } from './day-search.ts';
 import type { Work } from './work.ts';
 
@@ -14,15 +14,18 @@ export interface Placed {
   end: number;
   crew: string[];
   gear: string[];
+  /** Which of its ways it is done in. */
+  way: number;
   earliest: number | undefined;
   latest: number | undefined;
   isPinned: boolean;
 }
 
-/** Tasks that say which vehicle goes. */
-const WITH_VEHICLE = {
-  'set-up': ['load-vehicle', 'drive-out', 'drive-home'],
-  strike: ['drive-strike', 'drive-back', 'return-gear'],
+/** Tasks that say what goes along with a hold. */
+const WITH_HOLD = {
+  'set-up-vehicle': ['load-vehicle', 'drive-out', 'drive-home'],
+  wagons: ['load-vehicle', 'drive-out', 'unload', 'second-unload', 'drive-home'],
+  'strike-vehicle': ['drive-strike', 'drive-back', 'return-gear'],
 };
 
 /** Every task of every job with its time, people and gear. */
@@ -35,10 +38,11 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
     kinds.map((kind) => day.items[kind] ?? []),
   );
   const holds = day.problem.holds ?? [];
-  const vehicles = (job: DayJob, trip: 'set-up' | 'strike') => {
-    const h = holds.findIndex(({ id }) => id === inDay(job.file.job.id, `${trip}-vehicle`));
-    return given.get(`h${h}`) ?? [];
-  };
+  const takenAlong = (job: DayJob, task: string) =>
+    Object.entries(WITH_HOLD).flatMap(([name, tasks]) => {
+      const h = tasks.includes(task) ? holds.findIndex(({ id }) => id === inDay(job.file.job.id, name)) : -1;
+      return given.get(`h${h}`) ?? [];
+    });
   return day.jobs.flatMap((job) =>
     job.work.map((work): Placed => {
       const jobId = job.file.job.id;
@@ -52,11 +56,8 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
         start: schedule.start[i] as number,
         end: schedule.end[i] as number,
         crew: compiled.workers.filter((_, p) => bits & (1 << p)),
-        gear: [
-          ...(given.get(`a${i}`) ?? []),
-          ...(WITH_VEHICLE['set-up'].includes(work.id) ? vehicles(job, 'set-up') : []),
-          ...(WITH_VEHICLE.strike.includes(work.id) ? vehicles(job, 'strike') : []),
-        ],
+        gear: [...(given.get(`a${i}`) ?? []), ...takenAlong(job, work.id)],
+        way: schedule.modes[compiled.leader[i] as number] as number,
         earliest: finite(compiled.earliest[i]),
         latest: finite(compiled.latest[i]),
         isPinned:

@@ -10,8 +10,9 @@ export function splitWork(work: readonly Work[], splits: readonly { task: string
     const { ways: _, ...rest } = one;
     const goId = (go: number) => (go === parts ? one.id : `${one.id}~${go}`);
     return Array.from({ length: parts }, (_, i): Work => {
-      const from = Math.floor((i * one.minutes) / parts);
-      const minutes = Math.floor(((i + 1) * one.minutes) / parts) - from;
+      const partOf = (all: number) =>
+        Math.max(1, Math.floor(((i + 1) * all) / parts) - Math.floor((i * all) / parts));
+      const minutes = partOf(one.minutes);
       const share = minutes / one.minutes;
       return {
         ...rest,
@@ -24,6 +25,9 @@ export function splitWork(work: readonly Work[], splits: readonly { task: string
           slowS: one.spread.slowS * share,
         },
         after: i === 0 ? one.after : [goId(i)],
+        ...(one.withWagons
+          ? { withWagons: one.withWagons.map((way) => ({ ...way, minutes: partOf(way.minutes) })) }
+          : {}),
         ...(i === 0 ? {} : { lags: {} }),
         ...(one.blows
           ? {

@@ -90,15 +90,28 @@ export function unloadWork(file: JobFile, hands: number, after: string, id = 'un
   // A van at the door still has to be emptied: never less than a third of the 100 ft figure.
   const share = Math.max(1 / 3, metres / 30.48);
   const way = lift ? ' and the lift' : steps ? ` and ${steps} steps` : '';
-  const work = slowed(effort('unload-30m', share, workshop), [
-    ...(workshop.wagons && (lift || steps === 0) ? [wagonHelps(workshop.wagons, hands)] : []),
-    ...rainAtLoadIn(file),
-  ]);
+  const taken = (wagons: number) =>
+    shared(
+      slowed(effort('unload-30m', share, workshop), [
+        ...(wagons > 0 ? [wagonsHelp(wagons, hands)] : []),
+        ...rainAtLoadIn(file),
+      ]),
+      hands,
+    );
+  const most = wagonsFor(file, hands);
   return {
     id,
     label: `Unload, ${formatLength(distanceM, workshop.units)}${way} to the spot`,
     place: 'site',
-    ...shared(work, hands),
+    ...taken(most),
+    ...(most > 0
+      ? {
+          withWagons: fewerAndFewer(most).map((wagons) => {
+            const { minutes, working } = taken(wagons);
+            return { wagons, minutes, working };
+          }),
+        }
+      : {}),
     hands,
     skills: [],
     gear: [],
@@ -107,8 +120,28 @@ export function unloadWork(file: JobFile, hands: number, after: string, id = 'un
   };
 }
 
-/** A wagon for each pair of hands halves the trips; where there are fewer, the rest walk. Steps are walked. */
-function wagonHelps(wagons: number, hands: number): Slowing {
+/** What takes the same with any number of wagons, but decides how many are taken along. */
+export function takingWagons(work: Work, file: JobFile, hands: number): Work {
+  const most = wagonsFor(file, hands);
+  const { minutes } = work;
+  return most > 0
+    ? {
+        ...work,
+        withWagons: fewerAndFewer(most).map((wagons) => ({ wagons, minutes, working: work.working })),
+      }
+    : work;
+}
+
+/** As many wagons as there are hands to pull them; none up steps. */
+function wagonsFor({ site, workshop }: JobFile, hands: number): number {
+  const { lift, steps } = site.loadIn;
+  return lift || steps === 0 ? Math.min(hands, workshop.wagons ?? 0) : 0;
+}
+
+const fewerAndFewer = (most: number) => Array.from({ length: most + 1 }, (_, i) => most - i);
+
+/** A wagon for each pair of hands halves the trips; where there are fewer, the rest walk. */
+function wagonsHelp(wagons: number, hands: number): Slowing {
   const pulled = Math.min(1, wagons / Math.max(1, hands));
   const factor = 1 - pulled * (1 - WITH_WAGON);
   return {

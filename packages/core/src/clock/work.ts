@@ -41,6 +41,16 @@ export interface Work {
   trip?: Trip;
   /** Ladders it is done from, by id. */
   ladders?: string[];
+  /** How long it takes with so many of the wagons taken along, the most first. */
+  withWagons?: WithWagons[];
+}
+
+/** A task done with a number of wagons. */
+export interface WithWagons {
+  wagons: number;
+  minutes: number;
+  /** Why it takes that long. */
+  working: Working[];
 }
 
 /** The two runs to a site: to put it up, and to take it down. */

@@ -55,6 +55,7 @@ function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
     (run) => run ?? [],
   );
   const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
+  const vehicles = new Set(workshop.vehicles.map(({ id }) => id));
   const inflators = new Set(workshop.inflators.map(({ id }) => id));
   const taken = [...new Set(tasks.flatMap(({ gear }) => gear.filter((id) => ladders.has(id))))];
   const here = tasks.filter(({ place }) => place === 'workshop');
@@ -65,7 +66,13 @@ function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
     ...runs.flatMap(({ from, to }) =>
       taken.map((id) => ({ job: job.id, key: `ladder:${id}`, count: 1, from, to })),
     ),
-    ...vans.map(({ from, to, gear }) => ({ job: job.id, key: 'vehicle', count: gear.length, from, to })),
+    ...vans.map(({ from, to, gear }) => ({
+      job: job.id,
+      key: 'vehicle',
+      count: gear.filter((id) => vehicles.has(id)).length,
+      from,
+      to,
+    })),
     ...here.flatMap((task) => {
       const [from, to] = [Date.parse(task.start), Date.parse(task.end)];
       const blown = task.gear.filter((id) => inflators.has(id)).length;

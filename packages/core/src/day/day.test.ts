@@ -1,4 +1,5 @@
 import type { JobFile } from '@early-lantern/contract';
+import { gearName } from '../clock/gear-names.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
@@ -134,6 +135,13 @@ test('two jobs at the same hour from one ladder: one more is hired, and each the
   expect(north?.[0]).toBeLessThan(south?.[1] ?? 0);
   expect(south?.[0]).toBeLessThan(north?.[1] ?? 0);
   expect(together(files).jobs.flatMap(({ broken }) => broken)).not.toEqual([]);
+  // Each task says from which of the two it is done.
+  const used = jobs.map(({ tasks }) => [
+    ...new Set(tasks.flatMap(({ gear }) => gear.filter((id) => id.includes(ladder as string)))),
+  ]);
+  expect(used).toEqual([[ladder], [`hired-1-${ladder}`]]);
+  const { workshop } = changed[1] as JobFile;
+  expect(gearName(used[1]?.[0] as string, workshop)).toBe(`${workshop.ladders?.[0]?.name}, hired`);
 });
 
 test('dropping the fluffing leaves a garland as wide as its base, and takes less time', () => {

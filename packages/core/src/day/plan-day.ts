@@ -117,4 +117,4 @@ function brokenOf({ job }: JobFile, { onTime, stuck, tasks }: ClockPlan): string
 
 /** A job's tasks as they stand in the plan of its day: to be kept with the job. */
 export const agreedTasks = (tasks: readonly Task[]): AgreedTask[] =>
-  tasks.map(({ id, start, crew }) => ({ task: id, start, crew }));
+  tasks.map(({ id, start, crew, gear }) => ({ task: id, start, crew, gear }));

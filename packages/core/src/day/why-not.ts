@@ -1,5 +1,5 @@
-import type { WorkedJob } from '../clock/day-job.ts';
-import { type DayProblem, dayProblem, inDay } from '../clock/day-problem.ts';
+import { inDay, type WorkedJob } from '../clock/day-job.ts';
+import { type DayProblem, dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import type { Problem } from '../schedule/problem.ts';
 

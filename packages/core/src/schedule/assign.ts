@@ -8,6 +8,13 @@ interface Claim {
   to: number;
 }
 
+interface Times {
+  start: ArrayLike<number>;
+  end: ArrayLike<number>;
+  /** The way of each activity that decides it. */
+  modes: ArrayLike<number>;
+}
+
 /**
  * Which piece of gear each activity and each hold has, once all have times: whoever starts first takes the first that
  * is free. A schedule that never takes more than there is always leaves enough.
@@ -16,7 +23,7 @@ interface Claim {
  */
 export function assignGear(
   problem: Compiled,
-  schedule: { start: ArrayLike<number>; end: ArrayLike<number> },
+  schedule: Times,
   items: readonly (readonly string[])[],
 ): Map<string, string[]> {
   const given = new Map<string, string[]>();
@@ -32,16 +39,12 @@ export function assignGear(
   return given;
 }
 
-function* claimsOf(
-  { gear, holds }: Compiled,
-  { start, end }: { start: ArrayLike<number>; end: ArrayLike<number> },
-  kind: number,
-): Generator<Claim> {
+function* claimsOf({ gear, holds }: Compiled, { start, end, modes }: Times, kind: number): Generator<Claim> {
   for (const [i, needs] of gear.entries())
     for (const [k, count] of needs)
       if (k === kind) yield { by: `a${i}`, count, from: start[i] as number, to: end[i] as number };
   for (const [h, hold] of holds.entries())
-    for (const [k, count] of hold.gear)
+    for (const [k, count] of hold.gear[hold.leader < 0 ? 0 : (modes[hold.leader] as number)] ?? [])
       if (k === kind)
         yield { by: `h${h}`, count, from: start[hold.from] as number, to: end[hold.until] as number };
 }

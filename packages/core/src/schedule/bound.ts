@@ -12,7 +12,7 @@ const HALVINGS = 14;
  */
 export function earliestEnd(problem: Compiled, target: number): number {
   const among = ancestorsOf(problem, target);
-  const shortest = problem.modes.map((modes) => Math.min(...modes.map(({ minutes }) => minutes)));
+  const shortest = problem.quickest.map((minutes) => Math.min(...minutes));
   const head = new Float64Array(problem.count).fill(-Infinity);
   const tail = new Float64Array(problem.count);
   for (const i of inOrder(problem)) {
@@ -33,10 +33,7 @@ export function earliestEnd(problem: Compiled, target: number): number {
   let step = 2 ** HALVINGS;
   // Grows while refuted, then halves: what is refuted for an end is refuted for every sooner one.
   for (; step >= 1; step /= 2)
-    while (
-      impossible + step < byPath + 2 ** HALVINGS &&
-      isRefuted(impossible + step, work, head, tail, shortest)
-    )
+    while (impossible + step < byPath + 2 ** HALVINGS && isRefuted(impossible + step, work, head, tail))
       impossible += step;
   return impossible + 1;
 }
@@ -47,37 +44,32 @@ function ancestorsOf({ before }: Compiled, target: number): Set<number> {
   return found;
 }
 
-/** Something there is only so much of, with what each activity takes of it at least, per minute and in all. */
+/** Something there is only so much of, with the ways in which each activity can take of it, at least. */
 interface Resource {
   capacity: number;
-  uses: { activity: number; amount: number; minutes: number }[];
+  uses: { activity: number; ways: { amount: number; minutes: number }[] }[];
 }
 
-function resourcesOf({ modes, who, gear, capacity }: Compiled, among: readonly number[]): Resource[] {
+function resourcesOf(problem: Compiled, among: readonly number[]): Resource[] {
+  const { modes, quickest, who, gear, capacity } = problem;
+  const waysOf = (i: number, amountOf: (hands: number) => number) =>
+    (modes[i] as Compiled['modes'][number]).map(({ hands }, m) => ({
+      amount: amountOf(hands),
+      minutes: (quickest[i] as readonly number[])[m] as number,
+    }));
   const people = among
-    .filter((i) => (modes[i] as Compiled['modes'][number]).some(({ hands }) => hands > 0))
-    .map((i) => {
-      // The way that takes least of anybody's time; spread over the minutes of the shortest way.
-      const least = Math.min(
-        ...(modes[i] as Compiled['modes'][number]).map((mode) => mode.hands * mode.minutes),
-      );
-      const minutes = Math.min(...(modes[i] as Compiled['modes'][number]).map((mode) => mode.minutes));
-      return { activity: i, amount: least / minutes, minutes };
-    });
+    .map((activity) => ({ activity, ways: waysOf(activity, (hands) => hands) }))
+    .filter(({ ways }) => ways.some(({ amount }) => amount > 0));
   let everybody = 0;
   for (const { activity } of people) everybody |= who[activity] as number;
   let count = 0;
   for (let left = everybody; left !== 0; left &= left - 1) count++;
   const kinds = [...capacity].map((owned, kind) => ({
     capacity: owned,
-    uses: among.flatMap((i) =>
-      (gear[i] as Compiled['gear'][number])
+    uses: among.flatMap((activity) =>
+      (gear[activity] as Compiled['gear'][number])
         .filter(([k]) => k === kind)
-        .map(([, amount]) => ({
-          activity: i,
-          amount,
-          minutes: Math.min(...(modes[i] as Compiled['modes'][number]).map((mode) => mode.minutes)),
-        })),
+        .map(([, amount]) => ({ activity, ways: waysOf(activity, () => amount) })),
     ),
   }));
   return [{ capacity: count, uses: people }, ...kinds].filter(({ uses }) => uses.length > 0);
@@ -89,31 +81,41 @@ function isRefuted(
   resources: readonly Resource[],
   head: Float64Array,
   tail: Float64Array,
-  shortest: readonly number[],
 ): boolean {
   return resources.some(({ capacity, uses }) => {
-    const windows = uses.map(({ activity, amount, minutes }) => ({
-      from: head[activity] as number,
-      to: end - (tail[activity] as number),
-      minutes: Math.min(minutes, shortest[activity] as number),
-      amount,
-    }));
-    if (windows.some(({ from, to, minutes }) => to - from < minutes)) return true;
+    const windows = uses.map(({ activity, ways }) => {
+      const from = head[activity] as number;
+      const to = end - (tail[activity] as number);
+      return { from, to, ways: ways.filter(({ minutes }) => minutes <= to - from) };
+    });
+    if (windows.some(({ ways }) => ways.length === 0)) return true;
     const froms = [...new Set(windows.map(({ from }) => from))].filter(Number.isFinite);
     const tos = [...new Set(windows.map(({ to }) => to))];
     return froms.some((since) =>
       tos.some((until) => {
         if (until <= since) return false;
         let asked = 0;
-        for (const { from, to, minutes, amount } of windows) {
-          // Pushed as early as it goes, and as late: what is still between is asked for whatever happens.
-          const early = Math.min(from + minutes, until) - Math.max(from, since);
-          const late = Math.min(to, until) - Math.max(to - minutes, since);
-          const within = Math.min(early, late, minutes, until - since);
-          if (within > 0) asked += amount * within;
-        }
+        for (const { from, to, ways } of windows)
+          if (from < until && to > since) asked += leastWithin(from, to, ways, since, until);
         return asked > capacity * (until - since) + 1e-6;
       }),
     );
   });
+}
+
+/** What is taken between two moments at least, whichever way it is done, pushed as early as it goes and as late. */
+function leastWithin(
+  from: number,
+  to: number,
+  ways: Resource['uses'][number]['ways'],
+  since: number,
+  until: number,
+): number {
+  let least = Infinity;
+  for (const { amount, minutes } of ways) {
+    const early = Math.min(from + minutes, until) - Math.max(from, since);
+    const late = Math.min(to, until) - Math.max(to - minutes, since);
+    least = Math.min(least, amount * Math.max(0, Math.min(early, late)));
+  }
+  return least;
 }

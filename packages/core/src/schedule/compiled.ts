@@ -1,4 +1,5 @@
-import type { Mode, Problem, RestRule, Stretch } from './problem.ts';
+import { minutesAt, pacesOf } from './pace.ts';
+import type { Activity, Mode, Problem, RestRule, Stretch, Worker } from './problem.ts';
 
 /** An arc of the network, by the number of the activity at its other end. */
 interface Arc {
@@ -12,11 +13,19 @@ export interface Compiled {
   count: number;
   ids: readonly string[];
   modes: readonly (readonly Mode[])[];
+  /** Whose way decides each one's: mostly its own. */
+  leader: Int32Array;
+  /** 1 for those whose minutes depend on who does them; for each way the least minutes it can take, and the most. */
+  paced: Uint8Array;
+  quickest: readonly (readonly number[])[];
+  slowest: readonly (readonly number[])[];
+  pace: Float64Array;
   /** What each waits for, and what waits for it. */
   before: readonly (readonly Arc[])[];
   after: readonly (readonly Arc[])[];
   earliest: Float64Array;
   latest: Float64Array;
+  startBy: Float64Array;
   /** Who may do each, and for each skill it asks for, who has it. */
   who: Int32Array;
   skilled: readonly (readonly number[])[];
@@ -33,7 +42,9 @@ export interface Compiled {
     from: number;
     until: number;
     who: number;
-    gear: readonly (readonly [number, number])[];
+    /** What it takes, by the way of `leader`. */
+    leader: number;
+    gear: readonly (readonly (readonly [number, number])[])[];
   }[];
   /** The hold each activity is inside of, or -1; the holds it opens, and those it ends. */
   inside: Int32Array;
@@ -76,6 +87,10 @@ export function compile(problem: Problem): Compiled {
   const after = activities.map((): Arc[] => []);
   for (const [i, arcs] of before.entries())
     for (const { to, min, max } of arcs) (after[to] as Arc[]).push({ to: i, min, max });
+  const leader = Int32Array.from(activities, ({ id, wayOf }, i) => (wayOf ? find(wayOf, id) : i));
+  for (const [i, { id, modes }] of activities.entries())
+    if (activities[leader[i] as number]?.modes.length !== modes.length)
+      throw new RangeError(`"${id}" has not as many ways as what decides them`);
   const inside = new Int32Array(activities.length).fill(-1);
   const opens = activities.map((): number[] => []);
   const closes = activities.map((): number[] => []);
@@ -84,16 +99,26 @@ export function compile(problem: Problem): Compiled {
     const [from, until] = [find(hold.from, hold.id), find(hold.until, hold.id)];
     (opens[from] as number[]).push(h);
     (closes[until] as number[]).push(h);
-    return { from, until, who: bits(({ id }) => hold.workers.includes(id)), gear: gearOf(hold.gear) };
+    const own = gearOf(hold.gear);
+    const byWay = (hold.gearByWay ?? [{}]).map((more) => [...own, ...gearOf(more)]);
+    const who = bits(({ id }) => hold.workers.includes(id));
+    return { from, until, who, leader: hold.gearByWay ? (leader[from] as number) : -1, gear: byWay };
   });
+  const timed = activities.map((activity) => timesOf(activity, workers));
   const compiled: Compiled = {
     count: activities.length,
     ids: activities.map(({ id }) => id),
-    modes: activities.map(({ modes }) => modes),
+    modes: timed.map(({ modes }) => modes),
+    leader,
+    paced: Uint8Array.from(timed, ({ isPaced }) => (isPaced ? 1 : 0)),
+    quickest: timed.map(({ quickest }) => quickest),
+    slowest: timed.map(({ slowest }) => slowest),
+    pace: Float64Array.from(workers, ({ pace = 1 }) => pace),
     before,
     after,
     earliest: Float64Array.from(activities, ({ earliest = -Infinity }) => earliest),
     latest: Float64Array.from(activities, ({ latest = Infinity }) => latest),
+    startBy: Float64Array.from(activities, ({ startBy = Infinity }) => startBy),
     who: Int32Array.from(activities, ({ who }) => bits(({ id }) => !who || who.includes(id))),
     skilled: activities.map(({ skills }) =>
       skills.map((skill) => bits((worker) => worker.skills.includes(skill))),
@@ -120,27 +145,48 @@ export function compile(problem: Problem): Compiled {
   return compiled;
 }
 
+/** What each way can take; where it takes the same whoever does it, that is its time once for all. */
+function timesOf(
+  { modes, who, isPaced = false }: Activity,
+  workers: readonly Worker[],
+): { modes: readonly Mode[]; isPaced: boolean; quickest: number[]; slowest: number[] } {
+  const paces = workers.filter(({ id }) => !who || who.includes(id)).map(({ pace = 1 }) => pace);
+  const times = (which: 'quickest' | 'slowest') =>
+    modes.map(({ hands, minutes }) =>
+      // Too few for it: it finds no place anyway.
+      isPaced && hands <= paces.length ? minutesAt(minutes, hands, pacesOf(paces, hands, which)) : minutes,
+    );
+  const [quickest, slowest] = [times('quickest'), times('slowest')];
+  const isSame = quickest.every((minutes, m) => minutes === slowest[m]);
+  return {
+    modes: isSame ? modes.map((mode, m) => ({ ...mode, minutes: quickest[m] as number })) : modes,
+    isPaced: !isSame,
+    quickest,
+    slowest,
+  };
+}
+
 /**
  * Windows made as narrow as what must come before and after allows: nothing that is placed within them is placed in
  * vain by path alone.
  */
 function closeWindows(problem: Compiled): void {
-  const { earliest, latest, before, after, modes } = problem;
+  const { earliest, latest, startBy, before, after } = problem;
   const order = inOrder(problem);
-  const shortest = modes.map((ways) => Math.min(...ways.map(({ minutes }) => minutes)));
-  const longest = modes.map((ways) => Math.max(...ways.map(({ minutes }) => minutes)));
+  const least = problem.quickest.map((minutes) => Math.min(...minutes));
+  const most = problem.slowest.map((minutes) => Math.max(...minutes));
   for (const i of order)
     for (const { to, min } of before[i] as readonly Arc[])
-      earliest[i] = Math.max(
-        earliest[i] as number,
-        (earliest[to] as number) + (shortest[to] as number) + min,
-      );
-  for (const i of order.toReversed())
+      earliest[i] = Math.max(earliest[i] as number, (earliest[to] as number) + (least[to] as number) + min);
+  for (const i of order.toReversed()) {
+    latest[i] = Math.min(latest[i] as number, (startBy[i] as number) + (most[i] as number));
     for (const { to, min, max } of after[i] as readonly Arc[]) {
-      latest[i] = Math.min(latest[i] as number, (latest[to] as number) - (shortest[to] as number) - min);
+      const starts = Math.min(startBy[to] as number, (latest[to] as number) - (least[to] as number));
+      latest[i] = Math.min(latest[i] as number, starts - min);
       // What may not come long after it keeps it from being early.
-      earliest[i] = Math.max(earliest[i] as number, (earliest[to] as number) - max - (longest[i] as number));
+      earliest[i] = Math.max(earliest[i] as number, (earliest[to] as number) - max - (most[i] as number));
     }
+  }
 }
 
 /** Activities, each after all it waits for. @throws RangeError where one waits for itself */
@@ -169,6 +215,8 @@ export function mirror(problem: Compiled): Compiled {
     after: problem.before,
     earliest: problem.latest.map((at) => -at),
     latest: problem.earliest.map((at) => -at),
+    // A start that is due by a moment is no end: who turns time round keeps such things where they are.
+    startBy: problem.startBy.map(() => Infinity),
     absences: problem.absences.map(({ from, until, ...rest }) => ({ ...rest, from: -until, until: -from })),
     shifts: problem.shifts.map(backwards),
     busy: problem.busy.map(backwards),

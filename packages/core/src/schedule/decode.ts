@@ -1,6 +1,10 @@
 import type { Compiled } from './compiled.ts';
 import { Diary } from './diary.ts';
+import { minutesAt } from './pace.ts';
 import { Profile } from './profile.ts';
+
+type Mode = Compiled['modes'][number][number];
+type Gear = readonly (readonly [kind: number, amount: number])[];
 
 /** Times an order is begun again because something was placed too early for what follows it. */
 const MOST_RESTARTS = 60;
@@ -35,6 +39,9 @@ export class Decoder {
   private readonly fixed: readonly number[];
   private readonly openHolds: Uint8Array;
   private wish: ArrayLike<number> = [];
+  private modes: ArrayLike<number> = [];
+  /** Minutes that the last place found takes, with the crew found for it. */
+  private span = 0;
 
   constructor(problem: Compiled) {
     this.problem = problem;
@@ -50,9 +57,9 @@ export class Decoder {
     this.release = new Float64Array(problem.count);
     this.fixed = [...problem.modes.keys()]
       .filter((i) => {
-        const [only, ...others] = problem.modes[i] as Compiled['modes'][number];
-        const room = (problem.latest[i] as number) - (problem.earliest[i] as number);
-        return others.length === 0 && only?.minutes === room;
+        if (problem.startBy[i] === problem.earliest[i]) return true;
+        const least = Math.min(...(problem.quickest[i] as readonly number[]));
+        return least === (problem.latest[i] as number) - (problem.earliest[i] as number);
       })
       .sort((a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number));
     this.placed = new Uint8Array(problem.count);
@@ -70,7 +77,7 @@ export class Decoder {
 
   /**
    * @param order every activity's number, each after all it waits for
-   * @param modes for each activity, which of its modes
+   * @param modes for each activity that decides it, which of its modes
    * @param wish for each activity who is to do it where they are free, as bits; 0 for whoever suits best
    * @param floor nothing starts before
    */
@@ -81,10 +88,11 @@ export class Decoder {
     floor = -Infinity,
   ): Decoded {
     this.wish = wish;
+    this.modes = modes;
     const { earliest } = this.problem;
     for (let i = 0; i < earliest.length; i++) this.release[i] = Math.max(earliest[i] as number, floor);
     for (let turn = 0; turn < MOST_RESTARTS; turn++) {
-      const keptBack = this.pass(order, modes);
+      const keptBack = this.pass(order);
       if (!keptBack) return this.out;
     }
     if (this.out.stuck < 0) this.out.stuck = order[0] as number;
@@ -92,7 +100,7 @@ export class Decoder {
   }
 
   /** Goes through the order once; true where something was kept back, so that it must be gone through again. */
-  private pass(order: ArrayLike<number>, modes: ArrayLike<number>): boolean {
+  private pass(order: ArrayLike<number>): boolean {
     const { problem, placed, out } = this;
     this.profile.clear();
     for (const diary of this.diaries) diary.clear();
@@ -103,7 +111,7 @@ export class Decoder {
     this.openHolds.fill(0);
     out.stuck = -1;
     for (const activity of this.fixed) {
-      const answer = this.put(activity, this.release[activity] as number, 0);
+      const answer = this.put(activity, this.release[activity] as number);
       if (answer === 'placed') continue;
       out.stuck = activity;
       return false;
@@ -120,7 +128,7 @@ export class Decoder {
           for (; i < line.length; i++) later.push(line[i] as number);
           break;
         }
-        const answer = this.place(activity, modes[activity] as number);
+        const answer = this.place(activity);
         if (answer === 'again') return true;
         if (answer === 'never') {
           out.stuck = activity;
@@ -139,7 +147,7 @@ export class Decoder {
     }
   }
 
-  private place(activity: number, mode: number): 'placed' | 'later' | 'again' | 'never' {
+  private place(activity: number): 'placed' | 'later' | 'again' | 'never' {
     const { problem, release, out } = this;
     if (this.placed[activity]) return 'placed';
     let from = release[activity] as number;
@@ -148,17 +156,13 @@ export class Decoder {
       const after = (out.end[to] as number) + min;
       if (after > from) from = after;
     }
-    return this.put(activity, from, mode);
+    return this.put(activity, from);
   }
 
   /** Gives it its first place from `from` on, if what it waits for allows that. */
-  private put(activity: number, from: number, mode: number): 'placed' | 'later' | 'again' | 'never' {
+  private put(activity: number, from: number): 'placed' | 'later' | 'again' | 'never' {
     const { problem, release, out } = this;
-    const { hands, minutes } = (problem.modes[activity] as Compiled['modes'][number])[mode] as {
-      hands: number;
-      minutes: number;
-    };
-    const start = this.firstPlace(activity, from, minutes, hands);
+    const start = this.firstPlace(activity, from);
     if (start === Infinity) return this.isAnythingHeld(activity) ? 'later' : 'never';
     for (const { to, max } of problem.before[activity] as Compiled['before'][number]) {
       if (!this.placed[to] || start <= (out.end[to] as number) + max) continue;
@@ -167,8 +171,9 @@ export class Decoder {
       release[to] = start - max - span;
       return (release[to] as number) + span > (problem.latest[to] as number) ? 'never' : 'again';
     }
-    const end = start + minutes;
-    if (end > (problem.latest[activity] as number)) return 'never';
+    const end = start + this.span;
+    if (end > (problem.latest[activity] as number) || start > (problem.startBy[activity] as number))
+      return 'never';
     return this.settle(activity, start, end) ? 'placed' : 'again';
   }
 
@@ -178,23 +183,37 @@ export class Decoder {
     return this.openHolds.some((isOpen, h) => isOpen === 1 && h !== own);
   }
 
-  /** First start from `from` on at which gear and hands are free; the crew is left in `out`. Infinity if never. */
-  private firstPlace(activity: number, from: number, minutes: number, hands: number): number {
+  /** Which of its ways an activity is done in. */
+  private wayOf(activity: number): number {
+    return this.modes[this.problem.leader[activity] as number] as number;
+  }
+
+  /**
+   * First start from `from` on at which gear and hands are free; the crew is left in `out`, its minutes in `span`.
+   * Infinity if never.
+   */
+  private firstPlace(activity: number, from: number): number {
     const { problem, profile, moments } = this;
+    const way = this.wayOf(activity);
+    const { hands } = (problem.modes[activity] as Compiled['modes'][number])[way] as Mode;
+    const minutes = (problem.quickest[activity] as readonly number[])[way] as number;
     const gear = this.gearFor(activity);
+    this.span = minutes;
     let next = -1;
     let start = from;
     while (true) {
       const fit = profile.fit(start, minutes, gear);
       if (fit === Infinity) return Infinity;
-      if (fit === -Infinity) return this.firstShift(activity, minutes, hands);
+      // What may begin at any time begins with the first shift.
+      if (fit === -Infinity) return this.firstPlace(activity, moments[0] ?? 0);
       start = fit;
-      if (hands === 0) {
-        this.out.crew[activity] = 0;
-        return start;
-      }
-      const crew = this.crewFor(activity, start, start + minutes, hands);
-      if (crew !== 0) {
+      const crew =
+        hands === 0
+          ? 0
+          : problem.paced[activity]
+            ? this.pacedCrew(activity, way, start, gear)
+            : this.crewFor(activity, start, start + minutes, hands);
+      if (hands === 0 || crew !== 0) {
         this.out.crew[activity] = crew;
         return start;
       }
@@ -206,18 +225,50 @@ export class Decoder {
     }
   }
 
-  /** For what may begin at any time: the start of the first shift that has hands for it. */
-  private firstShift(activity: number, minutes: number, hands: number): number {
-    const first = this.moments[0] ?? 0;
-    return this.firstPlace(activity, first, minutes, hands);
+  /**
+   * People for what takes as long as their pace makes it, its minutes in `span`; 0 if there are none. Those who are
+   * wished for do it or nobody does: waiting for somebody quick may pay. Else the quickest who are free for as long as
+   * they take.
+   */
+  private pacedCrew(activity: number, way: number, start: number, gear: Gear): number {
+    const { problem, profile } = this;
+    const { hands, minutes } = (problem.modes[activity] as Compiled['modes'][number])[way] as Mode;
+    const wish = this.wish[activity] as number;
+    const isWished = wish !== 0 && this.isCrew(activity, wish, hands);
+    let span = isWished
+      ? this.minutesOf(wish, minutes, hands)
+      : ((problem.quickest[activity] as readonly number[])[way] as number);
+    while (true) {
+      const crew = this.crewFor(activity, start, start + span, hands);
+      if (crew === 0 || (isWished && crew !== wish)) return 0;
+      const takes = this.minutesOf(crew, minutes, hands);
+      if (takes <= span) {
+        this.span = takes;
+        return gear.length === 0 || profile.fit(start, takes, gear) === start ? crew : 0;
+      }
+      span = takes;
+    }
+  }
+
+  private minutesOf(crew: number, minutes: number, hands: number): number {
+    let paces = 0;
+    for (let p = 0; p < this.diaries.length; p++)
+      if (crew & (1 << p)) paces += this.problem.pace[p] as number;
+    return minutesAt(minutes, hands, paces);
   }
 
   /** Gear an activity needs free to start: its own, and what goes away with the hold it opens. */
-  private gearFor(activity: number): readonly (readonly [number, number])[] {
-    const own = this.problem.gear[activity] as readonly (readonly [number, number])[];
+  private gearFor(activity: number): Gear {
+    const own = this.problem.gear[activity] as Gear;
     const opened = this.problem.opens[activity] as readonly number[];
     if (opened.length === 0) return own;
-    return [...own, ...opened.flatMap((h) => (this.problem.holds[h] as Compiled['holds'][number]).gear)];
+    return [...own, ...opened.flatMap((h) => this.heldGear(h))];
+  }
+
+  /** What a hold takes, the way it is done in. */
+  private heldGear(hold: number): Gear {
+    const { leader, gear } = this.problem.holds[hold] as Compiled['holds'][number];
+    return gear[leader < 0 ? 0 : (this.modes[leader] as number)] as Gear;
   }
 
   /** People for it, as bits; 0 if there are not enough. Who is trusted with least goes first, then who idled least. */
@@ -240,18 +291,19 @@ export class Decoder {
     }
     const wish = this.wish[activity] as number;
     if (wish !== 0 && (wish & free) === wish && this.isCrew(activity, wish, hands)) return wish;
+    const isPaced = problem.paced[activity] === 1;
     let crew = 0;
     let left = hands;
     for (const holders of problem.skilled[activity] as readonly number[]) {
       if (crew & holders) continue;
-      const one = this.best(free & holders & ~crew, start);
+      const one = this.best(free & holders & ~crew, start, isPaced);
       if (one < 0 || left === 0) return 0;
       crew |= 1 << one;
       left--;
     }
     if (count === hands) return free;
     while (left > 0) {
-      crew |= 1 << this.best(free & ~crew, start);
+      crew |= 1 << this.best(free & ~crew, start, isPaced);
       left--;
     }
     return crew;
@@ -265,16 +317,20 @@ export class Decoder {
     return count === hands && skilled.every((holders) => (holders & people) !== 0);
   }
 
-  /** Of a set of people, whoever had the least idle time before; -1 of none. */
-  private best(set: number, start: number): number {
+  /** Of a set of people whoever had the least idle time before, of the quickest where that matters; -1 of none. */
+  private best(set: number, start: number, isPaced: boolean): number {
     let found = -1;
     let least = Infinity;
+    let most = 0;
     for (let p = 0; p < this.diaries.length; p++) {
       if (!(set & (1 << p))) continue;
+      const pace = isPaced ? (this.problem.pace[p] as number) : 1;
+      if (pace < most) continue;
       const idle = (this.diaries[p] as Diary).idleBefore(start);
-      if (found < 0 || idle < least) {
+      if (found < 0 || pace > most || idle < least) {
         found = p;
         least = idle;
+        most = pace;
       }
     }
     return found;
@@ -286,7 +342,7 @@ export class Decoder {
     out.start[activity] = start;
     out.end[activity] = end;
     this.placed[activity] = 1;
-    this.profile.take(start, end, problem.gear[activity] as readonly (readonly [number, number])[]);
+    this.profile.take(start, end, problem.gear[activity] as Gear);
     const crew = out.crew[activity] as number;
     const hold = problem.inside[activity] as number;
     for (let p = 0; p < diaries.length; p++)
@@ -295,7 +351,7 @@ export class Decoder {
     if (problem.rest && crew) addMoment(moments, end + problem.rest.restMin);
     for (const opened of problem.opens[activity] as readonly number[]) {
       const held = problem.holds[opened] as Compiled['holds'][number];
-      this.profile.take(start, Infinity, held.gear);
+      this.profile.take(start, Infinity, this.heldGear(opened));
       for (let p = 0; p < diaries.length; p++)
         if (held.who & (1 << p)) (diaries[p] as Diary).leave(opened, start);
       this.openHolds[opened] = 1;
@@ -307,9 +363,10 @@ export class Decoder {
     const { problem, out, diaries } = this;
     const held = problem.holds[closed] as Compiled['holds'][number];
     const from = out.start[held.from] as number;
-    this.profile.take(end, Infinity, held.gear, -1);
+    const gear = this.heldGear(closed);
+    this.profile.take(end, Infinity, gear, -1);
     this.openHolds[closed] = 0;
-    let clash = held.gear.length > 0 ? this.profile.lastOverfull(from, end) : -Infinity;
+    let clash = gear.length > 0 ? this.profile.lastOverfull(from, end) : -Infinity;
     for (let p = 0; p < diaries.length; p++)
       if (held.who & (1 << p)) {
         const diary = diaries[p] as Diary;

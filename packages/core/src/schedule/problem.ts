@@ -1,7 +1,7 @@
 /** Stretches of whole minutes, `[from, to)`, ascending. */
 export type Stretch = readonly [from: number, to: number];
 
-/** One way of doing an activity: so many hands take so many whole minutes. */
+/** One way of doing an activity: so many hands of the usual pace take so many whole minutes. */
 export interface Mode {
   hands: number;
   minutes: number;
@@ -19,6 +19,10 @@ export interface Activity {
   id: string;
   /** The usual way first. */
   modes: readonly [Mode, ...Mode[]];
+  /** Its way is the way of this one, by number: what was taken along there decides how it is done here. */
+  wayOf?: string;
+  /** How long it takes depends on the pace of those who do it. */
+  isPaced?: boolean;
   /** Skills that somebody among the hands must have. */
   skills: readonly string[];
   /** Who may do it; everybody where not said. */
@@ -29,6 +33,8 @@ export interface Activity {
   /** It may not start before, nor end after. */
   earliest?: number;
   latest?: number;
+  /** Nor may it start later than this. */
+  startBy?: number;
   /** Its hours are agreed with whoever does it: no shift holds for it. */
   atAnyHour?: boolean;
 }
@@ -37,6 +43,8 @@ export interface Activity {
 export interface Worker {
   id: string;
   skills: readonly string[];
+  /** Work done in a minute, of what the usual pace does; 1 where not said. */
+  pace?: number;
   shifts: readonly Stretch[];
   busy?: readonly Stretch[];
 }
@@ -51,6 +59,8 @@ export interface Hold {
   until: string;
   workers: readonly string[];
   gear: Readonly<Record<string, number>>;
+  /** More gear, by the way in which `from` is done. */
+  gearByWay?: readonly Readonly<Record<string, number>>[];
   inside: readonly string[];
 }
 
@@ -83,6 +93,8 @@ export interface Placing {
   start: number;
   end: number;
   crew: string[];
+  /** Which of its ways; the usual one where not said. */
+  way?: number;
 }
 
 export type Placings = ReadonlyMap<string, Placing>;

@@ -41,6 +41,7 @@ function placingsOf(problem: Problem, { found }: Search): Placings {
         crew: problem.workers
           .filter((_, p) => (found.crew[i] as number) & (1 << p))
           .map((worker) => worker.id),
+        way: found.modes[i] as number,
       },
     ]),
   );
@@ -223,19 +224,38 @@ const crewDay = fc.record({
   ),
   opens: fc.integer({ min: 360, max: 600 }),
   away: fc.integer({ min: 0, max: 300 }),
+  paces: fc.array(fc.constantFrom(0.5, 0.8, 1, 1.3, 2), { minLength: 3, maxLength: 3 }),
+  pinned: fc.option(fc.integer({ min: 60, max: 300 })),
 });
 
-/** A day with shifts, skills, rests, lags, several ways, and two crews that are away together for a while. */
-function asDay({ tasks, opens, away }: typeof crewDay extends fc.Arbitrary<infer T> ? T : never): Problem {
+/**
+ * A day with shifts, skills, rests, lags, several ways, people of different paces, something kept to its start, and two
+ * crews that are away together for a while and are back sooner with the one cart.
+ */
+function asDay({
+  tasks,
+  opens,
+  away,
+  paces,
+  pinned,
+}: typeof crewDay extends fc.Arbitrary<infer T> ? T : never): Problem {
   const shifts = [0, 1440, 2880].map((day) => [opens + day, opens + day + 600] as const);
   const workers: Worker[] = [
-    { id: 'wren', skills: ['ladder'], shifts },
-    { id: 'ilo', skills: [], shifts },
-    { id: 'sefa', skills: ['ladder'], shifts: shifts.map(([from, to]) => [from + 60, to - 100] as const) },
+    { id: 'wren', skills: ['ladder'], shifts, pace: paces[0] },
+    { id: 'ilo', skills: [], shifts, pace: paces[1] },
+    {
+      id: 'sefa',
+      skills: ['ladder'],
+      shifts: shifts.map(([from, to]) => [from + 60, to - 100] as const),
+      pace: paces[2],
+    },
   ];
   const idle = (id: string, who: string[]): Activity => ({
     id,
-    modes: [{ hands: who.length, minutes: 15 }],
+    modes: [
+      { hands: who.length, minutes: 15 },
+      { hands: who.length, minutes: 15 },
+    ],
     skills: [],
     gear: {},
     who,
@@ -245,7 +265,16 @@ function asDay({ tasks, opens, away }: typeof crewDay extends fc.Arbitrary<infer
   const crews = [['wren', 'ilo'], ['sefa']];
   const trips = crews.flatMap((who, c) => [
     idle(`out${c}`, who),
-    { ...idle(`back${c}`, who), after: [{ id: `out${c}` }] },
+    {
+      ...idle(`back${c}`, who),
+      // With the cart, or without.
+      modes: [
+        { hands: who.length, minutes: 15 },
+        { hands: who.length, minutes: 25 },
+      ],
+      wayOf: `out${c}`,
+      after: [{ id: `out${c}` }],
+    } satisfies Activity,
   ]);
   const tripOf = (i: number) => (tasks[i] as { trip: number }).trip;
   const inside = (c: number) => tasks.flatMap((_, i) => (tripOf(i) === c ? [`t${i}`] : []));
@@ -265,12 +294,16 @@ function asDay({ tasks, opens, away }: typeof crewDay extends fc.Arbitrary<infer
           : [{ hands, minutes: one.minutes }],
       skills: one.skilled ? ['ladder'] : [],
       gear: one.inflator ? { inflator: 1 } : {},
+      isPaced: true,
+      earliest: 0,
+      ...(i === 0 && away < 0 && pinned !== null
+        ? { earliest: opens + pinned, startBy: opens + pinned }
+        : {}),
       ...(away >= 0 ? { who: crews[away] as string[] } : {}),
       after: [
         ...before.map((j) => ({ id: `t${j}`, min: lag ?? 0, ...(lag === null ? {} : { max: lag + 400 }) })),
         ...(away >= 0 ? [{ id: `out${away}` }] : []),
       ],
-      earliest: 0,
     };
   });
   for (const [c] of crews.entries()) {
@@ -279,7 +312,7 @@ function asDay({ tasks, opens, away }: typeof crewDay extends fc.Arbitrary<infer
   }
   return {
     workers,
-    gear: { inflator: 1, van: 1 },
+    gear: { inflator: 1, van: 2, cart: 1 },
     absences: [{ kind: 'inflator', count: 1, from: opens + 100, until: opens + 100 + away }],
     rest: { afterMin: 360, restMin: 30 },
     activities: [...own, ...trips],
@@ -289,12 +322,13 @@ function asDay({ tasks, opens, away }: typeof crewDay extends fc.Arbitrary<infer
       until: `back${c}`,
       workers: who,
       gear: { van: 1 },
+      gearByWay: [{ cart: 1 }, { cart: 0 }],
       inside: [`out${c}`, ...inside(c), `back${c}`],
     })),
   };
 }
 
-test('500 random days: shifts, skills, rests, lags, ways and crews away with the one van; no rule broken', () => {
+test('500 random days: shifts, skills, paces, rests, lags, ways, crews away with van and cart; no rule broken', () => {
   let planned = 0;
   for (const day of fc.sample(crewDay, { numRuns: 500, seed: 7 })) {
     const problem = asDay(day);

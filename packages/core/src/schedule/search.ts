@@ -15,6 +15,8 @@ export interface SearchSettings {
   order?: readonly number[];
   /** The ways to begin with; the usual ones where not said. */
   modes?: ArrayLike<number>;
+  /** Those whose way stays as it is. */
+  settled?: ReadonlySet<number>;
   /** Who is to do what, as bits, to begin with; whoever suits best where not said. */
   crew?: ArrayLike<number>;
   /** Share of the cost by which a worse schedule is taken at first, and at last. */
@@ -106,7 +108,9 @@ export class Search {
     this.wish = Int32Array.from(settings.crew ?? new Int32Array(problem.count));
     this.place = new Int32Array(problem.count);
     this.rivals = rivalsOf(problem);
-    this.flexible = problem.modes.flatMap((modes, i) => (modes.length > 1 ? [i] : []));
+    this.flexible = problem.modes.flatMap((modes, i) =>
+      modes.length > 1 && problem.leader[i] === i && !settings.settled?.has(i) ? [i] : [],
+    );
     this.manned = problem.modes.flatMap((modes, i) => {
       let may = 0;
       for (let left = problem.who[i] as number; left !== 0; left &= left - 1) may++;
@@ -195,7 +199,8 @@ export class Search {
     let wish = 0;
     if (this.random() < 0.7) {
       const may = this.problem.who[one] as number;
-      let { hands } = this.problem.modes[one]?.[this.modes[one] as number] ?? { hands: 0 };
+      const way = this.modes[this.problem.leader[one] as number] as number;
+      let { hands } = this.problem.modes[one]?.[way] ?? { hands: 0 };
       for (let turn = 0; hands > 0 && turn < 40; turn++) {
         const bit = 1 << Math.floor(this.random() * this.problem.workers.length);
         if (!(may & bit) || wish & bit) continue;

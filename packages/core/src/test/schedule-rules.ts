@@ -1,4 +1,4 @@
-import type { Activity, Placing, Placings, Problem } from '../schedule/problem.ts';
+import type { Activity, Hold, Mode, Placing, Placings, Problem } from '../schedule/problem.ts';
 
 /** Every rule of a schedule, one by one, minute by minute where that is plainest: written from the rules alone. */
 export function breaches(problem: Problem, placings: Placings): string[] {
@@ -16,8 +16,15 @@ type At = (id: string) => Placing;
 function ownBreaches(activity: Activity, { workers }: Problem, at: At): string[] {
   const { start, end, crew } = at(activity.id);
   const found: string[] = [];
-  if (!activity.modes.some(({ hands, minutes }) => hands === crew.length && minutes === end - start))
+  const { way } = at(activity.wayOf ?? activity.id);
+  const paces = crew.map((id) => workers.find((one) => one.id === id)?.pace ?? 1);
+  const meanPace = paces.reduce((sum, pace) => sum + pace, 0) / paces.length;
+  const lasts = ({ hands, minutes }: Mode) =>
+    activity.isPaced && hands > 0 ? Math.max(1, Math.ceil(minutes / meanPace - 1e-9)) : minutes;
+  const ways = way === undefined ? activity.modes : activity.modes.slice(way, way + 1);
+  if (!ways.some((mode) => mode.hands === crew.length && lasts(mode) === end - start))
     found.push(`${activity.id}: ${crew.length} hands for ${end - start} minutes is none of its ways`);
+  if (start > (activity.startBy ?? Infinity)) found.push(`${activity.id} starts too late`);
   if (start < (activity.earliest ?? -Infinity) || end > (activity.latest ?? Infinity))
     found.push(`${activity.id} leaves its window`);
   for (const { id, min = 0, max = Infinity } of activity.after) {
@@ -73,7 +80,7 @@ function gearBreaches({ activities, gear, absences = [], holds = [] }: Problem, 
         ) +
         holds.reduce(
           (sum, hold) =>
-            sum + (running(at(hold.from).start, at(hold.until).end) ? (hold.gear[kind] ?? 0) : 0),
+            sum + (running(at(hold.from).start, at(hold.until).end) ? heldOf(hold, kind, at) : 0),
           0,
         );
       const gone = absences.reduce(
@@ -87,6 +94,9 @@ function gearBreaches({ activities, gear, absences = [], holds = [] }: Problem, 
     }),
   );
 }
+
+const heldOf = ({ from, gear, gearByWay }: Hold, kind: string, at: At): number =>
+  (gear[kind] ?? 0) + (gearByWay?.[at(from).way ?? 0]?.[kind] ?? 0);
 
 /** Who is away with a hold does nothing else meanwhile. */
 function holdBreaches({ activities, holds = [] }: Problem, at: At): string[] {

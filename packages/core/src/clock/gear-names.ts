@@ -1,0 +1,26 @@
+import type { WorkshopSettings } from '@early-lantern/contract';
+
+/** A ladder like one of the house, hired for a job: the first, second … of the day. */
+export const hiredLadder = (ladder: string, number: number): string =>
+  `hired-${number}-${ladder.slice(0, LONGEST_ID - 10)}`;
+
+/** Wagons are counted, not named. */
+export const wagonIds = (wagons = 0): string[] =>
+  Array.from({ length: wagons }, (_, i) => `${WAGON}${i + 1}`);
+
+export const isWagon = (id: string): boolean => id.startsWith(WAGON);
+
+const WAGON = 'wagon-';
+const LONGEST_ID = 64;
+
+type Owned = Pick<WorkshopSettings, 'inflators' | 'vehicles' | 'ladders' | 'wagons'>;
+
+/** What people call a piece of gear of a plan: by its name, a hired one by that of the one it is like. */
+export function gearName(id: string, { inflators, vehicles, ladders = [], wagons }: Owned): string {
+  const own = [...inflators, ...vehicles, ...ladders].find((one) => one.id === id);
+  if (own) return own.name;
+  const like = ladders.find((one) => id.replace(/\d+/, '1') === hiredLadder(one.id, 1));
+  if (like) return `${like.name}, hired`;
+  const wagon = wagonIds(wagons).indexOf(id);
+  return wagon < 0 ? id : `Wagon ${wagon + 1}`;
+}
