@@ -12,6 +12,7 @@ export { defaultRates } from './bench/rates.ts';
 export { calendarOf } from './calendar-file/ical.ts';
 export { criticalChain } from './clock/chain.ts';
 export { usualRest } from './clock/day-problem.ts';
+export { ladderLike, nameIn } from './clock/gear-names.ts';
 export { canFollow } from './clock/own-orders.ts';
 export { usualSteps } from './clock/piece-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';

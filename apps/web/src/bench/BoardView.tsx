@@ -1,5 +1,5 @@
 import type { BenchBatch } from '@early-lantern/contract';
-import { sizeName } from '@early-lantern/core';
+import { nameIn, sizeName } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
@@ -73,8 +73,7 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
   const { file, planned } = useJob();
   const { range } = useUnits();
   const { workshop } = file;
-  const nameOf = (id: string) => workshop.crew.find((one) => one.id === id)?.name ?? id;
-  const gearOf = (id: string) => workshop.inflators.find((one) => one.id === id)?.name ?? id;
+  const nameOf = (id: string) => nameIn(id, workshop);
   const piece = planned?.plan.pieces.find(({ id }) => id === batch.pieceId);
   return (
     <Paper
@@ -83,7 +82,7 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
     >
       <Typography sx={{ fontSize: 15, color: 'text.secondary' }}>
         {clockTime(batch.start, zone)}–{clockTime(batch.end, zone)} · {batch.crew.map(nameOf).join(', ')}
-        {batch.gear.length > 0 && ` · ${batch.gear.map(gearOf).join(', ')}`}
+        {batch.gear.length > 0 && ` · ${batch.gear.map(nameOf).join(', ')}`}
         {batch.place === 'site' && ' · on site'}
       </Typography>
       <Typography sx={{ fontFamily: headFont, fontSize: 30, lineHeight: 1.1, fontWeight: 700 }}>

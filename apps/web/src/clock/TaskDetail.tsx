@@ -34,7 +34,7 @@ export function TaskDetail({ task, plan, crew, nameOf, onClose }: TaskDetailProp
             {dayName(task.start, zone)}, {clockTime(task.start, zone)} to {clockTime(task.end, zone)},{' '}
             {beforeDoors(task.start, plan.onTime.doors)}
           </Typography>
-          <Typography>{task.crew.map(nameOf).join(', ')}</Typography>
+          <Typography>{[...task.crew, ...task.gear].map(nameOf).join(', ')}</Typography>
           <Typography>{whyWords(task, plan, nameOf)}</Typography>
           {waits.length > 0 && (
             <Typography sx={{ color: 'text.secondary' }}>

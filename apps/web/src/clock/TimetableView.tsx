@@ -1,5 +1,5 @@
 import type { Plan, Task } from '@early-lantern/contract';
-import { criticalChain } from '@early-lantern/core';
+import { criticalChain, nameIn } from '@early-lantern/core';
 import {
   Alert,
   Box,
@@ -40,9 +40,8 @@ export function TimetableView() {
   const { plan } = planned;
   const zone = plan.timeZone;
   const chosen = plan.tasks.find((task) => task.id === chosenId);
-  const { crew, inflators, vehicles, ladders = [] } = file.workshop;
-  const name = (id: string) =>
-    [...crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id)?.name ?? id;
+  const { crew } = file.workshop;
+  const name = (id: string) => nameIn(id, file.workshop);
   const numbers = new Map(plan.tasks.map((task, i) => [task.id, i + 1]));
   const barOf = (task: Task): LaneBar => ({
     key: task.id,

@@ -1,13 +1,12 @@
 import type { Plan, Task, Workshop } from '@early-lantern/contract';
+import { ladderLike, nameIn } from '@early-lantern/core';
 import type { Lane, LaneBar } from './LaneChart.tsx';
 import { beforeDoors, clockTime } from './time.ts';
 
 /** People first, then what they work with: a lane for each that has something to do. */
-export function lanesOf(
-  tasks: readonly Task[],
-  { crew, inflators, ladders = [], vehicles }: Workshop,
-  barOf: (task: Task) => LaneBar,
-): Lane[] {
+export function lanesOf(tasks: readonly Task[], workshop: Workshop, barOf: (task: Task) => LaneBar): Lane[] {
+  const { crew, inflators, ladders = [], vehicles } = workshop;
+  const hired = [...new Set(tasks.flatMap(({ gear }) => gear))].filter((id) => ladderLike(id, ladders));
   const lane = (id: string, name: string, mine: (task: Task) => boolean): Lane => ({
     id,
     name,
@@ -15,9 +14,12 @@ export function lanesOf(
   });
   return [
     ...crew.map(({ id, name }) => lane(id, name.split(' ')[0] ?? name, (task) => task.crew.includes(id))),
-    ...[...vehicles, ...ladders, ...inflators].map(({ id, name }) =>
-      lane(id, name, (task) => task.gear.includes(id)),
-    ),
+    ...[
+      ...vehicles.map(({ id }) => id),
+      ...ladders.map(({ id }) => id),
+      ...hired,
+      ...inflators.map(({ id }) => id),
+    ].map((id) => lane(id, nameIn(id, workshop), (task) => task.gear.includes(id))),
   ].filter(({ bars }) => bars.length > 0);
 }
 

@@ -1,3 +1,4 @@
+import { nameIn } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
@@ -85,8 +86,8 @@ function Sheet({ person }: { person: string | undefined }) {
   const zone = plan.timeZone;
   const first = (id: string) => (workshop.crew.find((member) => member.id === id)?.name ?? id).split(' ')[0];
   const tasks = person ? plan.tasks.filter(({ crew }) => crew.includes(person)) : plan.tasks;
-  const gear = [...workshop.inflators, ...workshop.vehicles, ...(workshop.ladders ?? [])];
-  const nameOf = (id: string) => gear.find((one) => one.id === id)?.name ?? first(id) ?? id;
+  const isPerson = (id: string) => workshop.crew.some((member) => member.id === id);
+  const nameOf = (id: string) => (isPerson(id) ? first(id) : undefined) ?? nameIn(id, workshop);
   const days = Map.groupBy(tasks, (task) => dayKey(task.start, zone));
   const readBy = (code: string) => {
     const own = job.acknowledged?.find((one) => one.code === code);

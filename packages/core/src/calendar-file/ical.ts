@@ -1,4 +1,5 @@
 import type { JobFile, Plan, Task } from '@early-lantern/contract';
+import { nameIn } from '../clock/gear-names.ts';
 
 interface Wanted {
   /** Only this person's tasks, by id; left out, everybody's. */
@@ -52,9 +53,7 @@ const placeOf = ({ place }: Task, { site, workshop }: JobFile): string =>
   place === 'workshop' ? workshop.name : place === 'road' ? `on the way to ${site.name}` : site.name;
 
 function describe({ crew, gear }: Task, { job, workshop }: JobFile): string {
-  const { inflators, vehicles, ladders = [] } = workshop;
-  const nameOf = (id: string) =>
-    [...workshop.crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id)?.name ?? id;
+  const nameOf = (id: string) => nameIn(id, workshop);
   const who = crew.length ? crew.map(nameOf).join(', ') : 'nobody';
   return [job.name, `Who: ${who}`, ...(gear.length ? [`With: ${gear.map(nameOf).join(', ')}`] : [])].join(
     '\n',

@@ -245,7 +245,11 @@ test('sections of two jobs lie on the floor one after the other where it holds o
   const most = Math.max(...files.map(floorOf));
   for (const file of files) file.workshop.floorM2 = most + 0.5;
   // With hours of its own besides: the checker knows of places only what counted gear and absences say.
-  for (const file of files) file.workshop.hours = { from: '06:00', to: '20:00' };
+  for (const { workshop } of files) {
+    workshop.hours = { from: '06:00', to: '20:00' };
+    workshop.wagons = 1;
+    for (const [i, member] of workshop.crew.entries()) member.pace = [1.4, 0.7, 1, 0.9][i % 4];
+  }
   const day = dayProblem(files.map(workedJob));
   const { problem } = day;
   const search = new DaySearch(day, 200);
@@ -259,6 +263,7 @@ test('sections of two jobs lie on the floor one after the other where it holds o
         start: found.start[i] as number,
         end: found.end[i] as number,
         crew: problem.workers.filter((_, p) => (found.crew[i] as number) & (1 << p)).map((one) => one.id),
+        way: found.modes[i] as number,
       },
     ]),
   );

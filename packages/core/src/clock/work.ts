@@ -46,7 +46,7 @@ export interface Work {
 }
 
 /** A task done with a number of wagons. */
-export interface WithWagons {
+interface WithWagons {
   wagons: number;
   minutes: number;
   /** Why it takes that long. */

@@ -1,5 +1,5 @@
 import type { JobFile } from '@early-lantern/contract';
-import { gearName } from '../clock/gear-names.ts';
+import { nameIn } from '../clock/gear-names.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
@@ -141,7 +141,7 @@ test('two jobs at the same hour from one ladder: one more is hired, and each the
   ]);
   expect(used).toEqual([[ladder], [`hired-1-${ladder}`]]);
   const { workshop } = changed[1] as JobFile;
-  expect(gearName(used[1]?.[0] as string, workshop)).toBe(`${workshop.ladders?.[0]?.name}, hired`);
+  expect(nameIn(used[1]?.[0] as string, workshop)).toBe(`${workshop.ladders?.[0]?.name}, hired`);
 });
 
 test('dropping the fluffing leaves a garland as wide as its base, and takes less time', () => {
