@@ -1,6 +1,7 @@
-import type { CrewMember, JobFile, Piece, WorkshopSettings } from '@early-lantern/contract';
+import type { CrewMember, HoldPiece, JobFile, Piece, WorkshopSettings } from '@early-lantern/contract';
 import { type Effort, effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
+import { sectionOrder } from '../fixing/section-order.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
@@ -43,12 +44,12 @@ export function dressWork(
       const isHung = stage === 'hang' && piece.kind === 'organic-garland';
       const points = (isHung && held?.points.length) || one.amount;
       const needed = effort(one.rate, isHung ? points : one.amount, settings);
-      const work = slowed(isHung ? withNote(needed, recipe, points) : needed, slowings);
+      const work = slowed(isHung ? withNote(needed, recipe, points, held?.points) : needed, slowings);
       const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
       const hands = pair ? Math.min(2, crew.length) : 1;
       return {
         id: ownId(piece.id, one.id),
-        label: `${piece.name}: ${one.label}${isHung ? `, ${plural(points, 'point')}` : ''}`,
+        label: `${piece.name}: ${one.label}${isHung ? hangingWords(points, held?.points) : ''}`,
         place: 'site',
         ...shared(work, hands),
         hands,
@@ -157,8 +158,15 @@ function hookWork(
 const frameCautions = (rate: SiteWork['rate']): string[] =>
   rate === 'place-furniture' ? ['lifting'] : ['frame-first'];
 
-/** Says where the number of points comes from. */
-function withNote(work: Effort, recipe: Recipe, count: number): Effort {
+/** How many points, and which section goes up first where there are several. */
+function hangingWords(count: number, points: HoldPiece['points'] = []): string {
+  const [first = 0, ...others] = sectionOrder(points).order;
+  return `, ${plural(count, 'point')}${others.length > 0 ? `, section ${first + 1} first` : ''}`;
+}
+
+/** Says where the number of points comes from, and in which order the sections go up. */
+function withNote(work: Effort, recipe: Recipe, count: number, held: HoldPiece['points'] = []): Effort {
+  const sections = sectionOrder(held);
   const points = working(
     'Attachment points',
     'as *Holds* finds them; else one about every 2 ft, three at least',
@@ -166,5 +174,6 @@ function withNote(work: Effort, recipe: Recipe, count: number): Effort {
     { value: count, unit: 'points' },
     COMMON_PRACTICE,
   );
-  return { ...work, working: [points, ...work.working] };
+  const inOrder = sections.order.length > 1 ? [sections.working] : [];
+  return { ...work, working: [points, ...inOrder, ...work.working] };
 }

@@ -1,7 +1,9 @@
-import type { PieceKind } from '@early-lantern/contract';
+import type { PieceKind, PieceOf } from '@early-lantern/contract';
 import { benchBatches } from '../bench/bench.ts';
+import { sectionOrder } from '../fixing/section-order.ts';
 import { kindNames } from '../piece/new-piece.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
+import { draftPlan } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
@@ -67,6 +69,31 @@ test('above reach it is ladder work: two pairs of hands, somebody trusted with l
   expect(hang?.cautions).toContain('ladder');
   const low = work.find((task) => task.id === 'podium-garland--hang');
   expect(low).toMatchObject({ hands: 1, skills: [], cautions: [] });
+});
+
+test('of several sections the heaviest goes up first, of alike ones the lowest (common practice, no source)', () => {
+  const file = demoJob('02-engine-shed');
+  const garland = file.job.pieces.find(({ id }) => id === 'beam-garland') as PieceOf<'organic-garland'>;
+  const planWith = (at: number) => {
+    const hold = { picks: [{ id: 'star', label: 'star', at, massKg: 0.4 }] };
+    return draftPlan({ ...file, job: { ...file.job, pieces: [{ ...garland, hold }] } });
+  };
+  for (const [at, section] of [
+    [0.5, 2],
+    [0.9, 3],
+  ] as const) {
+    const hang = planWith(at).tasks.find(({ id }) => id === 'beam-garland--hang');
+    expect(hang?.label).toContain(`, section ${section} first`);
+    const order = hang?.working.find(({ label }) => label === 'Heaviest section first')?.inputs ?? [];
+    expect(order.map(({ value }) => Number(value))).toEqual(
+      order.map(({ value }) => Number(value)).toSorted((a, b) => b - a),
+    );
+  }
+  const points = [
+    { section: 0, loadN: 2, spotXYM: { xM: 0, yM: 2 } },
+    { section: 1, loadN: 2.02, spotXYM: { xM: 0, yM: 1 } },
+  ];
+  expect(sectionOrder(points).order).toEqual([1, 0]);
 });
 
 test('one person alone does everything alone; the drive takes the whole crew and a driver', () => {
