@@ -61,7 +61,7 @@ function benchSaturday(report: (what: string, value: string) => void): void {
   const late = (planning: ReturnType<typeof planningDay>) =>
     planning.result().jobs.reduce((sum, { tasks, onTime }, i) => {
       const file = files[i] as JobFile;
-      const struck = tasks.findLast(({ id }) => id === 'look-over' || id === 'strike');
+      const struck = tasks.findLast(({ id }) => id === 'carry-out');
       const minutes = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 60_000;
       return (
         sum +

@@ -67,7 +67,9 @@ export const StepId = z.enum([
   'step-back',
   'touch-up',
   'look-again',
+  'load-out',
   'look-over',
+  'carry-out',
 ]);
 export type StepId = z.infer<typeof StepId>;
 

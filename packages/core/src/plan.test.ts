@@ -38,11 +38,20 @@ function breaches(file: JobFile): string[] {
       const other = byId.get(before);
       if (!other || ms(other.end) > ms(task.start)) found.push(`${task.id} before ${before}`);
     }
-    if (task.id === 'drive-home' && task.start !== ready) found.push('somebody waits on site');
+    // Tools out as soon as the house has signed, and home with them.
+    if (task.id === 'load-out' && task.start !== ready) found.push('tools are left standing');
+    if (task.id === 'drive-home' && task.start !== byId.get('load-out')?.end)
+      found.push('somebody waits on site');
     if (task.place === 'site' && ms(task.start) < ms(file.job.access.from))
       found.push(`${task.id} before access`);
     if (task.crew.some((id) => !file.job.crew.includes(id))) found.push(`${task.id} by somebody else`);
-    if (ready && task.place === 'site' && ms(task.start) < ms(file.job.doors) && ms(task.end) > ms(ready))
+    if (
+      ready &&
+      task.id !== 'load-out' &&
+      task.place === 'site' &&
+      ms(task.start) < ms(file.job.doors) &&
+      ms(task.end) > ms(ready)
+    )
       found.push(`${task.id} after sign-off`);
     for (const other of plan.tasks) {
       const overlap = ms(other.start) < ms(task.end) && ms(task.start) < ms(other.end);

@@ -22,7 +22,9 @@ const stepWords: Record<StepId, string> = {
   'step-back': 'Step back, look through a camera',
   'touch-up': 'Close gaps, hide mechanics, clear the floor',
   'look-again': 'Look again with fresh eyes',
+  'load-out': 'Load out: ladders, tools and empty bags',
   'look-over': "Compare every fixing's place after the strike",
+  'carry-out': 'Carry everything out after the strike',
 };
 
 const stages: { id: StepStage; label: string }[] = [

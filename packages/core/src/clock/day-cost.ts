@@ -3,6 +3,7 @@ import type { Decoded } from '../schedule/decode.ts';
 import type { Cost } from '../schedule/search.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
+import type { Work } from './work.ts';
 
 /** A minute after doors, after the close of access or of the strike's window weighs as much as so many in hand. */
 const LATE = 50;
@@ -26,12 +27,15 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
   };
 }
 
+/** Work on site after the event: the strike's window is for it. */
+const isOnStrike = ({ trip, place }: Work) => trip === 'strike' && place === 'site';
+
 /** Numbers of the tasks that end a job and its strike, with what they should keep. */
 export function limitsOf({ jobs }: DayProblem, { ids }: Compiled) {
   const find = (jobId: string, task: string) => ids.indexOf(inDay(jobId, task));
-  return jobs.map(({ file, doors, access, strike, wanted }) => ({
+  return jobs.map(({ file, work, doors, access, strike, wanted }) => ({
     signOff: find(file.job.id, 'sign-off'),
-    strikeDone: find(file.job.id, find(file.job.id, 'look-over') < 0 ? 'strike' : 'look-over'),
+    strikeDone: find(file.job.id, work.findLast(isOnStrike)?.id ?? 'strike'),
     limit: Math.min(doors, access.until),
     wanted,
     strikeUntil: strike.until,

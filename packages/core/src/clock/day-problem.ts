@@ -143,17 +143,18 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const people = pin?.crew ?? (agreed?.crew.length ? agreed.crew : undefined);
   const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
   const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
+  const who = team.filter((id) => !kept.includes(id));
   const earliest =
     pinned ??
     (work.arrivesAfter !== undefined ? opens - work.arrivesAfter : work.place === 'site' ? opens : undefined);
   return {
     id: inDay(jobId, work.id),
-    modes: modesOf(work, people?.length, pinned !== undefined),
+    modes: modesOf(work, who.length, people?.length, pinned !== undefined),
     ...(work.withWagons && work.id !== 'load-vehicle' ? { wayOf: inDay(jobId, 'load-vehicle') } : {}),
     // Drives and waits take what they take.
     ...(work.place !== 'road' && work.hands > 0 ? { isPaced: true } : {}),
     skills: work.skills,
-    who: team.filter((id) => !kept.includes(id)),
+    who,
     gear: {
       ...Object.fromEntries(work.gear.filter((kind) => kind !== 'vehicle').map((kind) => [kind, 1])),
       ...Object.fromEntries((work.ladders ?? []).map((ladder) => [onSite(job, `ladder:${ladder}`), 1])),
@@ -168,9 +169,13 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   };
 }
 
-/** The ways of a task: with so many wagons, or so many hands. What is kept to a time or people is done in one. */
+/**
+ * The ways of a task: with so many wagons, or so many hands as there may be. What is kept to a time or people is done in
+ * one.
+ */
 function modesOf(
   { hands, minutes, ways = [], withWagons }: Work,
+  most: number,
   people: number | undefined,
   isPinned: boolean,
 ): [Mode, ...Mode[]] {
@@ -180,7 +185,7 @@ function modesOf(
     return [most, ...fewer];
   }
   if (people !== undefined) return [modeFor(people, usual, ways)];
-  return [usual, ...(isPinned ? [] : ways)];
+  return [usual, ...(isPinned ? [] : ways.filter((way) => way.hands <= most))];
 }
 
 /** The way that takes so many hands; the usual one where none does. */

@@ -8,6 +8,8 @@ import type { DayProblem } from './day-problem.ts';
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
 
+const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
+
 /** Times of all tasks, by number. */
 export interface DaySchedule {
   start: Float64Array;
@@ -144,7 +146,7 @@ export class DaySearch {
         if (!activity) continue;
         // A strike is done as soon as it may be, not as late.
         if (trip === 'strike' || activity.startBy !== undefined) keep(number);
-        else if (id !== 'drive-home')
+        else if (!AFTER_SIGN_OFF.has(id))
           activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
       }
     }

@@ -54,10 +54,11 @@ test.each([
   expect(before(work, then)).toContain(first);
 });
 
-test('sign-off comes after everything but the way home, and nothing waits for what does not exist', () => {
+test('sign-off comes after everything but the way out and home, and nothing waits for what does not exist', () => {
   const { work } = workOf('02-engine-shed');
-  expect(before(work, 'sign-off').size).toBe(work.length - 2);
-  expect(work.at(-1)).toMatchObject({ id: 'drive-home', lags: { 'sign-off': { max: 0 } } });
+  expect(before(work, 'sign-off').size).toBe(work.length - 3);
+  expect(work.at(-2)).toMatchObject({ id: 'load-out', lags: { 'sign-off': { max: 0 } } });
+  expect(work.at(-1)).toMatchObject({ id: 'drive-home', lags: { 'load-out': { max: 0 } } });
   const ids = new Set(work.map((task) => task.id));
   for (const task of work) for (const earlier of task.after) expect(ids.has(earlier)).toBe(true);
 });
@@ -119,11 +120,23 @@ test('a longer way and more steps take longer to carry, and hands shorten it', (
   expect(minutes(30.48, 0, ['wren', 'ilo'])).toBe(10);
   expect(minutes(60.96, 0, ['wren'])).toBe(38);
   expect(minutes(30.48, 20, ['wren'])).toBeGreaterThan(minutes(30.48, 0, ['wren']));
+  // What goes out again is a quarter of the van, after the strike half of it. From memory, editable defaults.
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  file.site.loadIn = { distanceM: 60.96, steps: 0 };
+  file.job.crew = ['wren'];
+  expect(setUpWork(file, []).find(({ id }) => id === 'load-out')?.minutes).toBe(10);
+  expect(strikeWork(file, []).find(({ id }) => id === 'carry-out')?.minutes).toBe(19);
 });
 
-test('strike: out, down, home, counted, one after the other', () => {
+test('strike: there, down, out, home, counted, one after the other', () => {
   const { strike, pieces } = workOf('02-engine-shed');
-  expect(strike.map((task) => task.id)).toEqual(['drive-strike', 'strike', 'drive-back', 'return-gear']);
+  expect(strike.map((task) => task.id)).toEqual([
+    'drive-strike',
+    'strike',
+    'carry-out',
+    'drive-back',
+    'return-gear',
+  ]);
   const sections = pieces.reduce((sum, piece) => sum + piece.recipe.sections.length, 0);
   expect(strike[1]?.label).toContain(`${sections} sections`);
   expect(strike[1]?.cautions).toContain('children');
@@ -138,6 +151,7 @@ test('a house’s own order: steps left out, renamed, waited before; steps of it
     {
       changes: [
         { step: 'step-back', isLeftOut: true },
+        { step: 'load-out', isLeftOut: true },
         { step: 'look-again', waitMin: 25, label: 'Second look' },
       ],
       own: [
@@ -152,6 +166,8 @@ test('a house’s own order: steps left out, renamed, waited before; steps of it
   );
   const find = (id: string) => own.find((one) => one.id === id) as Work;
   expect(own.some(({ id }) => id === 'step-back')).toBe(false);
+  // Without the way out they still go home at once.
+  expect(find('drive-home')).toMatchObject({ after: ['sign-off'], lags: { 'sign-off': { max: 0 } } });
   expect(find('touch-up').after.length).toBeGreaterThan(1);
   expect(find('look-again')).toMatchObject({ label: 'Second look', lags: { 'touch-up': { min: 25 } } });
   expect(find('load-vehicle').after).toContain('sweep');

@@ -1,7 +1,7 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
-import { driveWork, secondLoadWork, takingWagons, unloadWork } from './travel-work.ts';
+import { driveWork, loadOutWork, secondLoadWork, takingWagons, unloadWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
@@ -9,7 +9,7 @@ const AWAY_MIN = 10;
 
 /**
  * The tasks of one job in the order of the work: floor, bench, bags, load, drive, unload, protect, hang, dress, fill,
- * step back, mend, look again, sign off, home. The order is common practice, no source.
+ * step back, mend, look again, sign off, load out, home. The order is common practice, no source.
  */
 export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const { workshop, site, job } = file;
@@ -92,17 +92,18 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
     after: [lookAgain.id],
     skills: crew.some((member) => member.skills.includes('lead')) ? ['lead'] : [],
   });
+  const out: Work = { ...loadOutWork(file, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
   // Whoever put it up goes home with the van: nobody waits on a site without being asked to.
   const home: Work = {
     ...driveWork(
       file,
       { id: 'drive-home', label: 'Drive back to the workshop', which: 'home', trip: 'set-up' },
       crew,
-      [signOff.id],
+      [out.id],
     ),
-    lags: { [signOff.id]: { max: 0 } },
+    lags: { [out.id]: { max: 0 } },
   };
-  const onSite = [unload, ...again, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff];
+  const onSite = [unload, ...again, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff, out];
   return [
     clean,
     ...bench,

@@ -39,11 +39,16 @@ export function leftOut(work: readonly Work[], id: string): Work[] {
   if (!gone) return [...work];
   return work
     .filter((one) => one !== gone)
-    .map((one) =>
-      one.after.includes(id)
-        ? { ...one, after: [...new Set([...one.after.filter((before) => before !== id), ...gone.after])] }
-        : one,
-    );
+    .map((one) => {
+      if (!one.after.includes(id)) return one;
+      const { [id]: lag, ...lags } = one.lags ?? {};
+      const asLong = Object.fromEntries(lag ? gone.after.map((before) => [before, lag]) : []);
+      return {
+        ...one,
+        after: [...new Set([...one.after.filter((before) => before !== id), ...gone.after])],
+        ...(one.lags ? { lags: { ...asLong, ...lags } } : {}),
+      };
+    });
 }
 
 type OwnStep = Methods['own'][number];
@@ -83,7 +88,7 @@ function placeOf(work: readonly Work[], stage: StepStage): { after: string[]; be
     return { after: ['unload'], before: first.map(({ id }) => id) };
   }
   if (stage === 'strike')
-    return { after: ['strike'], before: [has('look-over') ? 'look-over' : 'drive-back'] };
+    return { after: ['strike'], before: [['look-over', 'carry-out', 'drive-back'].find(has) as string] };
   const signOff = work.find(({ id }) => id === 'sign-off');
   return { after: signOff?.after ?? [], before: ['sign-off'] };
 }

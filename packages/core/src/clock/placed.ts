@@ -24,7 +24,7 @@ export interface Placed {
 /** Tasks that say what goes along with a hold. */
 const WITH_HOLD = {
   'set-up-vehicle': ['load-vehicle', 'drive-out', 'drive-home'],
-  wagons: ['load-vehicle', 'drive-out', 'unload', 'second-unload', 'drive-home'],
+  wagons: ['load-vehicle', 'drive-out', 'unload', 'second-unload', 'load-out', 'drive-home'],
   'strike-vehicle': ['drive-strike', 'drive-back', 'return-gear'],
 };
 

@@ -3,14 +3,14 @@ import { effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
-import { driveWork } from './travel-work.ts';
+import { carryOutWork, driveWork } from './travel-work.ts';
 import { shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Who takes a job down. */
 export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
   workshop.crew.filter((member) => (job.strikeCrew ?? job.crew).includes(member.id));
 
-/** After the event: out again, everything down, home, counted. */
+/** After the event: out again, everything down and out, home, counted. */
 export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const { workshop, site } = file;
   const crew = strikeCrewOf(file);
@@ -53,17 +53,18 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[
         ),
       ]
     : [];
+  const carryOut = carryOutWork(file, Math.min(2, crew.length), lookOver[0]?.id ?? strike.id);
   const back = driveWork(
     file,
     { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
     crew,
-    [lookOver[0]?.id ?? strike.id],
+    [carryOut.id],
   );
   const gear = simple('return-gear', 'Unload, count the gear, note what failed', 'workshop', workshop, {
     hands: Math.min(2, crew.length),
     after: [back.id],
   });
-  return [out, strike, ...lookOver, back, gear].map((work) => ({ ...work, trip: 'strike' }));
+  return [out, strike, ...lookOver, carryOut, back, gear].map((work) => ({ ...work, trip: 'strike' }));
 }
 
 /** How each method that was used comes off without a mark. */

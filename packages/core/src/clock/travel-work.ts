@@ -84,24 +84,62 @@ const onTheWay = { out: true, home: false, strike: true, back: false };
 
 /** A full van carried from the kerb to the spot. */
 export function unloadWork(file: JobFile, hands: number, after: string, id = 'unload'): Work {
+  const label = `Unload, ${wayWords(file)} to the spot`;
+  return carried(file, { id, label, load: 1, hands, wagons: wagonsFor(file, hands), after });
+}
+
+/** Of a full van, what goes back to it once all is up: ladders, tools, empty bags. From memory, an editable default. */
+const OUT_AGAIN = 0.25;
+/** The same when all is down: frames, stands, cloths; of the balloons only scraps. From memory, an editable default. */
+const OUT_AFTER_STRIKE = 0.5;
+
+/** Ladders, tools and empty bags go back to the vehicle before the guests come. */
+export function loadOutWork(file: JobFile, hands: number, after: string): Work {
+  const label = 'Load out: ladders, tools and empty bags to the vehicle';
+  const wagons = wagonsFor(file, hands);
+  return carried(file, { id: 'load-out', label, load: OUT_AGAIN, hands, wagons, after });
+}
+
+/** Everything that was taken down, to the vehicle. The wagons are at home: the strike is planned without them. */
+export function carryOutWork(file: JobFile, hands: number, after: string): Work {
+  const label = `Carry everything out to the vehicle, ${wayWords(file)}`;
+  return carried(file, { id: 'carry-out', label, load: OUT_AFTER_STRIKE, hands, wagons: 0, after });
+}
+
+function wayWords({ site: { loadIn }, workshop }: JobFile): string {
+  const { distanceM, steps, lift } = loadIn;
+  return `${formatLength(distanceM, workshop.units)}${lift ? ' and the lift' : steps ? ` and ${steps} steps` : ''}`;
+}
+
+interface Carrying {
+  id: string;
+  label: string;
+  /** Of a full van. */
+  load: number;
+  hands: number;
+  /** Wagons at most. */
+  wagons: number;
+  after: string;
+}
+
+/** Carried between kerb and spot, with as many wagons as were taken along. */
+function carried(file: JobFile, { id, label, load, hands, wagons: most, after }: Carrying): Work {
   const { site, workshop } = file;
   const { distanceM, steps, lift } = site.loadIn;
   const metres = distanceM + (lift ? LIFT_AS_M : steps * STEP_AS_M);
   // A van at the door still has to be emptied: never less than a third of the 100 ft figure.
   const share = Math.max(1 / 3, metres / 30.48);
-  const way = lift ? ' and the lift' : steps ? ` and ${steps} steps` : '';
   const taken = (wagons: number) =>
     shared(
-      slowed(effort('unload-30m', share, workshop), [
+      slowed(effort('unload-30m', load * share, workshop), [
         ...(wagons > 0 ? [wagonsHelp(wagons, hands)] : []),
         ...rainAtLoadIn(file),
       ]),
       hands,
     );
-  const most = wagonsFor(file, hands);
   return {
     id,
-    label: `Unload, ${formatLength(distanceM, workshop.units)}${way} to the spot`,
+    label,
     place: 'site',
     ...taken(most),
     ...(most > 0

@@ -104,7 +104,9 @@ function brokenOf({ job }: JobFile, { onTime, stuck, tasks }: ClockPlan): string
   if (stuck !== undefined) return [`"${stuck}" finds no place.`];
   const ready = Date.parse(onTime.ready ?? '');
   const late = (until: string) => Math.round((ready - Date.parse(until)) / 60_000);
-  const struck = tasks.findLast(({ id }) => id === 'look-over' || id === 'strike');
+  const struck = tasks.findLast(
+    ({ place, start }) => place === 'site' && Date.parse(start) >= Date.parse(job.strike.from),
+  );
   const over = struck ? Math.round((Date.parse(struck.end) - Date.parse(job.strike.until)) / 60_000) : 0;
   return [
     ...(late(job.doors) > 0 ? [`Sign-off comes ${late(job.doors)} min after doors.`] : []),

@@ -28,7 +28,7 @@ export interface Node {
   waitsForAccess: boolean;
 }
 
-const STRIKE = new Set(['drive-strike', 'strike', 'look-over', 'drive-back', 'return-gear']);
+const STRIKE = new Set(['drive-strike', 'strike', 'look-over', 'carry-out', 'drive-back', 'return-gear']);
 
 /**
  * The plan's own order as a network, in an order in which everything comes after what it waits for. Of a job alone only

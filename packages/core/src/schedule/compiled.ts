@@ -187,6 +187,10 @@ function closeWindows(problem: Compiled): void {
       earliest[i] = Math.max(earliest[i] as number, (earliest[to] as number) - max - (most[i] as number));
     }
   }
+  // What may not come long after something that must be over by then is over soon after.
+  for (const i of order)
+    for (const { to, max } of before[i] as readonly Arc[])
+      latest[i] = Math.min(latest[i] as number, (latest[to] as number) + max + (most[i] as number));
 }
 
 /** Activities, each after all it waits for. @throws RangeError where one waits for itself */

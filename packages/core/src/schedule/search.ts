@@ -66,7 +66,7 @@ const MODE_MOVES = 0.15;
  */
 export class Search {
   readonly found: Found;
-  /** While no order had a place for everything: what found none in the last. */
+  /** What found no place in the first order that had none for everything: the usual one, if it is that. */
   stuckAt: string | undefined;
   /** Orders tried. */
   tried = 0;
@@ -261,7 +261,7 @@ export class Search {
     this.tried++;
     const schedule = this.forward.decode(order, modes, this.wish);
     const cost = schedule.stuck < 0 ? this.cost(schedule) : NO_SCHEDULE;
-    if (schedule.stuck >= 0 && !this.hasSchedule) this.stuckAt = this.problem.ids[schedule.stuck];
+    if (schedule.stuck >= 0) this.stuckAt ??= this.problem.ids[schedule.stuck];
     if (cost < NO_SCHEDULE && cost < this.found.cost) {
       const { found } = this;
       found.cost = cost;
