@@ -298,24 +298,26 @@ export class Search {
 }
 
 /** Pairs that could stand in each other's way and do not wait for each other by an arc. */
-function rivalsOf(problem: Compiled): Int32Array[] {
-  const most = problem.modes.map((modes) => Math.max(...modes.map(({ hands }) => hands)));
-  const clash = (a: number, b: number) => {
-    const hands = (most[a] as number) > 0 && (most[b] as number) > 0;
-    if (hands && (problem.who[a] as number) & (problem.who[b] as number)) return true;
-    const kinds = problem.gear[a] as Compiled['gear'][number];
-    return kinds.some(([kind]) =>
-      (problem.gear[b] as Compiled['gear'][number]).some(([other]) => other === kind),
-    );
-  };
-  return problem.modes.map((_, a) => {
-    const tied = new Set(
-      [
-        ...(problem.before[a] as Compiled['before'][number]),
-        ...(problem.after[a] as Compiled['after'][number]),
-      ].map(({ to }) => to),
-    );
-    return Int32Array.from(problem.modes.keys()).filter((b) => b !== a && !tied.has(b) && clash(a, b));
+function rivalsOf({ modes, who, gear, before, after, capacity }: Compiled): Int32Array[] {
+  const count = modes.length;
+  const hands = Int32Array.from(modes, (ways, i) =>
+    ways.some((way) => way.hands > 0) ? (who[i] as number) : 0,
+  );
+  const users = Array.from(capacity, (): number[] => []);
+  for (let i = 0; i < count; i++)
+    for (const [kind] of gear[i] as Compiled['gear'][number]) users[kind]?.push(i);
+  const isRival = new Uint8Array(count);
+  return Array.from({ length: count }, (_, a) => {
+    const own = hands[a] as number;
+    for (let b = 0; b < count; b++) isRival[b] = own & (hands[b] as number) ? 1 : 0;
+    for (const [kind] of gear[a] as Compiled['gear'][number])
+      for (const b of users[kind] as number[]) isRival[b] = 1;
+    isRival[a] = 0;
+    for (const { to } of before[a] as Compiled['before'][number]) isRival[to] = 0;
+    for (const { to } of after[a] as Compiled['after'][number]) isRival[to] = 0;
+    const rivals: number[] = [];
+    for (let b = 0; b < count; b++) if (isRival[b]) rivals.push(b);
+    return Int32Array.from(rivals);
   });
 }
 
