@@ -31,7 +31,10 @@ export class DaySearch {
   private readonly orders: number;
   private readonly seed: number;
   private readonly early: Search;
-  private late: { search: Search; compiled: Compiled } | undefined;
+  /** Counted back from the best that was found forward, of the cost it had then. */
+  private late: { search: Search; compiled: Compiled; from: number } | undefined;
+  /** Orders of earlier countings back, from what was found before. */
+  private leftBehind = 0;
 
   /** @param orders how many are to be tried in all */
   constructor(day: DayProblem, orders: number, seed = 1) {
@@ -48,7 +51,7 @@ export class DaySearch {
   }
 
   get tried(): number {
-    return this.early.tried + (this.late?.search.tried ?? 0);
+    return this.early.tried + this.leftBehind + (this.late?.search.tried ?? 0);
   }
 
   /** Another word whenever a better plan has been found. */
@@ -99,10 +102,10 @@ export class DaySearch {
       if (!this.early.isOver && left >= 1) this.early.run(Math.min(left, 200));
       else {
         if (this.stuck !== undefined) return;
-        this.late ??= this.countedBack();
-        const before = this.late.search.tried;
-        this.late.search.run(Math.min(until - this.tried, 200));
-        if (this.late.search.tried === before) return;
+        const { search } = this.backFromBest();
+        const before = search.tried;
+        search.run(Math.min(until - this.tried, 200));
+        if (search.tried === before) return;
       }
     }
   }
@@ -110,11 +113,19 @@ export class DaySearch {
   /** The best so far; undefined while nothing has a place. */
   answer(): DaySchedule | undefined {
     if (this.stuck !== undefined) return undefined;
-    this.late ??= this.countedBack();
-    const { found } = this.late.search;
+    const { search } = this.backFromBest();
     // Where counting back finds no place for something, what was found forward still stands.
-    if (!this.late.search.hasSchedule) return this.early.found;
-    return asForward(found);
+    return search.hasSchedule ? asForward(search.found) : this.early.found;
+  }
+
+  /** The search counted back from the best found forward so far; begun anew when that has become better. */
+  private backFromBest(): { search: Search; compiled: Compiled } {
+    const { cost } = this.early.found;
+    if (this.late?.from !== cost) {
+      this.leftBehind += this.late?.search.tried ?? 0;
+      this.late = { ...this.countedBack(), from: cost };
+    }
+    return this.late;
   }
 
   /** The problem with its deadlines set to what the forward search has reached, gone through from its end. */

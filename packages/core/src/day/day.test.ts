@@ -69,6 +69,26 @@ test('every way out that is offered keeps every window when it is taken, and nob
   }
 });
 
+test('a plan that was told early is bettered all the same', () => {
+  const [meadow, shed] = saturday() as [JobFile, JobFile];
+  const from = shed.job.access.from.replace('T14:00', 'T14:10');
+  const tight: JobFile[] = [
+    { ...meadow, job: { ...meadow.job, strikeCrew: ['ilo'] } },
+    { ...shed, job: { ...shed.job, crew: ['sefa', 'wren', 'bram'], access: { ...shed.job.access, from } } },
+  ];
+  const inHand = (told: boolean) => {
+    const planning = planningDay(tight.map(workedJob), 1500);
+    planning.run(2);
+    const first = told ? planning.result() : undefined;
+    while (!planning.isOver) planning.run(100);
+    const last = planning.result().jobs[1]?.onTime.minutesInHand;
+    return { first: first?.jobs[1]?.onTime.minutesInHand, last };
+  };
+  const told = inHand(true);
+  expect(told.last).toBe(inHand(false).last);
+  expect(told.last).toBeGreaterThan(told.first as number);
+});
+
 test('jobs that do not meet need no way out; what is chosen by hand says what it costs', () => {
   const files = [demoJob('01-meadow-finish'), demoJob('03-glasshouse-night')];
   expect(clashes(files)).toEqual([]);
