@@ -192,7 +192,7 @@ const GradeAndGroup = memo(function GradeAndGroup({ piece, onCommit }: PartProps
         </TextField>
       )}
       <CommitField
-        label="Group (moves as one)"
+        label="Moves with group"
         value={piece.group ?? ''}
         onCommit={(text) => {
           const { group: _, ...rest } = piece;

@@ -13,7 +13,7 @@ interface TaskTableProps {
 /** Tasks with a box to tick, the clock, and who does them. */
 export function TaskTable({ tasks, zone, doors, person, nameOf }: TaskTableProps) {
   return (
-    <table>
+    <table className="sheet-tasks">
       <thead>
         <tr>
           <th aria-label="Done" />
@@ -31,7 +31,7 @@ export function TaskTable({ tasks, zone, doors, person, nameOf }: TaskTableProps
               {clockTime(task.start, zone)}–{clockTime(task.end, zone)}
             </td>
             <td className="sheet-nowrap">{beforeDoors(task.start, doors)}</td>
-            <td>{task.label}</td>
+            <td className="sheet-label">{task.label}</td>
             <td>
               {[...task.crew.filter((id) => id !== person), ...(person ? task.gear : [])]
                 .map(nameOf)

@@ -32,7 +32,7 @@ export function SchoolsDefaults({ row }: { row: WorkshopRow }) {
             value={own[name] ?? USUAL}
             onChange={(event) => set(name, event.target.value)}
           >
-            <MenuItem value={USUAL}>as is usual: {schoolValues[schoolOptions[name][0] as string]}</MenuItem>
+            <MenuItem value={USUAL}>usual: {schoolValues[schoolOptions[name][0] as string]}</MenuItem>
             {schoolOptions[name].map((value) => (
               <MenuItem key={value} value={value}>
                 {schoolValues[value]}

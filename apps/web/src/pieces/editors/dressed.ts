@@ -47,7 +47,7 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
     },
     {
       type: 'number',
-      label: 'Sections (0: as it carries best)',
+      label: 'Sections (0: we count)',
       min: 0,
       max: 30,
       whole: true,
