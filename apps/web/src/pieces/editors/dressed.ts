@@ -47,7 +47,7 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
     },
     {
       type: 'number',
-      label: 'Sections (0: we count)',
+      label: 'Sections (0: as fits)',
       min: 0,
       max: 30,
       whole: true,
