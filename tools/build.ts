@@ -19,7 +19,11 @@ async function buildServer(): Promise<void> {
     manifests.map(async (path) => Object.keys(JSON.parse(await readFile(path, 'utf8')).dependencies)),
   );
   await bundle({
-    entryPoints: ['apps/server/src/cli/lantern.ts', 'apps/server/src/cli/plan.ts'],
+    entryPoints: {
+      lantern: 'apps/server/src/cli/lantern.ts',
+      plan: 'apps/server/src/cli/plan.ts',
+      'plan-worker': 'apps/server/src/plan/plan-worker.ts',
+    },
     outdir: 'apps/server/dist',
     bundle: true,
     platform: 'node',

@@ -15,6 +15,7 @@ import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
+import { type Planning, planDesk } from './plan/desk.ts';
 import { planRoutes } from './plan/routes.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
@@ -27,6 +28,8 @@ interface AppOptions {
   db: Database;
   /** Folder of the built web app; without it only the API is served. */
   webRoot?: string;
+  /** Works plans out; in this thread where not said. */
+  plan?: Planning;
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
@@ -34,7 +37,7 @@ interface AppOptions {
 const LARGEST_BODY = 6 * 1024 * 1024;
 
 /** The whole server: API under /api, the web app everywhere else. */
-export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): Promise<Server> {
+export async function buildApp({ db, webRoot, plan, logLevel = 'warn' }: AppOptions): Promise<Server> {
   const server: Server = fastify({
     logger: logLevel === 'silent' ? false : { level: logLevel },
     bodyLimit: LARGEST_BODY,
@@ -66,7 +69,7 @@ export async function buildApp({ db, webRoot, logLevel = 'warn' }: AppOptions): 
   });
   await server.register(swaggerUi, { routePrefix: '/api/docs' });
 
-  const options = { db };
+  const options = { db, plan: planDesk(plan) };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [

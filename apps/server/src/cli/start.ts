@@ -2,6 +2,7 @@ import { buildApp } from '../app.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { planningPool } from '../plan/pool.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
 import { findSettings } from '../workshop/store.ts';
@@ -81,7 +82,9 @@ async function bringUp(
   undo.push(close);
   await migrateDatabase(db, migrationsFolder);
   await fillEmpty(db, empty);
-  const server = await buildApp({ db, webRoot });
+  const pool = planningPool();
+  undo.push(pool.close);
+  const server = await buildApp({ db, webRoot, plan: pool.plan });
   undo.push(() => server.close());
   await server.listen({ port, host: '127.0.0.1' });
   const address = `http://127.0.0.1:${port}`;

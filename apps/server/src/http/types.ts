@@ -9,6 +9,7 @@ import type {
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { Database } from '../db/database.ts';
+import type { Planning } from '../plan/desk.ts';
 
 /** The server with its Zod-typed routes. */
 export type Server = FastifyInstance<
@@ -22,6 +23,7 @@ export type Server = FastifyInstance<
 /** What every route plugin is given. */
 export interface RouteOptions {
   db: Database;
+  plan: Planning;
 }
 
 const problems = { 404: Problem, 409: Problem, 422: Problem };

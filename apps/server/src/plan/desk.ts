@@ -2,29 +2,33 @@ import { createHash } from 'node:crypto';
 import type { JobFile, Plan } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
 
+/** Works a plan out. */
+export type Planning = (file: JobFile) => Promise<Plan>;
+
 /** Plans kept: the same file gives the same plan. */
 const KEPT = 60;
 
-const kept = new Map<string, Plan>();
-let last: Promise<unknown> = Promise.resolve();
-
 /**
- * The plan of a file. One is worked out at a time, and between two of them whoever only reads or saves has their turn:
- * a plan takes some tenths of a second, and nobody should wait for fifty of them.
+ * The plan of a file, worked out once however many ask for it at the same time, and kept for those who ask again. A plan
+ * that cannot be made says so to all who asked for it, and is tried anew for the next.
  */
-export async function plannedAtDesk(file: JobFile): Promise<Plan> {
-  const key = createHash('sha256').update(JSON.stringify(file)).digest('base64');
-  const known = kept.get(key);
-  if (known) return known;
-  const turn = last.then(async () => {
-    await new Promise(setImmediate);
-    const plan = kept.get(key) ?? planJob(file);
+export function planDesk(work: Planning = planHere): Planning {
+  const kept = new Map<string, Promise<Plan>>();
+  return (file) => {
+    const key = createHash('sha256').update(JSON.stringify(file)).digest('base64');
+    const known = kept.get(key);
+    if (known) return known;
+    const plan = work(file);
     kept.set(key, plan);
+    plan.catch(() => kept.delete(key));
     const oldest = kept.keys().next().value;
     if (kept.size > KEPT && oldest !== undefined) kept.delete(oldest);
     return plan;
-  });
-  // A plan that cannot be made says so to whoever asked for it, not to the next in line.
-  last = turn.catch(() => undefined);
-  return turn;
+  };
+}
+
+/** In this very thread, once whoever came before has had their turn. */
+async function planHere(file: JobFile): Promise<Plan> {
+  await new Promise(setImmediate);
+  return planJob(file);
 }

@@ -5,11 +5,10 @@ import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/store.ts';
 import { writeLines } from '../sheets/files.ts';
-import { plannedAtDesk } from './desk.ts';
 
 const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];
 
-export async function planRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+export async function planRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
   const tags = ['plan'];
 
   server.post(
@@ -17,13 +16,13 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
     {
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
     },
-    ({ body }) => plannedAtDesk(body),
+    ({ body }) => plan(body),
   );
 
   server.get(
     '/jobs/:id/plan',
     { schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) } },
-    async ({ params }) => plannedAtDesk(await assembleJobFile(db, params.id)),
+    async ({ params }) => plan(await assembleJobFile(db, params.id)),
   );
 
   server.get(
@@ -40,7 +39,7 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
       const file = await assembleJobFile(db, params.id);
       const { person } = query;
       if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
-      const text = calendarOf(file, await plannedAtDesk(file), {
+      const text = calendarOf(file, await plan(file), {
         made: new Date(),
         ...(person ? { person } : {}),
       });
@@ -56,7 +55,7 @@ export async function planRoutes(server: Server, { db }: RouteOptions): Promise<
     '/jobs/:id/tasks.csv',
     { schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) } },
     async ({ params }, reply) => {
-      const { tasks } = await plannedAtDesk(await assembleJobFile(db, params.id));
+      const { tasks } = await plan(await assembleJobFile(db, params.id));
       const lines = tasks.map(({ id, label, place, start, end, crew, gear, after }) => ({
         id,
         label,

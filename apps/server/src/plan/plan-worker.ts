@@ -1,0 +1,3 @@
+import { planJob } from '@early-lantern/core';
+
+export default planJob;
