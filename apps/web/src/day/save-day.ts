@@ -3,7 +3,7 @@ import { agreedTasks, type WayOut } from '@early-lantern/core';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { type JobDocument, withFix } from '../job/document.ts';
-import { JobStore } from '../job/job-store.ts';
+import { JobStore, type SaveState } from '../job/job-store.ts';
 
 /**
  * Changes several jobs, one after the other; each is saved with its revision.
@@ -25,18 +25,24 @@ async function changeJobs(
     const store = await JobStore.open(jobId);
     store.change(edit);
     await store.flush();
-    done.push(store);
     const { save } = store.getSnapshot();
-    if (save.kind === 'saved') continue;
-    await undo();
-    throw new Error(
-      save.kind === 'conflict'
-        ? `${name} was changed elsewhere meanwhile. Nothing was changed here; plan the day anew.`
-        : `${name} could not be saved. Nothing was changed.`,
-    );
+    if (save.kind !== 'saved') {
+      await store.giveUp();
+      await undo();
+      throw new Error(whyNot(name, save));
+    }
+    done.push(store);
   }
   await queryClient.invalidateQueries({ queryKey: keys.jobs });
   return undo;
+}
+
+function whyNot(name: string, { kind }: SaveState): string {
+  if (kind === 'conflict')
+    return `${name} was changed elsewhere meanwhile. Nothing was changed here; plan the day anew.`;
+  if (kind === 'offline')
+    return `${name} could not be saved: the server does not answer. Look at the job before you try again.`;
+  return `${name} could not be saved. Nothing was changed.`;
 }
 
 /** Applies a way out to the jobs it changes; what was agreed before no longer holds. */

@@ -137,6 +137,18 @@ export class JobStore {
     await this.saving;
   };
 
+  /**
+   * Takes the last change back and gives up saving it, where it could not be saved. Work that was unsaved before stays
+   * kept in this browser.
+   */
+  readonly giveUp = async (): Promise<void> => {
+    clearTimeout(this.timer);
+    this.history = undone(this.history);
+    this.publish();
+    if (this.nextDifference()) await this.keepDraft();
+    else await del(draftKey(this.jobId)).catch(() => undefined);
+  };
+
   private setHistory(history: History<JobDocument>): void {
     if (history === this.history) return;
     this.history = history;
