@@ -36,6 +36,22 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await page.getByRole('button', { name: 'Reset' }).click();
   await expect.poll(bench).toBe(before);
 
+  // Somebody quicker: what they do takes less, and says so. The second of the crew is Ilo, who is on the job.
+  const pace = page.getByLabel('Pace, % of usual').nth(1);
+  await pace.fill('900');
+  await pace.press('Enter');
+  await expect(page.getByText('A whole number from 40 to 200')).toBeVisible();
+  const isPaced = async () =>
+    (await getPlan(request, 'pace')).tasks.some(
+      ({ crew, working }) =>
+        crew.includes('ilo') && working.some(({ label }) => label === 'Pace of those who do it'),
+    );
+  for (const percent of ['200', '100']) {
+    await pace.fill(percent);
+    await pace.press('Enter');
+    await expect.poll(isPaced).toBe(percent === '200');
+  }
+
   await page.getByRole('button', { name: 'Add a person' }).click();
   // Held by hand: its value is what finds it, and what changes.
   const name = await page.waitForSelector('input[value="New person"]');
