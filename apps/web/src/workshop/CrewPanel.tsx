@@ -107,7 +107,10 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           label="Paid an hour"
           value={member.wage === undefined ? '' : String(member.wage)}
           onCommit={(text) => {
-            if (text.trim() === '') return undefined;
+            if (text.trim() === '') {
+              change({ wage: undefined });
+              return undefined;
+            }
             return someNumber(text, 0, 10_000, (wage) => change({ wage }));
           }}
         />

@@ -144,8 +144,9 @@ test('wagons are counted: who is out at the same hour has those it took, and car
   const taken = plans.map(({ tasks }) => {
     const at = (id: string) => tasks.find((task) => task.id === id) as Task;
     const wagons = (id: string) => at(id).gear.filter((one) => one.startsWith('wagon-'));
-    for (const id of ['load-vehicle', 'drive-out', 'drive-home'])
+    for (const id of ['load-vehicle', 'drive-out', 'load-out', 'drive-home'])
       expect(wagons(id)).toEqual(wagons('unload'));
+    for (const id of ['drive-strike', 'return-gear']) expect(wagons(id)).toEqual(wagons('carry-out'));
     return { wagons: wagons('unload'), minutes: whole(at('unload')), label: at('unload').working };
   });
   expect(new Set(taken.flatMap(({ wagons }) => wagons)).size).toBe(

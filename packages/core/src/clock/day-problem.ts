@@ -11,7 +11,7 @@ import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
 import { splitWork } from './split.ts';
 import { strikeCrewOf, strikeWork } from './strike-work.ts';
-import { wagonHolds, withAgreedWagons } from './wagons.ts';
+import { wagonHolds, wagonsTakenAt, withAgreedWagons } from './wagons.ts';
 import type { Trip, Work } from './work.ts';
 
 /** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
@@ -144,13 +144,14 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
   const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
   const who = team.filter((id) => !kept.includes(id));
+  const takenAt = wagonsTakenAt(work);
   const earliest =
     pinned ??
     (work.arrivesAfter !== undefined ? opens - work.arrivesAfter : work.place === 'site' ? opens : undefined);
   return {
     id: inDay(jobId, work.id),
     modes: modesOf(work, who.length, people?.length, pinned !== undefined),
-    ...(work.withWagons && work.id !== 'load-vehicle' ? { wayOf: inDay(jobId, 'load-vehicle') } : {}),
+    ...(takenAt ? { wayOf: inDay(jobId, takenAt) } : {}),
     // Drives and waits take what they take.
     ...(work.place !== 'road' && work.hands > 0 ? { isPaced: true } : {}),
     skills: work.skills,

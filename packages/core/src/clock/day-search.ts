@@ -68,6 +68,11 @@ export class DaySearch {
     return this.early.hasSchedule ? undefined : this.early.stuckAt;
   }
 
+  /** Whether every window is kept and every job has the minutes in hand that are wanted. */
+  get isAsWanted(): boolean {
+    return this.early.isOver;
+  }
+
   /** Minutes by which the best so far leaves its windows, of all jobs together; Infinity where there is no plan. */
   get lateMin(): number {
     if (this.stuck !== undefined) return Infinity;

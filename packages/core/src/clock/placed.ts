@@ -24,8 +24,9 @@ export interface Placed {
 /** Tasks that say what goes along with a hold. */
 const WITH_HOLD = {
   'set-up-vehicle': ['load-vehicle', 'drive-out', 'drive-home'],
-  wagons: ['load-vehicle', 'drive-out', 'unload', 'second-unload', 'load-out', 'drive-home'],
+  'set-up-wagons': ['load-vehicle', 'drive-out', 'unload', 'second-unload', 'load-out', 'drive-home'],
   'strike-vehicle': ['drive-strike', 'drive-back', 'return-gear'],
+  'strike-wagons': ['drive-strike', 'carry-out', 'drive-back', 'return-gear'],
 };
 
 /** Every task of every job with its time, people and gear. */

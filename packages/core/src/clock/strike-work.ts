@@ -3,7 +3,7 @@ import { effort } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
-import { carryOutWork, driveWork } from './travel-work.ts';
+import { carryOutWork, driveWork, takingWagons } from './travel-work.ts';
 import { shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Who takes a job down. */
@@ -14,16 +14,21 @@ export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
 export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const { workshop, site } = file;
   const crew = strikeCrewOf(file);
-  const out = driveWork(
+  const two = Math.min(2, crew.length);
+  const out = takingWagons(
+    driveWork(
+      file,
+      {
+        id: 'drive-strike',
+        label: `Drive to ${site.name} for the strike`,
+        which: 'strike',
+        trip: 'strike',
+      },
+      crew,
+      [],
+    ),
     file,
-    {
-      id: 'drive-strike',
-      label: `Drive to ${site.name} for the strike`,
-      which: 'strike',
-      trip: 'strike',
-    },
-    crew,
-    [],
+    two,
   );
   const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections.length, 0);
   const down = shared(effort('strike-section', sections, workshop), crew.length);
@@ -53,7 +58,7 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[
         ),
       ]
     : [];
-  const carryOut = carryOutWork(file, Math.min(2, crew.length), lookOver[0]?.id ?? strike.id);
+  const carryOut = carryOutWork(file, two, lookOver[0]?.id ?? strike.id);
   const back = driveWork(
     file,
     { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
@@ -61,7 +66,7 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[
     [carryOut.id],
   );
   const gear = simple('return-gear', 'Unload, count the gear, note what failed', 'workshop', workshop, {
-    hands: Math.min(2, crew.length),
+    hands: two,
     after: [back.id],
   });
   return [out, strike, ...lookOver, carryOut, back, gear].map((work) => ({ ...work, trip: 'strike' }));

@@ -100,10 +100,11 @@ export function loadOutWork(file: JobFile, hands: number, after: string): Work {
   return carried(file, { id: 'load-out', label, load: OUT_AGAIN, hands, wagons, after });
 }
 
-/** Everything that was taken down, to the vehicle. The wagons are at home: the strike is planned without them. */
+/** Everything that was taken down, to the vehicle. */
 export function carryOutWork(file: JobFile, hands: number, after: string): Work {
   const label = `Carry everything out to the vehicle, ${wayWords(file)}`;
-  return carried(file, { id: 'carry-out', label, load: OUT_AFTER_STRIKE, hands, wagons: 0, after });
+  const wagons = wagonsFor(file, hands);
+  return carried(file, { id: 'carry-out', label, load: OUT_AFTER_STRIKE, hands, wagons, after });
 }
 
 function wayWords({ site: { loadIn }, workshop }: JobFile): string {

@@ -73,7 +73,7 @@ export function* waysOut(
 function tried(attempt: Attempt, worked: readonly WorkedJob[]): WayOut | undefined {
   const day = dayProblem(worked);
   const search = new DaySearch(day, TRIED);
-  while (search.tried < TRIED && search.lateMin > 0) search.runForward(30);
+  while (search.tried < TRIED && !search.isAsWanted) search.runForward(30);
   if (search.lateMin > 0) return undefined;
   return { ...attempt, inHand: search.inHand() };
 }
