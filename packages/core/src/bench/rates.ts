@@ -48,7 +48,7 @@ export function effort(key: RateKey, amount: number, settings: WorkshopSettings)
         rate.label,
         'amount · (quick + 4 usual + slow) / 6',
         [
-          ['amount', amount, rate.per],
+          ['amount', amount, `× ${rate.per}`],
           ['quick', rate.quickS, 's'],
           ['usual', rate.usualS, 's'],
           ['slow', rate.slowS, 's'],
