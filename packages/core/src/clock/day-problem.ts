@@ -182,8 +182,8 @@ function modesOf(
 ): [Mode, ...Mode[]] {
   const usual: Mode = { hands, minutes };
   if (withWagons) {
-    const [most = usual, ...fewer] = withWagons.map((way) => ({ hands, minutes: way.minutes }));
-    return [most, ...fewer];
+    const [first = usual, ...fewer] = withWagons.map((way) => ({ hands, minutes: way.minutes }));
+    return [first, ...fewer];
   }
   if (people !== undefined) return [modeFor(people, usual, ways)];
   return [usual, ...(isPinned ? [] : ways.filter((way) => way.hands <= most))];

@@ -8,6 +8,7 @@ import type { DayProblem } from './day-problem.ts';
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
 
+/** What comes after sign-off: the minutes wanted in hand are not for it. */
 const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
 
 /** Times of all tasks, by number. */
@@ -15,7 +16,7 @@ export interface DaySchedule {
   start: Float64Array;
   end: Float64Array;
   crew: Int32Array;
-  /** Which of its ways each is done in; of those whose way is another's, that one's. */
+  /** Which of its ways each is done in, where it decides that itself; `Compiled.leader` says who does. */
   modes: Uint8Array;
 }
 
