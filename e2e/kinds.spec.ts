@@ -141,6 +141,8 @@ test('a school of its own says what it changes, and changes it', async ({ page, 
 });
 
 test('every kind is offered, drawn and kept, from nothing', async ({ page, request }) => {
+  // Twenty pieces drawn one after the other, and a plan of them all.
+  test.slow();
   const { pieces: own } = await ownJob(request, 'all-kinds');
   await page.goto('/jobs/all-kinds/pieces');
   await page.getByRole('button', { name: 'Add a piece' }).click();
