@@ -68,7 +68,10 @@ async function expectNoFaults(page: Page): Promise<void> {
       page.evaluate(() => Number(/\d+/.exec(getComputedStyle(document.body).backgroundColor)?.[0]));
     await expect.poll(async () => (await red()) < 128).toBe(colorScheme === 'dark');
     await page.waitForTimeout(200);
-    expect(await seriousFaults(page), colorScheme).toEqual([]);
+    // What fades in or out just then has neither the old colour nor the new: a fault is one that stays.
+    await expect
+      .poll(() => seriousFaults(page), { message: colorScheme, timeout: 20_000, intervals: [1000] })
+      .toEqual([]);
   }
 }
 
