@@ -1,6 +1,6 @@
 import type { Compiled } from './compiled.ts';
+import { Crews } from './crews.ts';
 import { Diary } from './diary.ts';
-import { minutesAt } from './pace.ts';
 import { Profile } from './profile.ts';
 
 type Mode = Compiled['modes'][number][number];
@@ -29,6 +29,7 @@ export class Decoder {
   private readonly problem: Compiled;
   private readonly profile: Profile;
   private readonly diaries: Diary[];
+  private readonly crews: Crews;
   private readonly out: Decoded;
   private readonly release: Float64Array;
   private readonly placed: Uint8Array;
@@ -38,7 +39,6 @@ export class Decoder {
   /** Activities that can be at one time only, by that time: they have their places before all others. */
   private readonly fixed: readonly number[];
   private readonly openHolds: Uint8Array;
-  private wish: ArrayLike<number> = [];
   private modes: ArrayLike<number> = [];
   /** Minutes that the last place found takes, with the crew found for it. */
   private span = 0;
@@ -48,6 +48,7 @@ export class Decoder {
     const changes = 2 * (problem.count + problem.holds.length + problem.absences.length) + 2;
     this.profile = new Profile(problem.capacity, 2 * changes);
     this.diaries = problem.shifts.map((shifts, p) => new Diary(shifts, problem.busy[p] ?? [], problem.rest));
+    this.crews = new Crews(problem, this.diaries);
     this.out = {
       start: new Float64Array(problem.count),
       end: new Float64Array(problem.count),
@@ -87,7 +88,7 @@ export class Decoder {
     wish: ArrayLike<number>,
     floor = -Infinity,
   ): Decoded {
-    this.wish = wish;
+    this.crews.wish = wish;
     this.modes = modes;
     const { earliest } = this.problem;
     for (let i = 0; i < earliest.length; i++) this.release[i] = Math.max(earliest[i] as number, floor);
@@ -212,7 +213,7 @@ export class Decoder {
           ? 0
           : problem.paced[activity]
             ? this.pacedCrew(activity, way, start, gear)
-            : this.crewFor(activity, start, start + minutes, hands);
+            : this.crews.free(activity, start, start + minutes, hands);
       if (hands === 0 || crew !== 0) {
         this.out.crew[activity] = crew;
         return start;
@@ -225,36 +226,12 @@ export class Decoder {
     }
   }
 
-  /**
-   * People for what takes as long as their pace makes it, its minutes in `span`; 0 if there are none. Those who are
-   * wished for do it or nobody does: waiting for somebody quick may pay. Else the quickest who are free for as long as
-   * they take.
-   */
+  /** People of differing pace for it, its minutes in `span`; 0 if there are none, or its gear is not free so long. */
   private pacedCrew(activity: number, way: number, start: number, gear: Gear): number {
-    const { problem, profile } = this;
-    const { hands, minutes } = (problem.modes[activity] as Compiled['modes'][number])[way] as Mode;
-    const wish = this.wish[activity] as number;
-    const isWished = wish !== 0 && this.isCrew(activity, wish, hands);
-    let span = isWished
-      ? this.minutesOf(wish, minutes, hands)
-      : ((problem.quickest[activity] as readonly number[])[way] as number);
-    while (true) {
-      const crew = this.crewFor(activity, start, start + span, hands);
-      if (crew === 0 || (isWished && crew !== wish)) return 0;
-      const takes = this.minutesOf(crew, minutes, hands);
-      if (takes <= span) {
-        this.span = takes;
-        return gear.length === 0 || profile.fit(start, takes, gear) === start ? crew : 0;
-      }
-      span = takes;
-    }
-  }
-
-  private minutesOf(crew: number, minutes: number, hands: number): number {
-    let paces = 0;
-    for (let p = 0; p < this.diaries.length; p++)
-      if (crew & (1 << p)) paces += this.problem.pace[p] as number;
-    return minutesAt(minutes, hands, paces);
+    const crew = this.crews.paced(activity, way, start);
+    this.span = this.crews.span;
+    if (crew === 0 || gear.length === 0) return crew;
+    return this.profile.fit(start, this.span, gear) === start ? crew : 0;
   }
 
   /** Gear an activity needs free to start: its own, and what goes away with the hold it opens. */
@@ -269,71 +246,6 @@ export class Decoder {
   private heldGear(hold: number): Gear {
     const { leader, gear } = this.problem.holds[hold] as Compiled['holds'][number];
     return gear[leader < 0 ? 0 : (this.modes[leader] as number)] as Gear;
-  }
-
-  /** People for it, as bits; 0 if there are not enough. Who is trusted with least goes first, then who idled least. */
-  private crewFor(activity: number, start: number, end: number, hands: number): number {
-    const { problem, diaries } = this;
-    const hold = problem.inside[activity] as number;
-    const may = problem.who[activity] as number;
-    const anyHour = problem.atAnyHour[activity] === 1;
-    let free = 0;
-    let count = 0;
-    for (let p = 0; p < diaries.length; p++)
-      if (may & (1 << p) && (diaries[p] as Diary).isFree(start, end, hold, anyHour)) {
-        free |= 1 << p;
-        count++;
-      }
-    if (count < hands) return 0;
-    for (const opened of problem.opens[activity] as readonly number[]) {
-      const needed = problem.holds[opened]?.who ?? 0;
-      if ((needed & free) !== needed) return 0;
-    }
-    const wish = this.wish[activity] as number;
-    if (wish !== 0 && (wish & free) === wish && this.isCrew(activity, wish, hands)) return wish;
-    const isPaced = problem.paced[activity] === 1;
-    let crew = 0;
-    let left = hands;
-    for (const holders of problem.skilled[activity] as readonly number[]) {
-      if (crew & holders) continue;
-      const one = this.best(free & holders & ~crew, start, isPaced);
-      if (one < 0 || left === 0) return 0;
-      crew |= 1 << one;
-      left--;
-    }
-    if (count === hands) return free;
-    while (left > 0) {
-      crew |= 1 << this.best(free & ~crew, start, isPaced);
-      left--;
-    }
-    return crew;
-  }
-
-  /** Whether people are as many as it takes and have the skills among them. */
-  private isCrew(activity: number, people: number, hands: number): boolean {
-    let count = 0;
-    for (let left = people; left !== 0; left &= left - 1) count++;
-    const skilled = this.problem.skilled[activity] as readonly number[];
-    return count === hands && skilled.every((holders) => (holders & people) !== 0);
-  }
-
-  /** Of a set of people whoever had the least idle time before, of the quickest where that matters; -1 of none. */
-  private best(set: number, start: number, isPaced: boolean): number {
-    let found = -1;
-    let least = Infinity;
-    let most = 0;
-    for (let p = 0; p < this.diaries.length; p++) {
-      if (!(set & (1 << p))) continue;
-      const pace = isPaced ? (this.problem.pace[p] as number) : 1;
-      if (pace < most) continue;
-      const idle = (this.diaries[p] as Diary).idleBefore(start);
-      if (found < 0 || pace > most || idle < least) {
-        found = p;
-        least = idle;
-        most = pace;
-      }
-    }
-    return found;
   }
 
   /** Enters it everywhere. False where a hold that ends here had somebody or something else in between. */
