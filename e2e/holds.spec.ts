@@ -159,11 +159,11 @@ test('a table kit outdoors is tied down, and a sign on a stand is placed along i
     .toBeGreaterThan(1);
 
   await page.getByTestId('factor-stand').click();
-  await page.getByLabel('Add something heavy').click();
+  await page.getByLabel('Attach something').click();
   await page.getByRole('option').first().click();
   await page.getByLabel('% along').fill('90');
   await page.getByLabel('% along').press('Enter');
   await expect
-    .poll(async () => (await getJob(request, 'on-the-table')).pieces[1]?.data.hold?.picks?.[0]?.at)
+    .poll(async () => (await getJob(request, 'on-the-table')).pieces[1]?.data.attachments?.[0]?.at)
     .toBe(0.9);
 });

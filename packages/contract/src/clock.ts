@@ -43,6 +43,8 @@ export const ClockChoices = z.strictObject({
     .array(z.strictObject({ first: TaskId, next: TaskId }))
     .max(200)
     .optional(),
+  /** Steps left out of this job; only those that nothing stands or falls by. */
+  leftOut: z.array(TaskId).max(200).optional(),
 });
 export type ClockChoices = z.infer<typeof ClockChoices>;
 
@@ -62,6 +64,8 @@ export type RestRule = z.infer<typeof RestRule>;
 
 /** Built-in steps that a business may leave out, rename, or wait before. */
 export const StepId = z.enum([
+  'sign-in',
+  'unload-first',
   'protect-floor',
   'photograph-before',
   'step-back',

@@ -13,6 +13,14 @@ export const MethodId = z.enum([
   'brick-clip',
   'pin',
   'mesh-tie',
+  // On parts of other pieces.
+  'bar-clamp',
+  'over-bar',
+  'zip-tie',
+  'dash',
+  'pole-twist',
+  'nozzle-tie',
+  'foot-peg',
 ]);
 export type MethodId = z.infer<typeof MethodId>;
 
@@ -29,7 +37,7 @@ export const BaseId = z.enum([
 export type BaseId = z.infer<typeof BaseId>;
 
 /** What a heavy thing is: foil conducts, so it is told apart. */
-export const LoadKind = z.enum(['floral', 'foil', 'plush', 'sign', 'other']);
+export const LoadKind = z.enum(['floral', 'foil', 'plush', 'sign', 'pick', 'light', 'cut-out', 'other']);
 export type LoadKind = z.infer<typeof LoadKind>;
 
 /** A heavy thing of the business's own, besides those of the catalogue. */
@@ -40,17 +48,6 @@ export const OwnLoad = z.strictObject({
   massKg: z.number().min(0).max(50),
 });
 export type OwnLoad = z.infer<typeof OwnLoad>;
-
-/** Something heavier than balloons on a garland: florals, foils, plush, a sign. */
-export const Pick = z.strictObject({
-  id: Id,
-  label: Name,
-  what: LoadKind.optional(),
-  massKg: z.number().min(0).max(50),
-  /** How far along the line, from its first point to its last. */
-  at: z.number().min(0).max(1),
-});
-export type Pick = z.infer<typeof Pick>;
 
 /** A point chosen by hand: it stays where it is and is checked; the engine proposes the others. */
 export const LockedPoint = z.strictObject({
@@ -68,26 +65,16 @@ const HoldFields = z.strictObject({
   ballastKg: z.number().min(0).max(500).optional(),
   /** Lines to stakes or fixed points, half forward, half back; left out, none. */
   tieLines: z.int().min(0).max(12).optional(),
-  picks: z.array(Pick).max(60).optional(),
   points: z.array(LockedPoint).max(80).optional(),
 });
 
 /** How a piece is carried and fixed, where somebody has chosen it. */
-export const Hold = withRule(
-  HoldFields,
-  HoldFields.pick({ picks: true, points: true }),
-  ({ picks = [], points = [] }) => [
-    ...repeated(
-      picks.map((one) => one.id),
-      'picks',
-      'id',
-    ),
-    ...repeated(
-      points.map((one) => one.id),
-      'points',
-      'id',
-    ),
-  ],
+export const Hold = withRule(HoldFields, HoldFields.pick({ points: true }), ({ points = [] }) =>
+  repeated(
+    points.map((one) => one.id),
+    'points',
+    'id',
+  ),
 );
 export type Hold = z.infer<typeof Hold>;
 

@@ -1,9 +1,11 @@
 export * from './api.ts';
+export { carrierIds, hangsOn } from './carriers.ts';
 export * from './clock.ts';
 export * from './faults.ts';
 export * from './hold.ts';
 export * from './job.ts';
 export * from './job-file.ts';
+export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
 export * from './piece/index.ts';
 export * from './pipe.ts';

@@ -27,9 +27,9 @@ test.each<[string, (file: Loose) => void, string]>([
   [
     'an unknown version',
     (f) => {
-      f.version = 2;
+      f.version = 3;
     },
-    'version: only version 1 is known',
+    'version: only versions 1 and 2 are known',
   ],
   [
     'another format',
@@ -161,7 +161,7 @@ test('an independent validator agrees with the published JSON Schema', () => {
   for (const file of demos) expect(valid(file) ? [] : valid.errors).toEqual([]);
   const refused = [
     broken((f) => {
-      f.version = 2;
+      f.version = 3;
     }),
     broken((f) => {
       f.job.colour = 'red';

@@ -7,7 +7,7 @@ import { Workshop } from './workshop.ts';
 
 const JobFileFields = z.strictObject({
   format: z.literal('early-lantern/job', 'must be "early-lantern/job"'),
-  version: z.literal(1, 'only version 1 is known'),
+  version: z.literal(2, 'only versions 1 and 2 are known'),
   workshop: Workshop,
   site: Site,
   job: Job,
@@ -95,7 +95,7 @@ export type JobFile = z.infer<typeof JobFile>;
 export function jobFileJsonSchema(): object {
   return {
     $id: 'https://early-lantern.invalid/schema/job.json',
-    title: 'Early Lantern job file, version 1',
+    title: 'Early Lantern job file, version 2',
     ...z.toJSONSchema(JobFile, { target: 'draft-2020-12', io: 'input' }),
   };
 }

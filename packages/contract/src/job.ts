@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Carried, carrierBreaches } from './carriers.ts';
 import { ClockChoices } from './clock.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
@@ -34,6 +35,12 @@ const HeadFields = z.strictObject({
   crew: z.array(Id).min(1, 'a job needs at least one person'),
   /** Who takes it down, where that is not the crew that put it up. */
   strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
+  /** When the crew comes: left out, as the house opens; `late`, as late as the work allows; or at a time. */
+  arrival: z.union([z.literal('late'), Instant]).optional(),
+  /** Prepared and loaded the evening before. */
+  loadsEvening: z.boolean().optional(),
+  /** The client keeps it: nothing is taken down. */
+  isKept: z.boolean().optional(),
   /** Minutes wanted between sign-off and doors, where they are not those of the house. */
   inHandMin: z.int().min(0).max(600).optional(),
   /** Drives as long as they are at that hour, one way, minutes, where they are not as surveyed. */
@@ -98,9 +105,11 @@ export type JobHead = z.infer<typeof JobHead>;
 
 const JobFields = HeadFields.extend({ pieces: z.array(Piece).max(60) });
 
+const soundHead = withRule(withRule(JobFields, timesRead, timeBreaches), crewRead, crewBreaches);
+
 /** One installation: an occasion at a site, with its pieces and people. */
 export const Job = withRule(
-  withRule(withRule(JobFields, timesRead, timeBreaches), crewRead, crewBreaches),
+  withRule(soundHead, z.object({ pieces: z.array(Carried) }), ({ pieces }) => carrierBreaches(pieces)),
   z.object({ pieces: z.array(z.object({ id: Id })) }),
   ({ pieces }) =>
     repeated(

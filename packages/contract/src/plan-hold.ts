@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MethodId } from './hold.ts';
+import { On } from './piece/carried.ts';
 import { Id } from './scalars.ts';
 import { Surface } from './site.ts';
 import { Working } from './working.ts';
@@ -27,6 +28,8 @@ export const HoldPoint = z.strictObject({
   surface: Surface,
   /** What it is fixed to, where that was surveyed. */
   fixing: z.string().optional(),
+  /** The part of another piece it is on, in place of the spot. */
+  on: On.optional(),
   loadN: z.number(),
   /** Of the load, what each pascal of wind adds sideways. */
   windNPerPa: z.number(),

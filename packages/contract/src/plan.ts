@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LampState } from './lamp-state.ts';
+import { On } from './piece/carried.ts';
 import { InflatedRange, StandIn } from './piece/common.ts';
 import { PipeId } from './pipe.ts';
 import { Caution, CutBar, Holds } from './plan-hold.ts';
@@ -105,6 +106,9 @@ export const PlanPiece = z.strictObject({
   benchMin: z.number(),
   balloons: z.array(BalloonRow),
   group: z.string().optional(),
+  /** What carries it, and what it is tied to besides; null where that is the spot itself. */
+  on: On.nullable(),
+  alsoOn: On.nullable(),
   /** Clusters, layers, bunches: so many of one make. */
   assemblies: z.array(z.strictObject({ name: z.string(), size: z.int(), count: z.int(), part: z.string() })),
   lots: z.array(Lot),
@@ -139,6 +143,10 @@ export const Task = z.strictObject({
   /** What it blows: so many of a nominal size, for the base or as fillers. */
   blows: z.strictObject({ nominalIn: DiameterIn, count: z.int(), isFiller: z.boolean() }).optional(),
   after: z.array(z.string()),
+  /** The run it belongs to; left out for what is done in the workshop beforehand. */
+  trip: z.enum(['set-up', 'strike']).optional(),
+  /** Nothing stands or falls by it: it may be left out of this job. */
+  mayBeLeftOut: z.boolean().optional(),
   /** When all goes well, as usual, and when it does not, with the hands it has. */
   quickS: z.number(),
   usualS: z.number(),

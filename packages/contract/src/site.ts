@@ -123,6 +123,8 @@ const SiteFields = z.strictObject({
   id: Id,
   name: Name,
   indoors: z.boolean(),
+  /** The work is done where the workshop is: nothing is loaded, driven or unloaded. */
+  isWorkshop: z.boolean().optional(),
   /** Above the sea. */
   altitudeM: z.number().min(-400).max(5000).optional(),
   /** Where it is. */

@@ -65,6 +65,8 @@ export const RateKey = z.enum([
   'photograph-before',
   'adhesive-hook',
   'hang-point',
+  'join-ends',
+  'put-on',
   'arch-frame',
   'column-stand',
   'frame-stand',

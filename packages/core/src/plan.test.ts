@@ -156,6 +156,7 @@ test('a fix for Enough lights the lamp when it is applied', () => {
 
 test('doors later by an hour moves the whole set-up by an hour; the same file gives the same plan', () => {
   const file = demoJob('01-meadow-finish');
+  file.job.arrival = 'late';
   const later = structuredClone(file);
   later.job.doors = '2027-06-19T12:00:00-05:00';
   later.job.access.until = '2027-06-19T11:45:00-05:00';

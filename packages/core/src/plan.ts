@@ -1,4 +1,4 @@
-import type { HoldPiece, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
+import type { HoldPiece, Holds, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
@@ -17,6 +17,8 @@ import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { lastingLots } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
+import { cardOf } from './network/card.ts';
+import { withFixings } from './network/fixings.ts';
 import { balloonsOf, countLots, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -29,8 +31,8 @@ import { cutListOf } from './structure/pipe-parts.ts';
 const REHEARSED_DAYS = 300;
 
 /**
- * The whole job on one page, in the order the work goes: survey → pieces → counts → structure and fixing → bench → clock → lasting
- * → lamps → fixes.
+ * The whole job on one page, in the order the work goes: survey → pieces → what carries what → counts and materials →
+ * bench → clock → lasting → lamps → fixes.
  *
  * Pure: the same file gives the same plan, and nothing outside is read.
  *
@@ -80,11 +82,25 @@ export function planJob(file: JobFile): Plan {
  * `planJob`.
  */
 export function draftPlan(file: JobFile): Plan {
+  const plan = draftOf(file);
+  if (!file.job.loadsEvening || plan.lamps.lasts.state !== 'out') return plan;
+  // Prepared the evening before only as far as hold times allow.
+  const { loadsEvening: _, ...job } = file.job;
+  const onTheDay = draftOf({ ...file, job }, NOT_THE_EVENING);
+  return onTheDay.lamps.lasts.state === 'out' ? plan : onTheDay;
+}
+
+const NOT_THE_EVENING =
+  'Prepared on the day: loaded the evening before, some balloons would not last to the end.';
+
+/** @param broken what else is not kept as somebody wished it */
+function draftOf(file: JobFile, broken: string | null = null): Plan {
   const { workshop, job } = file;
 
   const { counts, holds, pieces: worked } = workedJob(file);
   // Clock: who does it when, counted back from doors.
-  const clock = clockFor(file, worked);
+  const planned = clockFor(file, worked);
+  const clock = { ...planned, onTime: { ...planned.onTime, broken: planned.onTime.broken ?? broken } };
   const pieces = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
   // What becomes of each lot from inflation to the end of the event.
   const lots = lastingLots(file, pieces, clock.tasks);
@@ -122,9 +138,11 @@ export function draftPlan(file: JobFile): Plan {
 export function workedJob(file: JobFile) {
   const { workshop } = file;
   // Survey, pieces, counts: what there is to have.
-  const counts = countPieces(file);
-  // Structure and fixing: what carries each piece, and what comes down when.
-  const holds = holdsOf(file, counts.counted);
+  const bare = countPieces(file);
+  // What carries what: each piece's stand or points, loads handed down from what is carried to what stands.
+  const holds = holdsOf(file, bare.counted);
+  // Materials: what its points really take.
+  const counts = withFixingsOf(bare, holds);
   // Bench: the batches it takes to make each piece.
   const pieces = counts.counted.map(
     ({ piece, recipe }, i): WorkedPiece => ({
@@ -135,6 +153,15 @@ export function workedJob(file: JobFile) {
     }),
   );
   return { file, counts, holds, pieces };
+}
+
+/** The counts with clamps, loops, ties and hooks as the points of each piece take them. */
+function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds) {
+  const counted = counts.counted.map((one, i) => ({
+    ...one,
+    materials: materialRows(withFixings(one.recipe.materials, pieces[i])),
+  }));
+  return { ...counts, counted, materials: totalMaterials(counted) };
 }
 
 /** What carries the pieces of a file, nothing else looked at. */
@@ -197,6 +224,8 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     kind: piece.kind,
     name: piece.name,
     ...(piece.group ? { group: piece.group } : {}),
+    on: piece.on ?? null,
+    alsoOn: piece.alsoOn ?? null,
     lengthM: recipe.lengthM,
     visibleWidthM: recipe.visibleWidthM,
     clusterSize: recipe.clusterSize,
@@ -209,7 +238,7 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     lots: counted.lots,
     materials: counted.materials,
     unmade: counted.unmade,
-    steps: recipe.steps,
+    steps: cardOf(recipe, worked.held),
     notes: [...recipe.notes, ...placeNotes(worked, file)],
     working: recipe.working,
   };

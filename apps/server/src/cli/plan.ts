@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { JobFile, read } from '@early-lantern/contract';
+import { JobFile, newestJobFile, read } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
 
 /** `lantern plan FILE`: the plan of a job file as JSON, with no server and no database. */
@@ -15,7 +15,7 @@ async function main(path: string | undefined): Promise<number> {
     console.error(`${path}: ${(error as Error).message}`);
     return 1;
   }
-  const file = read(JobFile, document);
+  const file = read(JobFile, newestJobFile(document));
   if (!file.ok) {
     console.error(`${path} is not a sound job file:`);
     for (const fault of file.faults) console.error(`  ${fault.path}: ${fault.reason}`);

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { Id, ImportResult, JobFile, jobFileJsonSchema } from '@early-lantern/contract';
+import { Id, ImportResult, JobFile, jobFileJsonSchema, newestJobFile } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
@@ -9,6 +9,13 @@ const Params = z.object({ id: Id });
 
 /** The id with a short random tail, within the length an id may have. */
 export const idWithTail = (id: string) => `${id.slice(0, 54)}-${randomBytes(4).toString('hex')}`;
+
+/** A file of an older version is read as one of the newest, before it is checked. */
+export const readsOldVersions = {
+  preValidation: async (request: { body: unknown }) => {
+    request.body = newestJobFile(request.body);
+  },
+};
 
 export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['job files'];
@@ -28,6 +35,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
   server.post(
     '/job-files',
     {
+      ...readsOldVersions,
       schema: {
         tags,
         summary: 'Imports a job file, whole or not at all',

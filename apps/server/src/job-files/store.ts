@@ -41,7 +41,7 @@ export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFi
   if (!row) throw notFound(`job "${jobId}"`);
   return {
     format: 'early-lantern/job',
-    version: 1,
+    version: 2,
     workshop: { ...row.settings, crew: row.crew },
     site: row.site,
     job: { ...row.head, pieces: row.pieces },

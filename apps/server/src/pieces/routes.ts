@@ -59,6 +59,12 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
   server.delete(
     '/jobs/:jobId/pieces/:id',
     { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(PieceRow) } },
-    ({ params, query }) => changeJob(db, (tx) => removePiece(tx, params.jobId, params.id, query.revision)),
+    ({ params, query }) =>
+      changeJob(db, async (tx) => {
+        const row = await removePiece(tx, params.jobId, params.id, query.revision);
+        // What hangs on it would hang on nothing.
+        await requireSound(tx, params.jobId);
+        return row;
+      }),
   );
 }

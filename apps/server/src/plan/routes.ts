@@ -3,6 +3,7 @@ import { calendarOf } from '@early-lantern/core';
 import { z } from 'zod';
 import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { readsOldVersions } from '../job-files/routes.ts';
 import { assembleJobFile } from '../job-files/store.ts';
 import { writeLines } from '../sheets/files.ts';
 
@@ -14,6 +15,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.post(
     '/plan',
     {
+      ...readsOldVersions,
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
     },
     ({ body }) => plan(body),

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { JobFile, read } from '@early-lantern/contract';
+import { JobFile, newestJobFile, read } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import type { Database } from '../db/database.ts';
 import { changeHouse } from '../db/locks.ts';
@@ -17,7 +17,7 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
   const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort();
   const files = await Promise.all(
     names.map(async (name) => {
-      const result = read(JobFile, JSON.parse(await readFile(join(folder, name), 'utf8')));
+      const result = read(JobFile, newestJobFile(JSON.parse(await readFile(join(folder, name), 'utf8'))));
       if (!result.ok) throw new Error(`demo file ${name}: ${JSON.stringify(result.faults)}`);
       return result.data;
     }),

@@ -7,7 +7,7 @@ import type {
   WorkshopRow,
   WorkshopSettings,
 } from '@early-lantern/contract';
-import { countPieces, leftForEach, totalBalloons, totalMaterials } from '@early-lantern/core';
+import { leftForEach, totalBalloons, totalMaterials, workedJob } from '@early-lantern/core';
 import { and, count, desc, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs, movements } from '../db/schema.ts';
@@ -160,7 +160,7 @@ export async function countTogether(db: Queries, from: Date, until: Date): Promi
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
     .orderBy(jobs.doors, jobs.id);
   const files = await Promise.all(rows.map(({ id }) => assembleJobFile(db, id)));
-  const counted = files.map((file) => ({ job: file.job, ...countPieces(file) }));
+  const counted = files.map((file) => ({ job: file.job, ...workedJob(file).counts }));
   return {
     jobs: counted.map(({ job, balloons }) => ({
       id: job.id,

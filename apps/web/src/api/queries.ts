@@ -110,5 +110,5 @@ export function fileOf(row: JobRow, workshop: Workshop, sites: SiteRow[]): JobFi
   const site = sites.find((one) => one.data.id === row.data.siteId)?.data;
   if (!site) return undefined;
   const job = { ...row.data, pieces: row.pieces.map((piece) => piece.data) };
-  return { format: 'early-lantern/job', version: 1, workshop, site, job };
+  return { format: 'early-lantern/job', version: 2, workshop, site, job };
 }

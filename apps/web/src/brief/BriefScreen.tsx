@@ -9,6 +9,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
+import { VisitFields } from './VisitFields.tsx';
 import { WayPanel } from './WayPanel.tsx';
 
 const MPH = 0.447_04;
@@ -125,11 +126,15 @@ export function BriefScreen() {
               {time('Access until', head.access.until, (until) =>
                 change({ access: { ...head.access, until } }),
               )}
-              {time('Strike from', head.strike.from, (from) => change({ strike: { ...head.strike, from } }))}
-              {time('Strike until', head.strike.until, (until) =>
-                change({ strike: { ...head.strike, until } }),
+              {time(head.isKept ? 'Event ends' : 'Strike from', head.strike.from, (from) =>
+                change({ strike: { ...head.strike, from } }),
               )}
+              {!head.isKept &&
+                time('Strike until', head.strike.until, (until) =>
+                  change({ strike: { ...head.strike, until } }),
+                )}
             </Box>
+            <VisitFields />
           </Stack>
         </Paper>
         <Paper variant="outlined" sx={{ p: 2.5 }}>
@@ -141,7 +146,7 @@ export function BriefScreen() {
               onChange={(crew) => crew.length > 0 && change({ crew })}
             />
             <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-              At least one person stays on the job.
+              A job needs at least one person.
             </Typography>
             {head.strikeCrew ? (
               <>
@@ -161,7 +166,7 @@ export function BriefScreen() {
                 sx={{ alignSelf: 'start' }}
                 onClick={() => change({ strikeCrew: head.crew })}
               >
-                Others take it down
+                A different crew takes it down
               </Button>
             )}
           </Stack>

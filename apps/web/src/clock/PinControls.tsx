@@ -1,9 +1,10 @@
 import type { CrewMember, Task } from '@early-lantern/contract';
-import { canFollow } from '@early-lantern/core';
-import { Button, Menu, MenuItem, Stack, Typography } from '@mui/material';
+import { canFollow, whyNotFollow } from '@early-lantern/core';
+import { Alert, Button, Menu, MenuItem, Stack, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { pinCost } from '../workers/planner.ts';
+import { LeaveOutButton } from './LeaveOut.tsx';
 import { chosenOf, keptOff, letGo, lockedUpTo, ordered, pinned, split, withChoices } from './pins.ts';
 
 interface PinControlsProps {
@@ -27,9 +28,20 @@ export function PinControls({ task, tasks, crew }: PinControlsProps) {
     chosen.keptOff.length > 0 ||
     chosen.parts !== undefined ||
     chosen.after.length > 0;
+  const [refused, setRefused] = useState<readonly Task[]>([]);
+  // Those that cannot come first are offered as well: whoever asks is told why not.
   const before = tasks.filter(
-    ({ id, start }) => canFollow(tasks, id, task.id) && Date.parse(start) < Date.parse(task.end) + NEAR_MS,
+    ({ id, start, trip }) =>
+      id !== task.id &&
+      trip === task.trip &&
+      !task.after.includes(id) &&
+      Date.parse(start) < Date.parse(task.end) + NEAR_MS,
   );
+  const putAfter = (first: string) => {
+    const isPossible = canFollow(tasks, first, task.id);
+    setRefused(isPossible ? [] : whyNotFollow(tasks, first, task.id));
+    if (isPossible) choose((all) => ordered(all, first, task.id));
+  };
   const nameOf = (id: string) => crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
   return (
     <Stack spacing={1}>
@@ -71,7 +83,7 @@ export function PinControls({ task, tasks, crew }: PinControlsProps) {
           <ChoiceMenu
             label="First do …"
             choices={before.map(({ id, label }) => ({ id, name: label }))}
-            onPick={(first) => choose((all) => ordered(all, first, task.id))}
+            onPick={putAfter}
           />
         )}
         <Button
@@ -81,15 +93,28 @@ export function PinControls({ task, tasks, crew }: PinControlsProps) {
         >
           Lock all up to here
         </Button>
+        <LeaveOutButton task={task} />
         {isChosen && (
           <Button size="small" onClick={() => choose((all) => letGo(letGo(all, task.id), whole))}>
             Let go
           </Button>
         )}
       </Stack>
+      {refused.length > 0 && (
+        <Alert severity="warning" variant="outlined" onClose={() => setRefused([])}>
+          {refusalWords(refused)}
+        </Alert>
+      )}
       {isChosen && <CostNote taskId={task.id} />}
     </Stack>
   );
+}
+
+/** "A cannot come before B: A waits for X, X waits for B." */
+function refusalWords(chain: readonly Task[]): string {
+  const [first, last] = [chain[0], chain.at(-1)];
+  const steps = chain.slice(0, -1).map((one, i) => `“${one.label}” waits for “${chain[i + 1]?.label}”`);
+  return `Not possible: “${first?.label}” cannot come before “${last?.label}”. ${steps.join('; ')}.`;
 }
 
 interface ChoiceMenuProps {

@@ -21,6 +21,7 @@ import { LaneLegend } from '../parts/LaneLegend.tsx';
 import { lanesOf, whenOf } from '../parts/lanes-of.ts';
 import { beforeDoors, clockTime, dayName, spanText } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
+import { LeftOutSteps } from './LeaveOut.tsx';
 import { pinned, withChoices } from './pins.ts';
 import { TaskDetail } from './TaskDetail.tsx';
 import { WhatIfTray } from './WhatIfTray.tsx';
@@ -68,6 +69,7 @@ export function TimetableView() {
       )}
       <KeyTimes plan={plan} />
       <WhatIfTray />
+      <LeftOutSteps />
       <Paper variant="outlined" sx={{ p: { xs: 1, sm: 2 }, overflowX: 'auto' }}>
         <LaneChart
           zone={zone}
@@ -83,9 +85,7 @@ export function TimetableView() {
           onMove={keepAt}
         />
         <LaneLegend>
-          <span>
-            Heavy: whatever of it runs over moves the sign-off. Numbers are those of the list below.
-          </span>
+          <span>Bold: a delay here delays sign-off. Numbers are those of the list below.</span>
         </LaneLegend>
       </Paper>
       {chosen && (

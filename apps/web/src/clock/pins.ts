@@ -42,6 +42,18 @@ export const ordered = (choices: ClockChoices, first: string, next: string): Clo
   ],
 });
 
+/** Leaves a step out of this job; what was chosen about it goes with it. */
+export const leftOut = (choices: ClockChoices, task: string): ClockChoices => ({
+  ...unfrozen(letGo(choices, task)),
+  leftOut: [...(choices.leftOut ?? []).filter((one) => one !== task), task],
+});
+
+/** Takes a step that was left out back into the job. */
+export const putBack = (choices: ClockChoices, task: string): ClockChoices => ({
+  ...unfrozen(choices),
+  leftOut: choices.leftOut?.filter((one) => one !== task),
+});
+
 /** Keeps every task that begins by then as it stands: what is past, or settled, is not moved any more. */
 export const lockedUpTo = (choices: ClockChoices, tasks: readonly Task[], start: string): ClockChoices =>
   tasks

@@ -1,10 +1,10 @@
 import { BaseId, type HoldPiece, MethodId, type Piece } from '@early-lantern/contract';
-import { baseOf, methodOf, takesPicks } from '@early-lantern/core';
+import { baseOf, methodOf } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { CommitField } from '../parts/CommitField.tsx';
+import { AttachmentFields } from '../pieces/AttachmentFields.tsx';
 import { useUnits } from '../preferences.tsx';
-import { PickFields } from './PickFields.tsx';
 import { useHoldEdit } from './use-hold-edit.ts';
 
 interface HoldFieldsProps {
@@ -20,7 +20,7 @@ export function HoldFields({ piece, held }: HoldFieldsProps) {
     return (
       <Stack spacing={1.5}>
         <StandingFields piece={piece} held={held} />
-        {takesPicks(piece) && <PickFields piece={piece} />}
+        <AttachmentFields piece={piece} />
       </Stack>
     );
   if (piece.kind === 'organic-garland') return <HangingFields piece={piece} held={held} />;
@@ -144,7 +144,7 @@ function HangingFields({ piece, held }: HoldFieldsProps) {
           </IconButton>
         </Stack>
       ))}
-      <PickFields piece={piece} />
+      <AttachmentFields piece={piece} />
     </Stack>
   );
 }

@@ -54,7 +54,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   const left = useLeftByOthers(document.head.id).data;
   const shelf = useMemo<Workshop>(() => (left ? { ...workshop, ...left } : workshop), [workshop, left]);
   const file = useMemo<JobFile>(
-    () => ({ format: 'early-lantern/job', version: 1, workshop: shelf, site, job: jobOf(document) }),
+    () => ({ format: 'early-lantern/job', version: 2, workshop: shelf, site, job: jobOf(document) }),
     [shelf, site, document],
   );
   const planned = usePlanned(file);

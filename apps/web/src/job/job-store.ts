@@ -1,4 +1,12 @@
-import type { Fault, JobHead, JobRow, Piece, PieceRow } from '@early-lantern/contract';
+import {
+  carrierIds,
+  type Fault,
+  type JobHead,
+  type JobRow,
+  newestPiece,
+  type Piece,
+  type PieceRow,
+} from '@early-lantern/contract';
 import { del, get, set } from 'idb-keyval';
 import { ApiProblem, call } from '../api/client.ts';
 import { documentOf, type JobDocument, sameData } from './document.ts';
@@ -221,15 +229,17 @@ export class JobStore {
   private nextDifference(): (() => Promise<void>) | undefined {
     const { head, pieces } = this.history.present;
     if (!sameData(head, this.baseline.head.data)) return () => this.saveHead(head);
-    for (const piece of pieces) {
+    for (const piece of carriersFirst(pieces)) {
       const saved = this.baseline.pieces.get(piece.id);
       if (!saved) return () => this.addPiece(piece);
       if (!sameData(piece, saved.data)) return () => this.savePiece(piece, saved.revision);
     }
     const ids = new Set(pieces.map((piece) => piece.id));
-    for (const [id, saved] of this.baseline.pieces)
-      if (!ids.has(id)) return () => this.removePiece(id, saved.revision);
-    return undefined;
+    // What is carried goes before its carrier: nothing is ever left hanging on what is not there.
+    const gone = [...this.baseline.pieces.values()].filter(({ data }) => !ids.has(data.id));
+    const [last] = carriersFirst(gone.map(({ data }) => data)).slice(-1);
+    const saved = last && this.baseline.pieces.get(last.id);
+    return saved && (() => this.removePiece(last.id, saved.revision));
   }
 
   private async saveHead(data: JobHead): Promise<void> {
@@ -293,8 +303,32 @@ async function readDraft(jobId: string): Promise<Draft | undefined> {
   const late = new Promise<undefined>((done) => {
     timer = setTimeout(done, DRAFT_PATIENCE_MS, undefined);
   });
-  const draft = get<Draft>(draftKey(jobId)).catch(() => undefined);
+  const draft = get<Draft>(draftKey(jobId))
+    .then((kept) => kept && newestDraft(kept))
+    .catch(() => undefined);
   return Promise.race([draft, late]).finally(() => clearTimeout(timer));
+}
+
+/** A draft that an older version of this page has kept, as one of today. */
+const newestDraft = (draft: Draft): Draft => ({
+  ...draft,
+  document: { ...draft.document, pieces: draft.document.pieces.map((piece) => newestPiece(piece) as Piece) },
+});
+
+/** Each piece after those that carry it, else in their order: the server refuses what hangs on nothing. */
+function carriersFirst(pieces: readonly Piece[]): Piece[] {
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const sorted = new Set<Piece>();
+  const put = (piece: Piece) => {
+    if (sorted.has(piece)) return;
+    for (const id of carrierIds(piece)) {
+      const carrier = byId.get(id);
+      if (carrier) put(carrier);
+    }
+    sorted.add(piece);
+  };
+  pieces.forEach(put);
+  return [...sorted];
 }
 
 class ConflictFound extends Error {

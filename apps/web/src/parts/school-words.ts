@@ -46,6 +46,7 @@ export const schoolValues: Record<string, string> = {
   template: 'by template, uniform',
   workshop: 'all in the workshop',
   'fillers-on-site': 'base in the workshop, fillers on site',
+  'pairs-in-workshop': 'pairs tied in the workshop, base built on site',
   site: 'all on site',
   'on-the-spot': 'base first, then on the spot',
   'finished-sections': 'as finished sections',

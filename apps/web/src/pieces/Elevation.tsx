@@ -1,7 +1,7 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
-import { METRES_PER_INCH } from '@early-lantern/core';
+import { allCarriedBy, carriersFirst, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
-import { type ReactNode, useMemo, useRef } from 'react';
+import { type ReactNode, useCallback, useMemo, useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
@@ -11,6 +11,7 @@ import { editorOf, type Grip } from './editors/index.ts';
 import { GripLayer } from './GripLayer.tsx';
 import { LineEditor } from './LineEditor.tsx';
 import { MovablePiece } from './MovablePiece.tsx';
+import { magnetsOf, onPart } from './magnets.ts';
 import { SpotDrawing, spotFrame } from './SpotDrawing.tsx';
 
 interface ElevationProps {
@@ -26,11 +27,14 @@ interface ElevationProps {
   onPull: (id: string, grip: Grip<Piece>, to: Point, gesture: string) => void;
   /** A piece, and whatever moves with it, carried so far from where it was when the drag began. */
   onMove: (id: string, dxM: number, dyM: number, gesture: string) => void;
+  /** A piece, or the end of a garland's line, was let go: it may lie on another piece now. */
+  onDrop: (id: string) => void;
 }
 
 /** The spot seen from the front, to scale: surface, floor, what was surveyed, a person for size, and its pieces. */
 export function Elevation(props: ElevationProps) {
-  const { spot, indoors, workshop, pieces, planned, chosenId, onChoose, onLine, onPull, onMove } = props;
+  const { spot, indoors, workshop, pieces, planned, chosenId, onChoose, onLine, onPull, onMove, onDrop } =
+    props;
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units } = useUnits();
@@ -38,6 +42,20 @@ export function Elevation(props: ElevationProps) {
   const { box, perM } = useMemo(() => spotFrame(spot, size), [spot, size]);
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
   const chosen = pieces.find((piece) => piece.id === chosenId);
+
+  // The newest pieces, without drawing every one anew when one of them moves.
+  const newest = useRef(pieces);
+  newest.current = pieces;
+  const magnets = useCallback(
+    (id: string) => {
+      const along = new Set([id, ...allCarriedBy(id, newest.current).map((one) => one.id)]);
+      return magnetsOf(
+        newest.current.filter((one) => !along.has(one.id)),
+        spot,
+      );
+    },
+    [spot],
+  );
 
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
@@ -53,8 +71,10 @@ export function Elevation(props: ElevationProps) {
       snapM={snapM}
       isChosen={piece.id === chosenId}
       isPainted={piece === chosen && painted !== undefined}
+      magnets={magnets}
       onChoose={onChoose}
       onMove={onMove}
+      onDrop={onDrop}
     />
   );
 
@@ -72,7 +92,9 @@ export function Elevation(props: ElevationProps) {
               <BalloonGradients colours={workshop.colours} />
             </defs>
             <SpotDrawing spot={spot} indoors={indoors} box={box} perM={perM} />
-            {pieces.filter((piece) => piece !== chosen).map(drawn)}
+            {carriersFirst(pieces)
+              .filter((piece) => piece !== chosen)
+              .map(drawn)}
           </Layer>
           {chosen && (
             <Layer box={box} size={size} isAbove>
@@ -99,7 +121,15 @@ export function Elevation(props: ElevationProps) {
                   spot={spot}
                   perM={perM}
                   snapM={snapM}
+                  drawn={(point) =>
+                    onPart(
+                      point,
+                      pieces.filter((one) => one !== chosen),
+                      MAGNET_PX / perM,
+                    )
+                  }
                   onLine={(line, gesture) => onLine(chosen.id, line, gesture)}
+                  onDrop={() => onDrop(chosen.id)}
                 />
               ) : (
                 <GripLayer
@@ -119,6 +149,9 @@ export function Elevation(props: ElevationProps) {
     </Box>
   );
 }
+
+/** Pixels from which a bar or pole draws a line's point. */
+const MAGNET_PX = 10;
 
 interface LayerProps {
   box: { x: number; y: number; w: number; h: number };

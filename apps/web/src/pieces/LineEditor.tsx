@@ -11,6 +11,10 @@ interface LineEditorProps {
   perM: number;
   /** Grid that dragged and typed points keep to, metres. */
   snapM: number;
+  /** A point as bars and poles draw it on. */
+  drawn: (point: Point) => Point;
+  /** A point was let go. */
+  onDrop: () => void;
   /** Changes of one gesture undo as one. */
   onLine: (line: Point[], gesture: string) => void;
 }
@@ -21,12 +25,12 @@ const KEYS_ARE_OURS = { pointer: { keys: false } };
 const BEYOND_M = 0.3;
 
 /** The garland's line with its points: dragged with mouse or finger, or moved with the arrow keys. */
-export function LineEditor({ line, spot, perM, snapM, onLine }: LineEditorProps) {
+export function LineEditor({ line, spot, perM, snapM, drawn, onDrop, onLine }: LineEditorProps) {
   const gestures = useRef(0);
   const px = 1 / perM;
   const path = linePath(line, spot.heightM);
 
-  const moved = (index: number, xM: number, yM: number, gesture: string) => {
+  const moved = (index: number, xM: number, yM: number, gesture: string, isDrawn = false) => {
     const snap = (value: number, max: number) =>
       Number((Math.round(Math.min(max, Math.max(-BEYOND_M, value)) / snapM) * snapM).toFixed(5));
     const point = {
@@ -34,7 +38,7 @@ export function LineEditor({ line, spot, perM, snapM, onLine }: LineEditorProps)
       yM: Math.max(0, snap(yM, spot.heightM + BEYOND_M)),
     };
     onLine(
-      line.map((one, i) => (i === index ? point : one)),
+      line.map((one, i) => (i === index ? (isDrawn ? drawn(point) : point) : one)),
       gesture,
     );
   };
@@ -55,11 +59,12 @@ export function LineEditor({ line, spot, perM, snapM, onLine }: LineEditorProps)
 
   // The library hands back as `memo` what was returned last: the point the drag began from, so that positions are
   // counted from there and snapping does not build up.
-  const bind = useDrag(({ args: [index], first, memo, movement: [mx, my], event }) => {
+  const bind = useDrag(({ args: [index], first, last, memo, movement: [mx, my], event }) => {
     event.stopPropagation();
     if (first) gestures.current += 1;
     const start = (memo ?? line[index as number]) as Point;
-    moved(index as number, start.xM + mx * px, start.yM - my * px, `drag-${gestures.current}`);
+    moved(index as number, start.xM + mx * px, start.yM - my * px, `drag-${gestures.current}`, true);
+    if (last) onDrop();
     return start;
   }, KEYS_ARE_OURS);
 

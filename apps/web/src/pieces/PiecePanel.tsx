@@ -11,18 +11,21 @@ import { chainLength, kindNames, type Picture, scaleToLength, smoothLine } from 
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
+import { AttachmentFields } from './AttachmentFields.tsx';
 import { ColourMix } from './ColourMix.tsx';
 import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
+import { HangsOn } from './HangsOn.tsx';
 import { HoldLine } from './HoldLine.tsx';
 import { Making } from './Making.tsx';
 import { PatternButton } from './PatternButton.tsx';
+import { PositionFields } from './PositionFields.tsx';
 import { isAlikeButPlace, rebased } from './rebased.ts';
 import { SchoolsPanel } from './SchoolsPanel.tsx';
 import { SizeMix } from './SizeMix.tsx';
@@ -30,6 +33,10 @@ import { SpreadNote } from './SpreadNote.tsx';
 
 interface PiecePanelProps {
   piece: Piece;
+  /** All pieces of its spot. */
+  pieces: readonly Piece[];
+  /** Moves it, and whatever moves with it. */
+  onMove: (id: string, dxM: number, dyM: number, gesture: string) => void;
   onRemove: (id: string) => void;
   onCopy: (id: string) => void;
 }
@@ -38,15 +45,15 @@ interface PiecePanelProps {
  * Everything about a piece that is not drawn on the elevation. While a hand drags, the drawing goes first: the panel
  * follows when there is time.
  */
-export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
+export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePanelProps) {
   const { planned, changePiece, file } = useJob();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
   const picture = planned?.pictures[piece.id];
   const { workshop } = file;
   const now = useMemo(
-    () => ({ piece, plan, held, picture, workshop }),
-    [piece, plan, held, picture, workshop],
+    () => ({ piece, pieces, plan, held, picture, workshop }),
+    [piece, pieces, plan, held, picture, workshop],
   );
   const shown = useDeferredValue(now);
   return (
@@ -60,12 +67,14 @@ export function PiecePanel({ piece, onRemove, onCopy }: PiecePanelProps) {
         onRemove={onRemove}
         onCopy={onCopy}
       />
-      <Panel {...shown} changePiece={changePiece} />
+      <Panel {...shown} changePiece={changePiece} onMove={onMove} />
     </Stack>
   );
 }
 
-interface NameRowProps extends Omit<PiecePanelProps, 'piece'>, Pick<Piece, 'id' | 'kind' | 'name'> {
+interface NameRowProps
+  extends Omit<PiecePanelProps, 'piece' | 'pieces' | 'onMove'>,
+    Pick<Piece, 'id' | 'kind' | 'name'> {
   changePiece: JobContextValue['changePiece'];
 }
 
@@ -96,8 +105,7 @@ const NameRow = memo(function NameRow({ id, kind, name, changePiece, onRemove, o
   );
 });
 
-interface PanelProps {
-  piece: Piece;
+interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'> {
   plan: PlanPiece | undefined;
   held: HoldPiece | undefined;
   picture: Picture | undefined;
@@ -106,7 +114,8 @@ interface PanelProps {
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, plan, held, picture, workshop, changePiece } = props;
+  const { piece, pieces, plan, held, picture, workshop, changePiece, onMove } = props;
+  const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
 
@@ -139,11 +148,26 @@ const Panel = memo(function Panel(props: PanelProps) {
           Not changed: {fault}.
         </Alert>
       )}
+      <HangsOn
+        piece={piece}
+        pieces={pieces}
+        onChange={(next) => changePiece(piece.id, (before) => rebased(before, piece, next))}
+      />
       {piece.kind === 'organic-garland' && (
         <GarlandParts piece={piece} colours={colours} changePiece={changePiece} />
       )}
       <FieldList piece={piece} fields={editorOf(piece).fields(piece)} colours={colours} onCommit={commit} />
+      <PositionFields
+        piece={piece}
+        pieces={pieces}
+        onMove={(dxM, dyM) => {
+          typed.current += 1;
+          onMove(piece.id, dxM, dyM, `typed-${typed.current}`);
+        }}
+        onChange={(next) => void commit(next)}
+      />
       <SpreadNote piece={piece} picture={picture} colours={colours} />
+      <AttachmentFields piece={piece} />
       <GradeAndGroup piece={still} onCommit={commitStill} />
       <SchoolsPanel piece={still} workshop={workshop} onCommit={commitStill} />
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>

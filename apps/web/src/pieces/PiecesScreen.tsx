@@ -1,5 +1,13 @@
 import { Piece, type PieceKind, type Point, read } from '@early-lantern/contract';
-import { kindNames, moved, movesWith, newPiece } from '@early-lantern/core';
+import {
+  allCarriedBy,
+  kindNames,
+  moved,
+  movesWith,
+  newPiece,
+  proposalsFor,
+  whereThereIsRoom,
+} from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { replaceEqualDeep } from '@tanstack/react-query';
@@ -9,9 +17,12 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { AddPieceDialog } from './AddPieceDialog.tsx';
+import { CarriedQuestion } from './CarriedQuestion.tsx';
 import { Elevation } from './Elevation.tsx';
 import type { Grip } from './editors/index.ts';
+import { HangQuestion } from './HangQuestion.tsx';
 import { PiecePanel } from './PiecePanel.tsx';
+import { movedWith } from './PositionFields.tsx';
 import { SpotBar } from './SpotBar.tsx';
 
 /** The spot's elevation with its pieces, and the chosen piece's settings beside it. */
@@ -21,6 +32,8 @@ export function PiecesScreen() {
   const { pieces } = document;
   const [chosenId, setChosenId] = useState<string>();
   const [adding, setAdding] = useState(false);
+  const [droppedId, setDroppedId] = useState<string>();
+  const [asked, setAsked] = useState<{ doing: 'copy' | 'delete'; id: string }>();
   const chosen = pieces.find((piece) => piece.id === chosenId) ?? pieces[0];
   const [spotId, setSpotId] = useState<string>();
   const spot = site.spots.find((one) => one.id === (spotId ?? chosen?.spotId)) ?? site.spots[0];
@@ -33,9 +46,9 @@ export function PiecesScreen() {
     setSpotId(undefined);
   }, []);
   const put = useCallback(
-    (piece: Piece) => {
-      store.change((before) => ({ ...before, pieces: [...before.pieces, piece] }));
-      choose(piece.id);
+    (...added: [Piece, ...Piece[]]) => {
+      store.change((before) => ({ ...before, pieces: [...before.pieces, ...added] }));
+      choose(added[0].id);
       setAdding(false);
     },
     [store, choose],
@@ -46,24 +59,37 @@ export function PiecesScreen() {
       const alike = pieces.filter((piece) => piece.kind === kind).length;
       const name = alike ? `${kindNames[kind]} ${alike + 1}` : kindNames[kind];
       const colours = workshop.colours.map((colour) => colour.id);
-      put(
-        newPiece(kind, { id: newId(name), name, spot, colours, seed: Math.floor(Math.random() * 1_000_000) }),
-      );
+      const seed = Math.floor(Math.random() * 1_000_000);
+      put(whereThereIsRoom(newPiece(kind, { id: newId(name), name, spot, colours, seed }), spot, pieces));
     },
     [spot, workshop.colours, pieces, put],
   );
   const copy = useCallback(
     (id: string) => {
-      const piece = store.getSnapshot().document.pieces.find((one) => one.id === id);
-      if (!piece) return;
-      const name = `${piece.name}, another`.slice(0, 120);
-      put(moved({ ...piece, id: newId(name), name }, 0.3, 0));
+      const { pieces: all } = store.getSnapshot().document;
+      if (allCarriedBy(id, all).length > 0) setAsked({ doing: 'copy', id });
+      else put(...copiesOf([id], all));
     },
     [store, put],
   );
   const remove = useCallback(
-    (id: string) =>
-      store.change((before) => ({ ...before, pieces: before.pieces.filter((piece) => piece.id !== id) })),
+    (id: string) => {
+      const { pieces: all } = store.getSnapshot().document;
+      if (allCarriedBy(id, all).length > 0) setAsked({ doing: 'delete', id });
+      else store.change((before) => ({ ...before, pieces: without(before.pieces, [id]) }));
+    },
+    [store],
+  );
+  const onDrop = useCallback(
+    (id: string) => {
+      const { pieces: all } = store.getSnapshot().document;
+      const piece = all.find((one) => one.id === id);
+      const [likeliest] = piece ? proposalsFor(piece, all) : [];
+      // What it hangs on already need not be asked about again.
+      const isKnown =
+        likeliest?.on.pieceId === piece?.on?.pieceId || likeliest?.on.pieceId === piece?.alsoOn?.pieceId;
+      setDroppedId(likeliest && !isKnown ? id : undefined);
+    },
     [store],
   );
   useCommands(
@@ -82,15 +108,20 @@ export function PiecesScreen() {
     (id: string, dxM: number, dyM: number, gesture: string) =>
       store.change((before) => {
         const piece = before.pieces.find((one) => one.id === id);
-        const carried = new Set(piece ? movesWith(piece, before.pieces).map((one) => one.id) : []);
-        return {
-          ...before,
-          pieces: before.pieces.map((one) => (carried.has(one.id) ? moved(one, dxM, dyM) : one)),
-        };
+        const along = new Set(piece ? movesWith(piece, before.pieces).map((one) => one.id) : []);
+        return { ...before, pieces: movedWith(before.pieces, along, dxM, dyM) };
       }, `${id}-${gesture}`),
     [store],
   );
   if (!spot) return null;
+
+  const dropped = pieces.find(({ id }) => id === droppedId);
+  const proposals = dropped ? proposalsFor(dropped, pieces) : [];
+  const hang = (piece: Piece) => {
+    changePiece(piece.id, () => piece);
+    setDroppedId(undefined);
+  };
+  const questioned = pieces.find(({ id }) => id === asked?.id);
 
   const onLine = (id: string, line: Point[], gesture: string) =>
     changePiece(id, (piece) => ({ ...piece, line }) as Piece, `${id}-${gesture}`);
@@ -137,7 +168,17 @@ export function PiecesScreen() {
           onChoose={choose}
           onAdd={openAdding}
         />
-        <Box sx={{ flexGrow: 1, minHeight: 0 }}>
+        <Box sx={{ flexGrow: 1, minHeight: 0, position: 'relative' }}>
+          {dropped && proposals.length > 0 && (
+            <HangQuestion
+              key={dropped.id}
+              piece={dropped}
+              proposals={proposals}
+              pieces={pieces}
+              onHang={hang}
+              onClose={() => setDroppedId(undefined)}
+            />
+          )}
           <Elevation
             spot={spot}
             indoors={site.indoors}
@@ -149,6 +190,7 @@ export function PiecesScreen() {
             onLine={onLine}
             onPull={onPull}
             onMove={onMove}
+            onDrop={onDrop}
           />
         </Box>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
@@ -159,7 +201,14 @@ export function PiecesScreen() {
       </Paper>
       <Paper variant="outlined" sx={{ overflow: { md: 'auto' }, p: 2 }}>
         {chosen ? (
-          <PiecePanel key={chosen.id} piece={chosen} onRemove={remove} onCopy={copy} />
+          <PiecePanel
+            key={chosen.id}
+            piece={chosen}
+            pieces={onSpot}
+            onRemove={remove}
+            onCopy={copy}
+            onMove={onMove}
+          />
         ) : (
           <EmptyState
             title="No piece yet"
@@ -169,14 +218,74 @@ export function PiecesScreen() {
               </Button>
             }
           >
-            Choose what shall stand or hang here, from a garland to a panel wall. Its balloons are counted as
-            you draw.
+            Add your first piece, from a garland to a panel wall. Its balloons are counted as you draw.
           </EmptyState>
         )}
       </Paper>
+      {asked && questioned && (
+        <CarriedQuestion
+          doing={asked.doing}
+          piece={questioned}
+          carried={allCarriedBy(questioned.id, pieces)}
+          onAll={() => {
+            const ids = [questioned, ...allCarriedBy(questioned.id, pieces)].map(({ id }) => id);
+            if (asked.doing === 'copy') put(...copiesOf(ids, pieces));
+            else store.change((before) => ({ ...before, pieces: without(before.pieces, ids) }));
+            setAsked(undefined);
+          }}
+          onAlone={() => {
+            if (asked.doing === 'copy') put(...copiesOf([questioned.id], pieces));
+            else store.change((before) => ({ ...before, pieces: without(before.pieces, [questioned.id]) }));
+            setAsked(undefined);
+          }}
+          onClose={() => setAsked(undefined)}
+        />
+      )}
       {adding && <AddPieceDialog colours={workshop.colours} onAdd={add} onClose={() => setAdding(false)} />}
     </Box>
   );
+}
+
+/** Beside what is copied, m to the right. */
+const COPY_ASIDE_M = 0.3;
+
+/** Copies of pieces, those that hang on each other hanging on each other's copies. The first one leads. */
+function copiesOf(ids: readonly string[], all: readonly Piece[]): [Piece, ...Piece[]] {
+  const chosen = ids.flatMap((id) => all.find((one) => one.id === id) ?? []);
+  const named = new Map(
+    chosen.map(({ id, name }) => {
+      const copy = `${name}, another`.slice(0, 120);
+      return [id, { id: newId(copy), name: copy }];
+    }),
+  );
+  const hungAlike = <K extends 'on' | 'alsoOn'>(piece: Piece, key: K) => {
+    const on = piece[key];
+    const copy = on && named.get(on.pieceId);
+    return on && copy ? { [key]: { ...on, pieceId: copy.id } } : {};
+  };
+  return chosen.map((piece) =>
+    moved(
+      { ...piece, ...hungAlike(piece, 'on'), ...hungAlike(piece, 'alsoOn'), ...named.get(piece.id) } as Piece,
+      COPY_ASIDE_M,
+      0,
+    ),
+  ) as [Piece, ...Piece[]];
+}
+
+/** The pieces without some; what hung on one of those says nothing of a carrier any more. */
+function without(pieces: readonly Piece[], ids: readonly string[]): Piece[] {
+  const isGone = (id: string | undefined) => id !== undefined && ids.includes(id);
+  return pieces
+    .filter(({ id }) => !isGone(id))
+    .map((piece) => {
+      if (!isGone(piece.on?.pieceId) && !isGone(piece.alsoOn?.pieceId)) return piece;
+      const { on, alsoOn, ...rest } = piece;
+      return {
+        ...rest,
+        ...(isGone(on?.pieceId) || on === undefined ? {} : { on }),
+        ...(isGone(alsoOn?.pieceId) || alsoOn === undefined ? {} : { alsoOn }),
+      } as Piece;
+    });
 }
 
 /** The list, the same object for as long as it says the same: a drag changes none of it. */

@@ -95,6 +95,15 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               }
               label="Indoors"
             />
+            <FormControlLabel
+              control={
+                <Switch
+                  checked={site.isWorkshop ?? false}
+                  onChange={(event) => set({ isWorkshop: event.target.checked })}
+                />
+              }
+              label="Our own workshop: no loading, no drive"
+            />
           </Stack>
           <CommitField
             label="Parking"

@@ -17,6 +17,8 @@ type OwnStep = Methods['own'][number];
 const NONE: Methods = { changes: [], own: [] };
 
 const stepWords: Record<StepId, string> = {
+  'sign-in': 'Park and sign in',
+  'unload-first': 'Unload what is needed first',
   'protect-floor': 'Protect floor and edges, set out tools',
   'photograph-before': 'Photograph every place to be fixed to',
   'step-back': 'Step back, look through a camera',

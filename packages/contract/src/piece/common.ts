@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Hold } from '../hold.ts';
 import { type Breach, repeated, sharesAddUp, withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct } from '../scalars.ts';
+import { Attachment, On } from './carried.ts';
 
 /** A point of the spot's elevation, metres right of and above its lower left corner. */
 export const Point = z.strictObject({
@@ -61,7 +62,7 @@ export const Schools = z.strictObject({
   tie: z.enum(['long', 'tight']),
   fillerFixing: z.enum(['half-260', 'loop', 'band', 'neck', 'dash']),
   sizing: z.enum(['eye', 'template']),
-  inflatedAt: z.enum(['workshop', 'fillers-on-site', 'site']),
+  inflatedAt: z.enum(['workshop', 'fillers-on-site', 'pairs-in-workshop', 'site']),
   dressing: z.enum(['on-the-spot', 'finished-sections']),
   onPipe: z.enum(['press', 'twist']),
   bloom: z.enum(['none', 'spray', 'wipe']),
@@ -70,7 +71,20 @@ export type Schools = z.infer<typeof Schools>;
 export type SchoolName = keyof Schools;
 
 /** Every kind has these. Pieces of one spot with the same `group` count and move as one. */
-export const placed = { id: Id, name: Name, spotId: Id, group: Name.optional(), hold: Hold.optional() };
+export const placed = {
+  id: Id,
+  name: Name,
+  spotId: Id,
+  group: Name.optional(),
+  hold: Hold.optional(),
+  /** What carries it; null where somebody has said that it is the spot itself, left out where nobody has said. */
+  on: On.nullable().optional(),
+  /** What it is tied to besides: the other tower of a pair arch, the garland it is joined to. */
+  alsoOn: On.optional(),
+  /** How far it stands in front of the wall; left out, against it. */
+  frontM: z.number().min(0).max(30).optional(),
+  attachments: z.array(Attachment).max(60).optional(),
+};
 
 const missing = { nominalIn: DiameterIn, colour: Id };
 

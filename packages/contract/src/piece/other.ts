@@ -12,7 +12,8 @@ const Round = z.strictObject({
 });
 const Foil = z.strictObject({
   what: z.literal('foil'),
-  shape: z.enum(['disc', 'star', 'number', 'letter', 'moon']),
+  /** Free words: star, moon, number, heron. */
+  shape: z.string().min(1).max(40).regex(/\S/, 'must not be blank'),
   /** The letter or figure. */
   text: z.string().max(12),
   sizeIn: DiameterIn,

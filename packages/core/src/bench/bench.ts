@@ -44,14 +44,17 @@ export function benchBatches(
   const blown = recipe.needs.filter((need) => !BLOWN_WHILE_MADE.has(need.cluster));
   const isTrio = (need: Need) => need.role === 'filler' && need.cluster.startsWith('trios');
   const basePlace = schools.inflatedAt === 'site' ? 'site' : 'workshop';
-  const fillerPlace = schools.inflatedAt === 'workshop' ? 'workshop' : 'site';
+  // Pairs tied in the workshop are twisted and strung where they go up.
+  const isPairs = schools.inflatedAt === 'pairs-in-workshop';
+  const madePlace = isPairs ? 'site' : basePlace;
+  const fillerPlace = schools.inflatedAt === 'workshop' || isPairs ? 'workshop' : 'site';
 
   const blow = bySize(blown.filter((need) => !isTrio(need))).flatMap((lot) =>
     inflateBatches(lot, schools, settings, basePlace),
   );
   const made = recipe.assemblies
     .filter((assembly) => assembly.part !== 'fillers')
-    .flatMap((assembly, i) => assemblyBatches(assembly, i, blow, settings, basePlace));
+    .flatMap((assembly, i) => assemblyBatches(assembly, i, blow, settings, madePlace));
   const fill = bySize(blown.filter(isTrio)).flatMap((lot) =>
     fillerBatches(lot, schools, settings, fillerPlace),
   );

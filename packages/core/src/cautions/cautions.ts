@@ -57,7 +57,7 @@ const rules: Record<string, Applies> = {
       file.job.pieces.filter(
         (piece) =>
           (piece.kind === 'accent' && piece.look.what === 'foil') ||
-          piece.hold?.picks?.some(({ what }) => what === 'foil'),
+          piece.attachments?.some(({ what }) => what === 'foil'),
       ),
     ),
   outdoors: (found) => ids(outside(found).filter(hasLatex)),
@@ -77,7 +77,7 @@ const rules: Record<string, Applies> = {
 
 /** What is cautioned of at a task besides what the work itself says: by piece and stage of the work. */
 const atTasks: Record<string, RegExp> = {
-  'frame-in-wind': /--(frame|tie-lines)$/,
+  'frame-in-wind': /--(frame|pole|cloth|panels|boards|tie-lines)$/,
   stakes: /--tie-lines$/,
   overhead: /--(hooks|hang)$/,
   adhesive: /--hooks$/,

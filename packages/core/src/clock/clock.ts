@@ -1,4 +1,5 @@
 import type { JobFile, OnTime, Task } from '@early-lantern/contract';
+import { arrivesEarly } from './arrival.ts';
 import { paceOf } from './conditions.ts';
 import type { DayJob, WorkedJob } from './day-job.ts';
 import { type DayProblem, dayProblem } from './day-problem.ts';
@@ -77,11 +78,13 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
   const ready = (at('sign-off') as Placed).end;
   const shifts = new Map(problem.workers.map((worker) => [worker.id, worker.shifts]));
   const limits = {
+    isEarly: arrivesEarly(file.job),
     deadline: Math.max(wanted, ready),
     accessFrom: access.from,
     shiftsOf: (person: string) => shifts.get(person) ?? [],
   };
-  const startOf = (id: string) => axis.iso((at(id) as Placed).start);
+  // Where the work is done in the workshop itself nobody drives.
+  const drive = at('drive-out');
   return {
     tasks: inOrder(own.map((one) => toTask(one, job, day, whyOf(one, all, limits)))),
     onTime: {
@@ -89,11 +92,11 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
       doors: axis.iso(doors),
       ready: axis.iso(ready),
       minutesInHand: doors - ready,
-      benchFrom: startOf('clean-floor'),
-      leaveAt: startOf('drive-out'),
-      leaveBy: (at('drive-out') as Placed).gear
-        .filter((id) => !isWagon(id))
-        .map((vehicle) => ({ vehicle, at: startOf('drive-out') })),
+      benchFrom: axis.iso((at('clean-floor') as Placed).start),
+      leaveAt: drive ? axis.iso(drive.start) : null,
+      leaveBy: drive
+        ? drive.gear.filter((id) => !isWagon(id)).map((vehicle) => ({ vehicle, at: axis.iso(drive.start) }))
+        : [],
     },
     stuck: undefined,
     overrunsAccess: ready > access.until,
@@ -134,6 +137,8 @@ function toTask(
     ...(work.pieceId ? { pieceId: work.pieceId } : {}),
     ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
+    ...(work.trip ? { trip: work.trip } : {}),
+    ...(work.mayBeLeftOut ? { mayBeLeftOut: true } : {}),
     quickS: Math.round(work.spread.quickS * share),
     usualS: Math.round(work.spread.usualS * share),
     slowS: Math.round(work.spread.slowS * share),

@@ -43,12 +43,13 @@ test('the way in: a wagon halves the trips (common practice, no source), a lift 
     };
     return minutesOf(file, 'unload') as number;
   };
-  expect(unload({})).toBe(38);
-  expect(unload({}, 1)).toBe(19);
+  // All but the first 15 % of the van: 0.85 · 37.4 min.
+  expect(unload({})).toBe(32);
+  expect(unload({}, 1)).toBe(16);
   expect(unload({ steps: 40 })).toBeGreaterThan(unload({ steps: 40, lift: true }));
   // On steps nobody pulls a wagon.
   expect(unload({ steps: 40 }, 1)).toBe(unload({ steps: 40 }));
-  expect(unload({}, 0, 2)).toBe(Math.ceil(37.33 * 1.25));
+  expect(unload({}, 0, 2)).toBe(Math.ceil(0.85 * 37.33 * 1.25));
 });
 
 test('drives: as typed for the hour, with stops, set-down and parking; the van leaves so much earlier', () => {
@@ -58,9 +59,13 @@ test('drives: as typed for the hour, with stops, set-down and parking; the van l
   typed.job.stops = [{ id: 'florist', label: 'Florist', trip: 'set-up', driveMin: 6, minutes: 9 }];
   typed.site.loadIn.setDownMin = 5;
   expect(minutesOf(plain, 'drive-out')).toBe(15);
-  expect(minutesOf(typed, 'drive-out')).toBe(25 + 6 + 9 + 5);
+  expect(minutesOf(typed, 'drive-out')).toBe(25 + 6 + 9);
+  // Parking and signing in come on site, before anything is unloaded.
+  expect(minutesOf(typed, 'sign-in')).toBe(5);
+  expect(find(typed, 'unload-first')?.after).toEqual(['sign-in']);
   expect(minutesOf(typed, 'drive-home')).toBe(15);
-  expect(minutesOf(typed, 'drive-strike')).toBe(10 + 5);
+  expect(minutesOf(typed, 'drive-strike')).toBe(10);
+  expect(minutesOf(typed, 'strike-sign-in')).toBe(5);
   const out = find(typed, 'drive-out');
   expect(out?.label).toContain('by way of Florist');
   expect(ms(out?.end ?? '')).toBeGreaterThanOrEqual(ms(typed.job.access.from));
@@ -68,8 +73,9 @@ test('drives: as typed for the hour, with stops, set-down and parking; the van l
 
 test('a second load: one drives back, what it brings waits for it, the rest goes on meanwhile', () => {
   const file = shed();
-  const [first, second] = file.job.pieces;
-  file.job.pieces = file.job.pieces.slice(0, 2);
+  const [first] = file.job.pieces;
+  const second = file.job.pieces.find(({ kind }) => kind === 'standing-garland');
+  file.job.pieces = file.job.pieces.filter((piece) => piece === first || piece === second);
   file.job.secondLoad = [second?.id ?? ''];
   const { tasks, onTime } = draftPlan(file);
   const at = (id: string) => tasks.find((one) => one.id === id) as Task;

@@ -18,7 +18,7 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
     for (const { signOff, strikeDone, limit, wanted, strikeUntil } of limits) {
       late +=
         Math.max(0, (end[signOff] as number) - limit) +
-        Math.max(0, (end[strikeDone] as number) - strikeUntil);
+        (strikeDone < 0 ? 0 : Math.max(0, (end[strikeDone] as number) - strikeUntil));
       const short = Math.max(0, (end[signOff] as number) - wanted);
       most = Math.max(most, short);
       all += short;

@@ -1,11 +1,12 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
 import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
+import { earliestOnSite, loadedBy } from './arrival.ts';
 import { MinuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
 import { hiredLadder, wagonIds } from './gear-names.ts';
 import { setUpWork } from './method.ts';
-import { withOwnMethods } from './own-methods.ts';
+import { withOwnMethods, withoutSteps } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
 import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
@@ -74,10 +75,11 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
     until: axis.minute(until),
   });
   const access = window(job.access);
-  const usual = [...setUpWork(file, pieces), ...strikeWork(file, pieces)];
+  const up = setUpWork(file, pieces);
+  const usual = [...up, ...strikeWork(file, pieces, up)];
   const least = Math.min(job.crew.length, strikeCrewOf(file).length);
   const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, job.crew.length);
-  const own = withOwnMethods(asHere, workshop.methods, least);
+  const own = withoutSteps(withOwnMethods(asHere, workshop.methods, least), job.clock?.leftOut ?? []);
   return {
     file,
     pieces,
@@ -135,7 +137,8 @@ const onSite = ({ file }: DayJob, kind: string) => `${file.job.id}/${kind}`;
 function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const { file, access, strike } = job;
   const { id: jobId, clock, crew, strikeCrew } = file.job;
-  const opens = work.trip === 'strike' ? strike.from : access.from;
+  const opens =
+    work.trip === 'strike' ? strike.from : Math.max(access.from, axis.minute(earliestOnSite(file.job)));
   const pin = clock?.pins?.find(({ task }) => task === work.id);
   const agreed = clock?.agreed?.tasks.find(({ task }) => task === work.id);
   const start = pin?.start ?? agreed?.start;
@@ -164,10 +167,17 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
     after: work.after.map((id) => ({ id: inDay(jobId, id), ...work.lags?.[id] })),
     ...(earliest === undefined ? {} : { earliest }),
     ...(pinned === undefined ? {} : { startBy: pinned }),
-    ...(work.trip === 'strike' ? {} : { latest: strike.from }),
+    ...(work.trip === 'strike' ? {} : { latest: latestOf(work, job, axis) }),
     // Who takes part in a strike has said so: its hours are theirs, whatever the shift.
     ...(work.trip === 'strike' ? { atAnyHour: true } : {}),
   };
+}
+
+/** By when a task before the event must be over: before the strike; loaded the evening before, where that is wanted. */
+function latestOf({ place, trip }: Work, { file, strike }: DayJob, axis: MinuteAxis): number {
+  const { job, workshop } = file;
+  if (!job.loadsEvening || place !== 'workshop' || trip) return strike.from;
+  return axis.minute(loadedBy(job, workshop.hours?.to, workshop.timeZone));
 }
 
 /**
@@ -231,17 +241,31 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
     gear,
     inside: [],
   });
+  const has = (task: string) => work.some((one) => one.id === task);
+  // In the workshop itself nobody is away, and what the client keeps does not come back.
+  const goes = has('drive-out');
+  const returns = has('drive-strike');
   return [
-    trip('set-up', 'drive-out', 'drive-home', head.crew, ladders),
-    trip('strike', 'drive-strike', 'drive-back', strikers, ladders),
-    away('set-up-vehicle', 'load-vehicle', 'drive-home', {
-      vehicle: vehiclesFor(head.crew.length, workshop),
-    }),
+    ...(goes
+      ? [
+          trip('set-up', 'drive-out', 'drive-home', head.crew, ladders),
+          away('set-up-vehicle', 'load-vehicle', 'drive-home', {
+            vehicle: vehiclesFor(head.crew.length, workshop),
+          }),
+        ]
+      : []),
+    ...(returns
+      ? [
+          trip('strike', 'drive-strike', 'drive-back', strikers, ladders),
+          away('strike-vehicle', 'drive-strike', 'return-gear', {
+            vehicle: vehiclesFor(strikers.length, workshop),
+          }),
+        ]
+      : []),
     ...wagonHolds(job),
-    away('strike-vehicle', 'drive-strike', 'return-gear', {
-      vehicle: vehiclesFor(strikers.length, workshop),
-    }),
-    ...(shelf.size > 0 ? [away('gear', 'load-vehicle', 'return-gear', Object.fromEntries(shelf))] : []),
+    ...(shelf.size > 0 && has('return-gear')
+      ? [away('gear', goes ? 'load-vehicle' : 'clean-floor', 'return-gear', Object.fromEntries(shelf))]
+      : []),
   ];
 }
 

@@ -1,6 +1,7 @@
 import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
 import type { Activity, Mode } from '../schedule/problem.ts';
 import { type Found, Search } from '../schedule/search.ts';
+import { arrivesEarly } from './arrival.ts';
 import { freshCost, lateCost, limitsOf } from './day-cost.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
@@ -82,7 +83,7 @@ export class DaySearch {
       (sum, { signOff, limit, strikeDone, strikeUntil }) =>
         sum +
         Math.max(0, (end[signOff] as number) - limit) +
-        Math.max(0, (end[strikeDone] as number) - strikeUntil),
+        (strikeDone < 0 ? 0 : Math.max(0, (end[strikeDone] as number) - strikeUntil)),
       0,
     );
   }
@@ -157,12 +158,15 @@ export class DaySearch {
     for (const [j, { signOff, wanted }] of limits.entries()) {
       const job = day.jobs[j] as DayProblem['jobs'][number];
       const reached = found.end[signOff] as number;
-      for (const { id, trip } of job.work) {
+      const isEarly = arrivesEarly(job.file.job);
+      for (const { id, trip, place } of job.work) {
         const number = this.compiled.ids.indexOf(inDay(job.file.job.id, id));
         const activity = activities[number];
         if (!activity) continue;
         // A strike is done as soon as it may be, not as late.
-        if (trip === 'strike' || activity.startBy !== undefined) keep(number);
+        // Nor is what is on site, where the crew comes as the house opens: what is free lies after the work.
+        const isSoon = trip === 'strike' || (isEarly && place !== 'workshop');
+        if (isSoon || activity.startBy !== undefined) keep(number);
         else if (!AFTER_SIGN_OFF.has(id))
           activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
       }

@@ -1,85 +1,115 @@
-import type { CrewMember, HoldPiece, JobFile, Piece, WorkshopSettings } from '@early-lantern/contract';
+import type { CrewMember, HoldPiece, HoldPoint, JobFile, Piece } from '@early-lantern/contract';
 import { type Effort, effort } from '../bench/rates.ts';
-import { methodOf } from '../fixing/methods.ts';
 import { sectionOrder } from '../fixing/section-order.ts';
+import { mayLeaveOut, stages } from '../network/stages.ts';
+import { type Step, stepsOf } from '../network/steps.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { dryingOf, heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
-import { otherWays, ownId, REACH_M, STAGES, said, shared, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
 const SHARED_FROM_S = 20 * 60;
 
+/** What the first steps of a piece wait for. */
+interface ReadyFor {
+  /** The visit so far: unloaded, protected, furniture in its place. */
+  after: string[];
+  /** Hooks go up as soon as a ladder is there and floor and edges are protected. */
+  hooksAfter: string[];
+}
+
 /**
- * The work on one piece, stage after stage: the frame complete and weighted before any line ties or anything hangs on
- * it, base before
- * fluff before accents before fillers.
+ * The work on one piece, step after step as its card has it: the frame complete and weighted before any line ties or
+ * anything hangs on it, base before fluff before accents before fillers before signs.
  */
 export function dressWork(
   worked: WorkedPiece,
   file: JobFile,
   crew: readonly CrewMember[],
-  after: string[],
-  hooksAfter: string[],
+  ready: ReadyFor,
 ): Work[] {
   const { piece, recipe, batches, held } = worked;
-  const settings = file.workshop;
   const heat = heatAt(piece, file);
-  const isHigh = recipe.topM > REACH_M;
   const blownHere = batches
     .filter((batch) => batch.place === 'site')
     .map((batch) => ownId(piece.id, batch.id));
-  const ladders = [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))];
+  const steps = stepsOf(recipe, held);
   const found: Work[] = [];
-  let before = after;
-  const hooks = hookWork(worked, settings, crew, hooksAfter, heat);
-  for (const stage of STAGES) {
-    const here = recipe.siteWork.filter((work) => work.stage === stage);
+  let before = ready.after;
+  let hooks: string[] = [];
+  for (const { stage } of stages) {
+    const here = steps.filter((step) => step.stage === stage);
     if (here.length === 0) continue;
-    const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie';
-    const slowings = [...(isLadderWork ? [onLadder] : []), ...heat];
-    const tasks = here.map((one): Work => {
-      // A garland's points are those that were found to hold it, where they were.
-      const isHung = stage === 'hang' && piece.kind === 'organic-garland';
-      const points = (isHung && held?.points.length) || one.amount;
-      const needed = effort(one.rate, isHung ? points : one.amount, settings);
-      const work = slowed(isHung ? withNote(needed, recipe, points, held?.points) : needed, slowings);
-      const pair = one.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
-      const hands = pair ? Math.min(2, crew.length) : 1;
-      return {
-        id: ownId(piece.id, one.id),
-        label: `${piece.name}: ${one.label}${isHung ? hangingWords(points, held?.points) : ''}`,
-        place: 'site',
-        ...shared(work, hands),
-        hands,
-        ways: otherWays(work, hands, pair ? hands : 1, Math.min(3, crew.length)),
-        ...(isLadderWork ? { ladders } : {}),
-        skills: isLadderWork && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
-        gear: [],
-        pieceId: piece.id,
-        after:
-          stage === 'frame'
-            ? before
-            : [
-                ...new Set([
-                  ...before,
-                  ...blownHere,
-                  ...(stage === 'tie' ? [] : hooks.slice(-1).map(({ id }) => id)),
-                ]),
-              ],
-        cautions: [
-          ...(isLadderWork ? ['ladder'] : []),
-          ...(stage === 'frame' || stage === 'tie' ? frameCautions(one.rate) : []),
-        ],
-      };
+    const tasks = here.flatMap((step): Work[] => {
+      if (step.cureMin !== undefined) {
+        const put = hookWork(worked, step, file, crew, ready.hooksAfter, heat);
+        hooks = put.slice(-1).map(({ id }) => id);
+        return put;
+      }
+      const own = (step.after ?? []).map((id) => ownId(piece.id, id));
+      // What is blown on the spot is not there for frames and lines, but for whatever comes after.
+      const isDressed = stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
+      return [
+        {
+          ...stepWork(worked, step, file, crew, heat),
+          after: [...new Set([...before, ...own, ...(isDressed ? [...blownHere, ...hooks] : [])])],
+        },
+      ];
     });
     found.push(...tasks);
-    before = tasks.map((task) => task.id);
+    // Hooks take hold while other work goes on; what hangs waits for them by name.
+    const waited = tasks.filter(({ id }) => !isHooks(id)).map((task) => task.id);
+    if (waited.length > 0) before = waited;
   }
   const isSprayed = recipe.siteWork.some(({ rate }) => rate === 'shine-spray');
-  return [...hooks, ...found, ...(isSprayed ? [dryWork(piece, file, before)] : [])];
+  return [...found, ...(isSprayed ? [dryWork(piece, file, before)] : [])];
 }
+
+const isHooks = (id: string) => id.endsWith('--hooks') || id.endsWith('--cure');
+
+/** One step as a task, its waits left out. */
+function stepWork(
+  { piece, recipe, held }: WorkedPiece,
+  step: Step,
+  file: JobFile,
+  crew: readonly CrewMember[],
+  heat: readonly Slowing[],
+): Omit<Work, 'after'> {
+  const { stage, points } = step;
+  const isHigh = recipe.topM > REACH_M;
+  const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
+  const needed = effort(step.rate, step.amount, file.workshop);
+  const work = slowed(
+    step.id === 'hang' && step.rate === 'hang-point' ? withNote(needed, recipe, step.amount, points) : needed,
+    [...(isLadderWork ? [onLadder] : []), ...heat],
+  );
+  const pair = step.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
+  const hands = pair ? Math.min(2, crew.length) : 1;
+  return {
+    id: ownId(piece.id, step.id),
+    label: `${piece.name}: ${step.label}${points ? hangingWords(points) : ''}`,
+    place: 'site',
+    stage,
+    ...(mayLeaveOut(stage) ? { mayBeLeftOut: true } : {}),
+    ...shared(work, hands),
+    hands,
+    ways: otherWays(work, hands, pair ? hands : 1, Math.min(3, crew.length)),
+    ...(isLadderWork ? { ladders: laddersOf(held) } : {}),
+    skills: isLadderWork && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    gear: [],
+    pieceId: piece.id,
+    cautions: [
+      ...(isLadderWork ? ['ladder'] : []),
+      ...(stage === 'frame' || stage === 'tie' ? frameCautions(step.rate) : []),
+    ],
+  };
+}
+
+const laddersOf = (held: HoldPiece | undefined): string[] => [
+  ...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? [])),
+];
 
 /** A shine spray dries while other work goes on; nobody touches the piece meanwhile. */
 function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
@@ -88,6 +118,7 @@ function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
     id: ownId(piece.id, 'dry'),
     label: `${piece.name}: the shine dries, hands off`,
     place: 'site',
+    stage: 'finish',
     minutes,
     spread: said(minutes, 1, 1),
     hands: 0,
@@ -100,30 +131,28 @@ function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
   };
 }
 
-/** Hooks that stick are put up first and left alone for their hour, while other work goes on; nobody waits by them. */
+/** Hooks that stick are put up as early as they may and left alone for their hour; nobody waits by them. */
 function hookWork(
   { piece, recipe, held }: WorkedPiece,
-  settings: WorkshopSettings,
+  step: Step,
+  file: JobFile,
   crew: readonly CrewMember[],
   after: string[],
   heat: readonly Slowing[],
 ): Work[] {
-  const hooks = (held?.points ?? [])
-    .map(({ method }) => methodOf(method))
-    .filter(({ cureMin }) => cureMin > 0);
-  const cureMin = Math.max(0, ...hooks.map((method) => method.cureMin));
-  if (cureMin === 0) return [];
+  const { cureMin = 0 } = step;
   const isHigh = recipe.topM > REACH_M;
   const put: Work = {
-    id: ownId(piece.id, 'hooks'),
-    label: `${piece.name}: clean, stick and press ${plural(hooks.length, 'hook')}`,
+    id: ownId(piece.id, step.id),
+    label: `${piece.name}: ${step.label}`,
     place: 'site',
+    stage: step.stage,
     ...shared(
-      slowed(effort('adhesive-hook', hooks.length, settings), [...(isHigh ? [onLadder] : []), ...heat]),
+      slowed(effort(step.rate, step.amount, file.workshop), [...(isHigh ? [onLadder] : []), ...heat]),
       1,
     ),
     hands: isHigh ? Math.min(2, crew.length) : 1,
-    ladders: [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))],
+    ladders: laddersOf(held),
     skills: isHigh && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
     gear: [],
     pieceId: piece.id,
@@ -134,6 +163,7 @@ function hookWork(
     id: ownId(piece.id, 'cure'),
     label: `${piece.name}: hooks take hold, nothing on them yet`,
     place: 'site',
+    stage: step.stage,
     minutes: cureMin,
     spread: said(cureMin, 1, 1),
     hands: 0,
@@ -159,19 +189,24 @@ const frameCautions = (rate: SiteWork['rate']): string[] =>
   rate === 'place-furniture' ? ['lifting'] : ['frame-first'];
 
 /** How many points, and which section goes up first where there are several. */
-function hangingWords(count: number, points: HoldPiece['points'] = []): string {
-  const [first = 0, ...others] = sectionOrder(points).order;
-  return `, ${plural(count, 'point')}${others.length > 0 ? `, section ${first + 1} first` : ''}`;
+function hangingWords(points: readonly HoldPoint[]): string {
+  const line = points.filter(({ method }) => method !== 'foot-peg');
+  const [first = 0, ...others] = sectionOrder(line).order;
+  return `, ${plural(line.length, 'point')}${others.length > 0 ? `, section ${first + 1} first` : ''}`;
 }
 
 /** Says where the number of points comes from, and in which order the sections go up. */
-function withNote(work: Effort, recipe: Recipe, count: number, held: HoldPiece['points'] = []): Effort {
-  const sections = sectionOrder(held);
+function withNote(work: Effort, recipe: Recipe, amount: number, held: readonly HoldPoint[] = []): Effort {
+  const line = held.filter(({ method }) => method !== 'foot-peg');
+  const sections = sectionOrder(line);
   const points = working(
     'Attachment points',
-    'as *Holds* finds them; else one about every 2 ft, three at least',
-    [['L', recipe.lengthM, 'm']],
-    { value: count, unit: 'points' },
+    'as *Holds* finds them, less what was set beforehand; else one about every 2 ft, three at least',
+    [
+      ['L', recipe.lengthM, 'm'],
+      ['points', line.length > 0 ? line.length : amount],
+    ],
+    { value: amount, unit: 'points' },
     COMMON_PRACTICE,
   );
   const inOrder = sections.order.length > 1 ? [sections.working] : [];

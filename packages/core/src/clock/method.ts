@@ -1,84 +1,48 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
+import { inPieceOrder } from '../network/pieces.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
-import { driveWork, loadOutWork, secondLoadWork, takingWagons, unloadWork } from './travel-work.ts';
+import {
+  driveWork,
+  loadOutWork,
+  secondLoadWork,
+  signInWork,
+  takingWagons,
+  unloadFirstWork,
+  unloadWork,
+} from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
 const AWAY_MIN = 10;
 
 /**
- * The tasks of one job in the order of the work: floor, bench, bags, load, drive, unload, protect, hang, dress, fill,
- * step back, mend, look again, sign off, load out, home. The order is common practice, no source.
+ * The tasks of one job in the order of the work: floor, bench, bags, load, drive; park and sign in, unload what is
+ * needed first, protect floors and edges, photograph fixing places, unload the rest, furniture and cloth; the pieces,
+ * each on a carrier that stands complete; step back, mend, look again, sign off, load out, home. The order is common
+ * practice, no source.
  */
 export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
-  const { workshop, site, job } = file;
+  const { workshop, job, site } = file;
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const two = Math.min(2, crew.length);
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
   const bench = pieces.flatMap((worked) =>
     asBenchWork(worked, 'workshop', [clean.id], workshop.inflators, crew),
   );
-  const benchLast = bench.length ? [] : [clean.id];
-  const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
-  const load = takingWagons(
-    simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
-      hands: two,
-      after: [...bags, ...benchLast],
-    }),
-    file,
-    two,
-  );
-  const drive = driveWork(
-    file,
-    { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },
-    crew,
-    [load.id],
-  );
-  const unload = unloadWork(file, two, drive.id);
-  const again = secondLoadWork(file, crew, two, unload.id);
-  const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
-    after: [drive.id],
-  });
-  const isFixed = pieces.some(({ held }) => held?.points.length);
-  const before = isFixed
-    ? [
-        simple(
-          'photograph-before',
-          'Photograph every place to be fixed to, marks and all',
-          'site',
-          workshop,
-          {
-            after: [drive.id],
-          },
-        ),
-      ]
-    : [];
-  const ready = [unload.id, protect.id, ...before.map((work) => work.id)];
-  // Hooks need their hour: they ride in somebody's pocket and go up before the van is empty.
-  const hooksAfter = before.map((work) => work.id);
-  // What comes with the second load waits for it.
-  const withLoad = ({ piece }: WorkedPiece, first: string[]) =>
-    again.length && job.secondLoad?.includes(piece.id)
-      ? [...first, ...again.slice(-1).map(({ id }) => id)]
-      : first;
-  // Furniture and linen first: they take long, and what is dressed stands on or round them.
-  const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing';
-  const furnish = pieces
-    .filter(isFurniture)
-    .flatMap((worked) => dressWork(worked, file, crew, withLoad(worked, ready), hooksAfter));
-  const after = furnish.length ? furnish.map((work) => work.id) : ready;
-  const others = pieces.filter((worked) => !isFurniture(worked));
-  const blown = others.flatMap((worked) =>
-    asBenchWork(worked, 'site', withLoad(worked, ready), workshop.inflators, crew),
-  );
-  const dress = [
-    ...furnish,
-    ...blown,
-    ...others.flatMap((worked) => dressWork(worked, file, crew, withLoad(worked, after), hooksAfter)),
-  ];
+  // Where the work is done in the workshop itself, nothing is bagged, loaded, driven or carried.
+  const visit = site.isWorkshop
+    ? atHome(
+        bench.filter(({ id }) => !id.endsWith('--bag')),
+        clean,
+      )
+    : arrival(file, pieces, bench, clean, two);
+  const put = putUp(file, pieces, crew, visit);
   const stepBack = simple('step-back', 'Step back, look through a camera', 'site', workshop, {
-    after: [...(dress.length ? dress : [unload]), ...again.slice(-1)].map((work) => work.id),
+    after: [
+      ...(put.length ? put.map(({ id }) => id) : visit.ready),
+      ...visit.again.slice(-1).map(({ id }) => id),
+    ],
   });
   const touchUp = simple('touch-up', 'Close gaps, hide mechanics, clear the floor', 'site', workshop, {
     after: [stepBack.id],
@@ -87,11 +51,15 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const lookAgain = simple('look-again', 'Look again, ten minutes later, with fresh eyes', 'site', workshop, {
     after: [touchUp.id],
     lags: { [touchUp.id]: { min: AWAY_MIN } },
+    mayBeLeftOut: true,
   });
   const signOff = simple('sign-off', 'Walk round and sign off with the house', 'site', workshop, {
     after: [lookAgain.id],
     skills: crew.some((member) => member.skills.includes('lead')) ? ['lead'] : [],
   });
+  const done = [...put, stepBack, touchUp, lookAgain, signOff];
+  const { drive, site: arrived } = visit;
+  if (!drive) return [clean, ...visit.bench, ...done];
   const out: Work = { ...loadOutWork(file, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
   // Whoever put it up goes home with the van: nobody waits on a site without being asked to.
   const home: Work = {
@@ -103,13 +71,134 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
     ),
     lags: { [out.id]: { max: 0 } },
   };
-  const onSite = [unload, ...again, protect, ...before, ...dress, stepBack, touchUp, lookAgain, signOff, out];
   return [
     clean,
-    ...bench,
-    load,
-    ...[drive, ...onSite, home].map((work) => ({ ...work, trip: 'set-up' as const })),
+    ...visit.bench,
+    ...visit.load,
+    ...[drive, ...arrived, ...done, out, home].map((work) => ({ ...work, trip: 'set-up' as const })),
   ];
+}
+
+/** What has been done before the first piece is put up. */
+interface Visit {
+  bench: Work[];
+  load: Work[];
+  drive: Work | undefined;
+  /** On site, before the pieces. */
+  site: Work[];
+  /** The van's second load, if there is one. */
+  again: Work[];
+  /** What every piece waits for, and hooks that need their hour. */
+  ready: string[];
+  hooksAfter: string[];
+}
+
+function atHome(bench: Work[], clean: Work): Visit {
+  return {
+    bench,
+    load: [],
+    drive: undefined,
+    site: [],
+    again: [],
+    ready: [clean.id],
+    hooksAfter: [clean.id],
+  };
+}
+
+/** Loaded, driven, parked and signed in, unloaded over protected floors. */
+function arrival(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  bench: Work[],
+  clean: Work,
+  two: number,
+): Visit {
+  const { workshop, site, job } = file;
+  const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
+  const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
+  const load = takingWagons(
+    simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
+      hands: two,
+      after: [...bags, ...(bench.length ? [] : [clean.id])],
+    }),
+    file,
+    two,
+  );
+  const drive = driveWork(
+    file,
+    { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },
+    crew,
+    [load.id],
+  );
+  const signIn = signInWork(file, crew.length, drive.id);
+  const first = unloadFirstWork(file, two, signIn[0]?.id ?? drive.id);
+  const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
+    after: [first.id],
+  });
+  const isFixed = pieces.some(({ held }) => held?.points.some(({ on }) => !on));
+  const before = isFixed
+    ? [
+        simple(
+          'photograph-before',
+          'Photograph every place to be fixed to, marks and all',
+          'site',
+          workshop,
+          {
+            after: [first.id],
+          },
+        ),
+      ]
+    : [];
+  // Nothing is carried in over bare floors.
+  const unload = unloadWork(file, two, protect.id);
+  const again = secondLoadWork(file, crew, two, unload.id);
+  const looked = before.map(({ id }) => id);
+  return {
+    bench,
+    load: [load],
+    drive,
+    site: [...signIn, first, protect, ...before, unload, ...again],
+    again,
+    ready: [unload.id, protect.id, ...looked],
+    hooksAfter: [first.id, protect.id, ...looked],
+  };
+}
+
+/** The pieces: furniture first, then each piece step after step, in the order that carriers ask for. */
+function putUp(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  crew: readonly CrewMember[],
+  { ready, hooksAfter, again, drive, bench }: Visit,
+): Work[] {
+  const { job, workshop } = file;
+  // What comes with the second load waits for it; at home a piece waits for its own balloons.
+  const readyFor = ({ piece }: WorkedPiece, first: string[]) => {
+    const own = drive ? [] : lastOf(bench.filter(({ pieceId }) => pieceId === piece.id)).map(({ id }) => id);
+    const late = job.secondLoad?.includes(piece.id) ? again.slice(-1).map(({ id }) => id) : [];
+    return [...first, ...own, ...late];
+  };
+  // Furniture and linen first: they take long, and what is dressed stands on or round them.
+  const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing' && !piece.on;
+  const dressed = (worked: WorkedPiece, first: string[]) =>
+    dressWork(worked, file, crew, {
+      after: readyFor(worked, first),
+      hooksAfter: readyFor(worked, hooksAfter),
+    });
+  const furnish = pieces.filter(isFurniture).flatMap((worked) => dressed(worked, ready));
+  const after = furnish.length ? furnish.map((work) => work.id) : ready;
+  const others = pieces.filter((worked) => !isFurniture(worked));
+  const blown = others.flatMap((worked) =>
+    asBenchWork(worked, 'site', readyFor(worked, ready), workshop.inflators, crew),
+  );
+  const up = others.flatMap((worked) => dressed(worked, after));
+  return inPieceOrder([...furnish, ...blown, ...up], job.pieces);
+}
+
+/** Tasks of a list that no other of it waits for. */
+function lastOf(works: readonly Work[]): Work[] {
+  const waited = new Set(works.flatMap(({ after }) => after));
+  return works.filter(({ id }) => !waited.has(id));
 }
 
 /** What is blown, twisted and bagged in the workshop, or what the school has blown and twisted on the spot. */

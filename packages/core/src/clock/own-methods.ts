@@ -51,6 +51,13 @@ export function leftOut(work: readonly Work[], id: string): Work[] {
     });
 }
 
+/** Work without the steps that somebody left out of this job, as far as they may be. */
+export const withoutSteps = (work: readonly Work[], ids: readonly string[]): Work[] =>
+  ids.reduce<Work[]>(
+    (all, id) => (all.find((one) => one.id === id)?.mayBeLeftOut ? leftOut(all, id) : all),
+    [...work],
+  );
+
 type OwnStep = Methods['own'][number];
 
 /** One step of the house's own put among the others. */
@@ -80,15 +87,21 @@ function withStep(work: readonly Work[], step: OwnStep, crew: number): Work[] {
 /** What a step of a stage waits for, and what waits for it. */
 function placeOf(work: readonly Work[], stage: StepStage): { after: string[]; before: string[] } {
   const has = (id: string) => work.some((one) => one.id === id);
-  if (stage === 'bench') return { after: ['clean-floor'], before: ['load-vehicle'] };
+  if (stage === 'bench')
+    return { after: ['clean-floor'], before: [has('load-vehicle') ? 'load-vehicle' : 'step-back'] };
   if (stage === 'on-arrival') {
     const first = work.filter(
       ({ id, after, trip }) => trip === 'set-up' && id !== 'drive-home' && after.includes('unload'),
     );
+    // At home there is nothing to arrive at: it comes once the floor is clean.
+    if (!has('unload')) return { after: ['clean-floor'], before: [] };
     return { after: ['unload'], before: first.map(({ id }) => id) };
   }
   if (stage === 'strike')
-    return { after: ['strike'], before: [['look-over', 'carry-out', 'drive-back'].find(has) as string] };
+    return {
+      after: has('strike') ? ['strike'] : ['sign-off'],
+      before: ['look-over', 'carry-out', 'drive-back', 'return-gear'].filter(has).slice(0, 1),
+    };
   const signOff = work.find(({ id }) => id === 'sign-off');
   return { after: signOff?.after ?? [], before: ['sign-off'] };
 }

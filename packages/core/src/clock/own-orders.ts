@@ -16,6 +16,31 @@ export function withOwnOrders(work: readonly Work[], orders: readonly Order[]): 
   );
 }
 
+/**
+ * Why a task cannot come after another: the tasks by which the first one waits for it, from the first to the other;
+ * empty where it can.
+ */
+export function whyNotFollow<T extends { id: string; after: readonly string[] }>(
+  all: readonly T[],
+  first: string,
+  next: string,
+): T[] {
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const asked = new Set<string>();
+  const chain = (id: string): T[] => {
+    const one = byId.get(id);
+    if (!one || asked.has(id)) return [];
+    asked.add(id);
+    if (id === next) return [one];
+    for (const before of one.after) {
+      const rest = chain(before);
+      if (rest.length > 0) return [one, ...rest];
+    }
+    return [];
+  };
+  return chain(first);
+}
+
 /** Whether one task can be put after another: both are there, and the first does not wait for the other already. */
 export function canFollow(
   all: readonly { id: string; after: readonly string[] }[],

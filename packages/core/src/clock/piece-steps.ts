@@ -1,10 +1,11 @@
 import type { JobFile, PieceKind, PieceStep, WorkshopSettings } from '@early-lantern/contract';
 import { defaultRates } from '../bench/rates.ts';
+import { inOrder, stages } from '../network/stages.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
 import { working } from '../working.ts';
 import { leftOut, waiting } from './own-methods.ts';
-import { ownId, STAGES, type Work } from './work.ts';
+import { ownId, type Work } from './work.ts';
 
 /** One step of a kind of piece on site, as it is usually done. */
 interface UsualStep {
@@ -26,16 +27,16 @@ export function usualSteps(kind: PieceKind, workshop: WorkshopSettings): UsualSt
   const wider = 'widthM' in piece ? [{ ...piece, widthM: piece.widthM * 1.6 }] : [];
   const wiped = 'mix' in piece || 'sizes' in piece ? [{ ...piece, schools: { bloom: 'wipe' as const } }] : [];
   const found = [piece, ...wider, ...wiped].flatMap((one) => recipeOf(one, workshop.schools).siteWork);
-  return STAGES.flatMap((stage) =>
-    [...new Map(found.filter((one) => one.stage === stage).map((one) => [one.id, one])).values()].map(
-      ({ id, label, rate, pair }) => ({
-        id,
-        // What is counted differs from piece to piece.
-        label: label.replace(/\s*\b\d+\b\s*/g, ' ').trim(),
-        rate: defaultRates[rate].label,
-        hands: pair ? 2 : 1,
-      }),
-    ),
+  return stages.flatMap(({ stage }) =>
+    inOrder([
+      ...new Map(found.filter((one) => one.stage === stage).map((one) => [one.id, one])).values(),
+    ]).map(({ id, label, rate, pair }) => ({
+      id,
+      // What is counted differs from piece to piece.
+      label: label.replace(/\s*\b\d+\b\s*/g, ' ').trim(),
+      rate: defaultRates[rate].label,
+      hands: pair ? 2 : 1,
+    })),
   );
 }
 

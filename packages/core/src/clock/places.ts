@@ -81,7 +81,7 @@ function floorHolds(job: DayJob, room: number): Hold[] {
           {
             id: id(`floor-${piece.id}`),
             from: id(first.id),
-            until: id('load-vehicle'),
+            until: id(work.some((one) => one.id === 'load-vehicle') ? 'load-vehicle' : 'step-back'),
             workers: [],
             gear: { [FLOOR]: taken },
             inside: [],

@@ -1,49 +1,53 @@
 import type { CrewMember, JobFile, Working } from '@early-lantern/contract';
-import { effort } from '../bench/rates.ts';
+import { type Effort, effort, scaled, together } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
+import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
-import { carryOutWork, driveWork, takingWagons } from './travel-work.ts';
-import { shared, simple, type Work, type WorkedPiece } from './work.ts';
+import { carryOutWork, driveWork, signInWork, takingWagons } from './travel-work.ts';
+import { otherWays, ownId, REACH_M, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Who takes a job down. */
 export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
   workshop.crew.filter((member) => (job.strikeCrew ?? job.crew).includes(member.id));
 
-/** After the event: out again, everything down and out, home, counted. */
-export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
-  const { workshop, site } = file;
+/** Of taking a section down and collecting its scraps, what is the scraps. From memory, an editable default. */
+const SCRAPS = 0.25;
+/** Taking a frame apart takes so much of setting it, clearing furniture away so much of placing it. From memory. */
+const APART = 0.25;
+const CLEARED = 0.5;
+
+/**
+ * After the event: out again, everything down in the reverse of how it went up, carried things first; scraps, out,
+ * home, counted. Nothing where the client keeps it.
+ * @param up the tasks of putting it up, in the order that carriers ask for
+ */
+export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: readonly Work[]): Work[] {
+  const { workshop, site, job } = file;
+  if (job.isKept) return [];
   const crew = strikeCrewOf(file);
   const two = Math.min(2, crew.length);
-  const out = takingWagons(
-    driveWork(
-      file,
-      {
-        id: 'drive-strike',
-        label: `Drive to ${site.name} for the strike`,
-        which: 'strike',
-        trip: 'strike',
-      },
-      crew,
-      [],
-    ),
-    file,
-    two,
+  const drive = site.isWorkshop ? undefined : driveToStrike(file, crew, two);
+  const there = drive ? [drive, ...signInWork(file, crew.length, drive.id, 'strike-sign-in')] : [];
+  const arrived = there.slice(-1).map(({ id }) => id);
+  const down = inReverse(
+    pieces.flatMap((worked) => takeDown(worked, file, crew, arrived)),
+    pieceWaits(up, job.pieces),
+    up,
   );
   const sections = pieces.reduce((sum, { recipe }) => sum + recipe.sections.length, 0);
-  const down = shared(effort('strike-section', sections, workshop), crew.length);
   const strike: Work = {
     id: 'strike',
-    label: `Take down ${plural(sections, 'section')}, collect every scrap`,
+    label: 'Collect every scrap, cut ties and tape',
     place: 'site',
-    ...down,
+    ...shared(part(effort('strike-section', sections, workshop), SCRAPS, 'Of it, the scraps'), crew.length),
     hands: crew.length,
     skills: [],
     gear: [],
-    after: [out.id],
+    after: down.length > 0 ? down.map(({ id }) => id) : arrived,
     cautions: ['children'],
   };
-  const fixed = pieces.filter(({ held }) => held?.points.length);
+  const fixed = pieces.filter(({ held }) => held?.points.some(({ on }) => !on));
   const lookOver = fixed.length
     ? [
         simple(
@@ -58,19 +62,117 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[
         ),
       ]
     : [];
-  const carryOut = carryOutWork(file, two, lookOver[0]?.id ?? strike.id);
+  const last = lookOver[0]?.id ?? strike.id;
+  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, crew, two, last)];
+  return tasks.map((work) => ({ ...work, trip: 'strike' }));
+}
+
+function driveToStrike(file: JobFile, crew: readonly CrewMember[], two: number): Work {
+  const label = `Drive to ${file.site.name} for the strike`;
+  return takingWagons(
+    driveWork(file, { id: 'drive-strike', label, which: 'strike', trip: 'strike' }, crew, []),
+    file,
+    two,
+  );
+}
+
+/** Out to the vehicle and home, then the gear counted; in the workshop itself only that. */
+function wayHome(file: JobFile, crew: readonly CrewMember[], two: number, after: string): Work[] {
+  const gear = (before: string, label: string) =>
+    simple('return-gear', label, 'workshop', file.workshop, { hands: two, after: [before] });
+  if (file.site.isWorkshop) return [gear(after, 'Count the gear, note what failed')];
+  const carryOut = carryOutWork(file, two, after);
   const back = driveWork(
     file,
     { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
     crew,
     [carryOut.id],
   );
-  const gear = simple('return-gear', 'Unload, count the gear, note what failed', 'workshop', workshop, {
-    hands: two,
-    after: [back.id],
-  });
-  return [out, strike, ...lookOver, carryOut, back, gear].map((work) => ({ ...work, trip: 'strike' }));
+  return [carryOut, back, gear(back.id, 'Unload, count the gear, note what failed')];
 }
+
+/** A piece's dressing taken down, then its frame taken apart, as far as it has either. */
+function takeDown(
+  { piece, recipe, held }: WorkedPiece,
+  file: JobFile,
+  crew: readonly CrewMember[],
+  after: string[],
+): Work[] {
+  const frames = recipe.siteWork.filter(({ stage }) => stage === 'frame');
+  const isDressed = recipe.siteWork.some(({ stage }) => stage !== 'frame');
+  const sections = recipe.sections.length;
+  const isHigh = recipe.topM > REACH_M;
+  const task = (id: string, label: string, needed: Effort, before: string[], isLadderWork: boolean): Work => {
+    const hands = Math.min(isLadderWork || id === 'apart' ? 2 : 1, crew.length);
+    return {
+      id: ownId(piece.id, id),
+      label: `${piece.name}: ${label}`,
+      place: 'site',
+      ...shared(needed, hands),
+      hands,
+      ways: otherWays(needed, hands, 1, Math.min(3, crew.length)),
+      ...(isLadderWork
+        ? { ladders: [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))] }
+        : {}),
+      skills: [],
+      gear: [],
+      pieceId: piece.id,
+      after: before,
+      cautions: isLadderWork ? ['ladder'] : [],
+    };
+  };
+  const down = isDressed
+    ? [
+        task(
+          'down',
+          `take down ${plural(sections, 'section')}`,
+          part(effort('strike-section', sections, file.workshop), 1 - SCRAPS, 'Of it, taking down'),
+          after,
+          isHigh,
+        ),
+      ]
+    : [];
+  if (frames.length === 0) return down;
+  const set = together(frames.map(({ rate, amount }) => effort(rate, amount, file.workshop)));
+  const isFurniture = piece.kind === 'furnishing';
+  const label = isFurniture ? 'clear it away' : 'take the frame apart, weights last';
+  return [
+    ...down,
+    task(
+      'apart',
+      label,
+      part(set, isFurniture ? CLEARED : APART, 'Of setting it up'),
+      [...after, ...down.map(({ id }) => id)],
+      false,
+    ),
+  ];
+}
+
+/** The tasks of taking down so that what had to wait going up is waited for coming down. */
+function inReverse(downs: Work[], waits: readonly PieceWait[], up: readonly Work[]): Work[] {
+  const byId = new Map(up.map((one) => [one.id, one]));
+  const has = new Set(downs.map(({ id }) => id));
+  // A frame comes apart, all else of a piece comes down; a piece that has only one of them does both in it.
+  const downOf = (id: string): string | undefined => {
+    const one = byId.get(id);
+    if (!one?.pieceId) return undefined;
+    const names = one.stage === 'frame' || one.stage === 'tie' ? ['apart', 'down'] : ['down', 'apart'];
+    return names.map((name) => ownId(one.pieceId as string, name)).find((name) => has.has(name));
+  };
+  return waits.reduce<Work[]>((all, { first, next }) => {
+    const [later, sooner] = [downOf(first), downOf(next)];
+    if (!later || !sooner || later === sooner || waitsFor(all, sooner, later)) return all;
+    return all.map((one) =>
+      one.id === later && !one.after.includes(sooner) ? { ...one, after: [...one.after, sooner] } : one,
+    );
+  }, downs);
+}
+
+/** A share of an effort, which its working says. */
+const part = (work: Effort, share: number, label: string): Effort =>
+  scaled(work, share, [
+    working(label, 'a share', [], { value: share, unit: '×' }, 'from memory, an editable default'),
+  ]);
 
 /** How each method that was used comes off without a mark. */
 function removals(fixed: readonly WorkedPiece[]): Working[] {

@@ -30,8 +30,7 @@ export function driveWork(
 ): Work {
   const stops = onTheWay[which] ? (file.job.stops ?? []).filter((stop) => stop.trip === trip) : [];
   const straight = driveMinutes(file, which);
-  const setDown = onTheWay[which] ? (file.site.loadIn.setDownMin ?? 0) : 0;
-  const minutes = stops.reduce((sum, stop) => sum + stop.driveMin + stop.minutes, straight + setDown);
+  const minutes = stops.reduce((sum, stop) => sum + stop.driveMin + stop.minutes, straight);
   return {
     id,
     label: stops.length ? `${label}, by way of ${stops.map((stop) => stop.label).join(', ')}` : label,
@@ -63,17 +62,6 @@ export function driveWork(
           'typed with the job',
         ),
       ),
-      ...(setDown
-        ? [
-            working(
-              'Set-down and parking',
-              'as surveyed',
-              [],
-              { value: setDown, unit: 'min' },
-              "the site's survey",
-            ),
-          ]
-        : []),
     ],
     ...(onTheWay[which] ? { arrivesAfter: Math.max(1, minutes) } : {}),
   };
@@ -82,10 +70,75 @@ export function driveWork(
 /** Whether a drive goes to the site. */
 const onTheWay = { out: true, home: false, strike: true, back: false };
 
-/** A full van carried from the kerb to the spot. */
-export function unloadWork(file: JobFile, hands: number, after: string, id = 'unload'): Work {
-  const label = `Unload, ${wayWords(file)} to the spot`;
-  return carried(file, { id, label, load: 1, hands, wagons: wagonsFor(file, hands), after });
+/** Finding the set-down, parking and signing in, where the survey says that it takes time. */
+export function signInWork(file: JobFile, hands: number, after: string, id = 'sign-in'): Work[] {
+  const minutes = file.site.loadIn.setDownMin ?? 0;
+  if (minutes === 0) return [];
+  return [
+    {
+      id,
+      label: 'Park and sign in',
+      place: 'site',
+      minutes,
+      spread: said(minutes, DRIVE_QUICK, DRIVE_SLOW),
+      hands,
+      skills: [],
+      gear: [],
+      after: [after],
+      cautions: [],
+      working: [
+        working(
+          'Set-down, parking and signing in',
+          'as surveyed',
+          [],
+          { value: minutes, unit: 'min' },
+          "the site's survey",
+        ),
+      ],
+    },
+  ];
+}
+
+/** Of a full van, what is carried in first: cloths for the floor, tools, ladders. From memory, an editable default. */
+const FIRST = 0.15;
+
+/** Drop cloths, tools and ladders: the rest comes in over protected floors. */
+export function unloadFirstWork(file: JobFile, hands: number, after: string): Work {
+  const label = 'Unload what is needed first: drop cloths, tools, ladders';
+  return carried(file, {
+    id: 'unload-first',
+    label,
+    load: FIRST,
+    hands,
+    wagons: wagonsFor(file, hands),
+    after,
+  });
+}
+
+/** The rest of a full van carried from the kerb to the spot. */
+export function unloadWork(file: JobFile, hands: number, after: string): Work {
+  const label = `Unload the rest, ${wayWords(file)} to the spot`;
+  return carried(file, {
+    id: 'unload',
+    label,
+    load: 1 - FIRST,
+    hands,
+    wagons: wagonsFor(file, hands),
+    after,
+  });
+}
+
+/** The second load, a full van too. */
+function unloadAgainWork(file: JobFile, hands: number, after: string): Work {
+  const label = `Unload the second load, ${wayWords(file)} to the spot`;
+  return carried(file, {
+    id: 'second-unload',
+    label,
+    load: 1,
+    hands,
+    wagons: wagonsFor(file, hands),
+    after,
+  });
 }
 
 /** Of a full van, what goes back to it once all is up: ladders, tools, empty bags. From memory, an editable default. */
@@ -234,5 +287,5 @@ export function secondLoadWork(
       ),
     ],
   };
-  return [again, unloadWork(file, hands, again.id, 'second-unload')];
+  return [again, unloadAgainWork(file, hands, again.id)];
 }

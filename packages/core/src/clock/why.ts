@@ -4,6 +4,8 @@ import type { Placed } from './placed.ts';
 
 /** A moment that must not be passed, or not come before. */
 interface Limits {
+  /** The crew comes as the house opens: what is on site is done as early as it goes. */
+  isEarly: boolean;
   /** Sign-off with the wanted minutes in hand, or the close of access. */
   deadline: number;
   accessFrom: number;
@@ -14,14 +16,16 @@ interface Limits {
  * Why a task stands where it does. A pin says so itself. The plan is pushed late, so then what keeps it from being
  * later: something that must come after it, one of its people or its gear wanted elsewhere, the deadline, the end of a
  * shift. Where nothing does, what keeps it from being earlier: what it waits for, who was busy, access, the start of a
- * shift. For a strike, which is done as early as it goes, the other way round.
+ * shift. For what is done as early as it goes (a strike, all on site where the crew comes as the house opens), the
+ * other way round.
  * @param all every task of the day, those of other jobs with it
  */
 export function whyOf(one: Placed, all: readonly Placed[], limits: Limits): Why {
   if (one.isPinned) return { kind: 'pin', ref: one.id };
   const later = () => notLater(one, all, limits);
   const earlier = () => notEarlier(one, all, limits);
-  const found = one.work.trip === 'strike' ? (earlier() ?? later()) : (later() ?? earlier());
+  const isEarly = one.work.trip === 'strike' || (limits.isEarly && one.work.place !== 'workshop');
+  const found = isEarly ? (earlier() ?? later()) : (later() ?? earlier());
   return found ?? { kind: 'free', ref: '' };
 }
 

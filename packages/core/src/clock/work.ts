@@ -1,7 +1,7 @@
 import type { HoldPiece, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
-import type { Recipe, SiteWork } from '../piece/recipe.ts';
+import type { Recipe, Stage } from '../piece/recipe.ts';
 import type { Mode } from '../schedule/problem.ts';
 
 /** A piece with what has been worked out for it. */
@@ -25,6 +25,10 @@ export interface Work {
   skills: string[];
   gear: string[];
   pieceId?: string;
+  /** Its stage in putting a piece up; left out, it is something else. */
+  stage?: Stage;
+  /** Nothing stands or falls by it: it may be left out of a job. */
+  mayBeLeftOut?: boolean;
   /** What it blows. */
   blows?: NonNullable<Task['blows']>;
   after: string[];
@@ -55,9 +59,6 @@ interface WithWagons {
 
 /** The two runs to a site: to put it up, and to take it down. */
 export type Trip = 'set-up' | 'strike';
-
-/** Work on a piece, stage after stage. */
-export const STAGES: SiteWork['stage'][] = ['frame', 'tie', 'hang', 'dress', 'accent', 'fill', 'finish'];
 
 /** Reach of a person from the floor; above it the work is ladder work. */
 export const REACH_M = 2.4;

@@ -1,4 +1,4 @@
-import type { Pick, PieceOf, Spot } from '@early-lantern/contract';
+import type { PieceOf, Spot } from '@early-lantern/contract';
 import { chainLength, smoothLine, stationsAt } from '../geometry/line.ts';
 import type { PointLoad } from '../structure/beam.ts';
 import { GRAVITY } from '../structure/standing.ts';
@@ -59,8 +59,18 @@ function steps(lengthM: number): number[] {
   return Array.from({ length: count + 1 }, (_, i) => (i * lengthM) / count);
 }
 
-/** The garland's weight along its line, N: what is thick is heavy (as the width squared); picks where they are. */
-export function garlandLoads(line: GarlandLine, dressingKg: number, picks: readonly Pick[]): PointLoad[] {
+/** Something that pulls on a garland at a share of its length: an attachment, a piece tied into it. */
+export interface LoadOnLine {
+  at: number;
+  massKg: number;
+}
+
+/** The garland's weight along its line, N: what is thick is heavy (as the width squared); loads where they are. */
+export function garlandLoads(
+  line: GarlandLine,
+  dressingKg: number,
+  loads: readonly LoadOnLine[],
+): PointLoad[] {
   const count = Math.max(1, Math.round(line.lengthM / LUMP_M));
   const middles = Array.from({ length: count }, (_, i) => ((i + 0.5) * line.lengthM) / count);
   const shares = middles.map((along) => line.widthAt(along) ** 2);
@@ -70,7 +80,7 @@ export function garlandLoads(line: GarlandLine, dressingKg: number, picks: reado
       atM,
       loadN: (dressingKg * GRAVITY * (shares[i] as number)) / whole,
     })),
-    ...picks.map(({ at, massKg }) => ({ atM: at * line.lengthM, loadN: massKg * GRAVITY })),
+    ...loads.map(({ at, massKg }) => ({ atM: at * line.lengthM, loadN: massKg * GRAVITY })),
   ].sort((a, b) => a.atM - b.atM);
 }
 

@@ -1,10 +1,11 @@
-import type { HoldPoint, HoldRules, JobFile, MethodId, PieceOf, Spot } from '@early-lantern/contract';
+import type { HoldPoint, HoldRules, JobFile, MethodId, On, PieceOf, Spot } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { formatLength } from '../quantity/length.ts';
 import type { PointLoad } from '../structure/beam.ts';
 import { type Candidate, choosePoints, pointLoads, type Run } from './choose-points.ts';
-import { type GarlandLine, garlandLine, garlandLoads } from './garland-line.ts';
-import { bestMethod, methods, type Place, ratingAt, refusal } from './methods.ts';
+import { type GarlandLine, garlandLine, garlandLoads, type LoadOnLine } from './garland-line.ts';
+import { bestMethod, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
+import { placeOnParts } from './on-parts.ts';
 import { intrusion, placeAt } from './place.ts';
 import { ladderFor } from './reach.ts';
 
@@ -45,13 +46,13 @@ interface Placed {
   id: string;
   candidate: Candidate;
   method: MethodId;
-  place: Place & { fixingId?: string };
+  place: Place & { fixingId?: string; on?: On };
 }
 
 /**
- * The fewest points for each section of a garland, each section bearing itself and its own picks; points locked by
+ * The fewest points for each section of a garland, each section bearing itself and what is on it; points locked by
  * hand stay and are checked.
- * @param sections lengths it is built in; @param dressingKg mass of the whole garland, picks left out
+ * @param sections lengths it is built in; @param dressingKg mass of the garland alone; @param onIt what is on it
  */
 export function hangGarland(
   piece: PieceOf<'organic-garland'>,
@@ -60,21 +61,45 @@ export function hangGarland(
   rules: HoldRules,
   sections: number,
   dressingKg: number,
+  onIt: readonly LoadOnLine[],
 ): Hanging {
   const line = garlandLine(piece, spot);
   const asked = { piece, spot, file, rules, line };
-  const loads = garlandLoads(line, dressingKg, piece.hold?.picks ?? []);
+  const loads = garlandLoads(line, dressingKg, onIt);
   const hung = Array.from({ length: sections }, (_, section) => {
     const fromM = Math.max((section * line.lengthM) / sections, Math.min(line.restsM, line.lengthM));
     const toM = ((section + 1) * line.lengthM) / sections;
     return hangSection(asked, section, fromM, toM, loads);
   });
+  const foot = footPeg(asked);
   return {
-    points: hung.flatMap((one) => one.points),
+    points: [...foot, ...hung.flatMap((one) => one.points)],
     ifGone: new Map(hung.flatMap((one) => [...one.ifGone])),
     isProven: hung.every((one) => one.isProven),
     troubles: [...new Set(hung.flatMap((one) => one.troubles))],
   };
+}
+
+/** On grass the foot is pulled down by a nail and a 260, so that it lies flush. Common practice, no source. */
+function footPeg({ piece, spot, file, line }: Asked): HoldPoint[] {
+  const isOnGrass = spot.floor === 'grass' && (line.restsM > 0 || (piece.tailM ?? 0) > 0);
+  if (!isOnGrass || (file.site.forbids ?? []).includes('stakes')) return [];
+  const { xM, yM } = line.at(0);
+  return [
+    {
+      id: 'foot',
+      spotXYM: { xM: Number(xM.toFixed(3)), yM: Number(yM.toFixed(3)) },
+      at: 0,
+      section: 0,
+      method: 'foot-peg',
+      surface: spot.surface,
+      loadN: 0,
+      windNPerPa: 0,
+      ratingN: methodOf('foot-peg').ratingN,
+      factor: 99,
+      isLocked: false,
+    },
+  ];
 }
 
 const nothing: Hanging = { points: [], ifGone: new Map(), isProven: true, troubles: [] };
@@ -137,7 +162,7 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
   const locked = (piece.hold?.points ?? []).flatMap(({ id, at, method }): Placed[] => {
     const along = at * line.lengthM;
     if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
-    const place = placeOf(asked, along);
+    const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along), line.isOverhead(along));
     const chosen = method ?? bestMethod(place, ratings, wantedN)?.method ?? 'tie';
     // A point that may not be is kept, with nothing to hold by: the lamp says so.
     const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, ratings);
@@ -151,7 +176,7 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
       const { xM, yM } = line.at(along);
       if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05) > 0)) return [];
       const place = placeOf(asked, along);
-      const best = bestMethod(place, ratings, wantedN);
+      const best = place && bestMethod(place, ratings, wantedN);
       if (!best) return [];
       const id = `p${Math.round(along * 1000)}`;
       return [{ id, method: best.method, place, candidate: { atM, ratingN: best.ratingN, isLocked: false } }];
@@ -160,8 +185,12 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
   return [...locked, ...free].sort((a, b) => a.candidate.atM - b.candidate.atM);
 }
 
-const placeOf = ({ spot, file, line }: Asked, along: number) =>
-  placeAt(spot, file.site, line.at(along), line.isOverhead(along));
+/** On a piece, its parts are what there is; on a spot, its surfaces and fixings. */
+const placeOf = ({ piece, spot, file, line }: Asked, along: number): Placed['place'] | undefined => {
+  const at = line.at(along);
+  if (piece.on) return placeOnParts(piece, file, { x: at.xM, y: at.yM }, spot);
+  return placeAt(spot, file.site, at, line.isOverhead(along));
+};
 
 function asPoints(
   { file, rules, line, piece }: Asked,
@@ -195,6 +224,7 @@ function asPoints(
       method,
       surface: place.surface,
       ...(place.fixingId ? { fixing: place.fixingId } : {}),
+      ...(place.on ? { on: place.on } : {}),
       loadN,
       windNPerPa: place.isOutdoors ? DRAG * SOLID * line.widthAt(along) * ownM : 0,
       ratingN: candidate.ratingN,
@@ -212,6 +242,8 @@ function whyNot(asked: Asked, run: Run, section: number, along: number): string 
   const name = piece.name + (run.candidates.length && section ? `, section ${section + 1}` : '');
   if (run.candidates.length === 0) {
     const place = placeOf(asked, along);
+    if (!place)
+      return `${name}: it does not reach what it hangs on; move it there, or choose what carries it.`;
     const reasons = methods
       .filter(({ surfaces, refused }) => place.surface in { ...surfaces, ...refused })
       .map(({ id, label }) => `${label}: ${refusal(id, place)}`);

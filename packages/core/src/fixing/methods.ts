@@ -1,4 +1,5 @@
 import type { Fixing, MethodId, Site, Spot, Surface, WorkshopSettings } from '@early-lantern/contract';
+import type { PartMade } from '../piece/part.ts';
 import data from './methods.json';
 
 /** A way to fix something: what it holds, where, and what forbids it. */
@@ -13,6 +14,10 @@ interface Method {
   surfaces: Partial<Record<Surface, string>>;
   /** Surfaces it is tried on and must not be, with the reason. */
   refused?: Partial<Record<Surface, string>>;
+  /** What parts of other pieces it goes on are made of. */
+  parts?: PartMade[];
+  /** What one point of it takes, by item of the materials' catalogue. */
+  takes?: Record<string, number>;
   vetoedBy?: NonNullable<Site['forbids']>[number];
   spoiltBy?: NonNullable<Spot['conditions']>;
   indoorsOnly?: boolean;
@@ -24,7 +29,7 @@ interface Method {
   source: string;
 }
 
-export const methods = data as readonly Method[];
+export const methods = data as unknown as readonly Method[];
 
 /** @throws RangeError if there is no method of that name */
 export function methodOf(id: MethodId): Method {
@@ -36,6 +41,8 @@ export function methodOf(id: MethodId): Method {
 /** The place that a method is asked about. */
 export interface Place {
   surface: Surface;
+  /** The part of another piece that is there, in place of the spot's own. */
+  part?: PartMade | undefined;
   /** What is there to fix to, if anything. */
   fixing?: Fixing['kind'] | undefined;
   /** Open floor or a table: there is nothing behind it to stick to. */
@@ -52,15 +59,36 @@ const conditionWords = {
   hot: 'it is hot there',
 } as const;
 
+/** Parts by what they are made of, as they are spoken of. */
+const partWords: Record<PartMade, string> = {
+  bar: 'a bar',
+  pole: 'a pole',
+  cloth: 'cloth',
+  mesh: 'mesh',
+  board: 'a board',
+  'frame-behind': 'the frame behind a board',
+  panel: 'a panel',
+  gap: 'the gap between panels',
+  balloons: 'balloons',
+  'table-top': 'a table top',
+  'table-edge': "a table's edge",
+  leg: 'a leg',
+};
+
 /** Why a method may not be used at a place; undefined where it may. */
 export function refusal(id: MethodId, place: Place): string | undefined {
   const method = methodOf(id);
+  if (place.part)
+    return method.parts?.includes(place.part) ? undefined : `it does not go on ${partWords[place.part]}`;
   const spoilt = method.spoiltBy?.find((condition) => place.conditions.includes(condition));
   if (method.vetoedBy && place.forbids.includes(method.vetoedBy))
     return `the house forbids ${method.vetoedBy}`;
   if (spoilt) return conditionWords[spoilt];
   if (method.indoorsOnly && place.isOutdoors) return 'it lets go outdoors in the cold';
   if (place.fixing && method.onto.includes(place.fixing)) return undefined;
+  if (method.id === 'foot-peg') return 'it goes into the ground at the foot';
+  if (method.parts && method.onto.length === 0 && Object.keys(method.surfaces).length === 0)
+    return `it goes on ${method.parts.map((part) => partWords[part]).join(', ')} of another piece`;
   if (method.onto.length > 0) return `there is no ${method.onto.join(', ')} at this point`;
   if (place.isAir) return 'there is nothing behind it';
   if (place.surface in method.surfaces) return undefined;

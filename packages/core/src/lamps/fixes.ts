@@ -1,4 +1,14 @@
-import type { BalloonRow, Change, Fix, JobFile, Lamp, OnTime, Piece, Plan } from '@early-lantern/contract';
+import type {
+  BalloonRow,
+  Change,
+  Fix,
+  JobFile,
+  Lamp,
+  OnTime,
+  Piece,
+  Plan,
+  Task,
+} from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
@@ -145,7 +155,10 @@ function shortenings(piece: Piece, p: number): Attempt[] {
 
 const lengthOf = (points: { x: number; y: number }[]) => chainLength(smoothLine(points));
 
-/** Ways out of *On time* that were tried: one more person, access earlier, fewer fillers, no fluffing on a piece. Best gain first. */
+/**
+ * Ways out of *On time* that were tried: one more person, access earlier, fewer fillers, no fluffing on a piece, a step
+ * left out that nothing stands or falls by. Best gain first.
+ */
 export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) => OnTime): Fix[] {
   if (plan.lamps.onTime.state !== 'out' && plan.lamps.onTime.state !== 'low') return [];
   const { workshop, job } = file;
@@ -191,7 +204,7 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
     inHand: retime(applyChanges(file, attempt.changes)).minutesInHand ?? -Infinity,
   });
   // Of each kind of way out, the first that gains most.
-  return [people, access, fillers, fluff]
+  return [people, access, fillers, fluff, leavingOut(file, plan)]
     .flatMap((family) =>
       family
         .map(tried)
@@ -201,6 +214,27 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
     .filter(({ inHand }) => inHand > before)
     .sort((a, b) => b.inHand - a.inHand)
     .map(({ attempt, inHand }) => ({ ...attempt, gain: inHandText(inHand) }));
+}
+
+/** So many of the longest steps are tried. */
+const STEPS_TRIED = 4;
+
+/** One step less, the longest first, of those that nothing stands or falls by. */
+function leavingOut({ job }: JobFile, { tasks }: Plan): Attempt[] {
+  const hours = ({ start, end, crew }: Task) => (Date.parse(end) - Date.parse(start)) * crew.length;
+  return tasks
+    .filter(({ mayBeLeftOut, trip }) => mayBeLeftOut && trip !== 'strike')
+    .sort((a, b) => hours(b) - hours(a))
+    .slice(0, STEPS_TRIED)
+    .map(({ id, label }) => {
+      // A part of a step that is done in several goes stands for the whole.
+      const step = id.split('~')[0] as string;
+      const clock = { ...job.clock, leftOut: [...(job.clock?.leftOut ?? []), step] };
+      return {
+        label: `Leave out: ${label.replace(/ \(\d+ of \d+\)$/, '')}`,
+        changes: [{ path: '/job/clock', value: clock as unknown as Change['value'] }],
+      };
+    });
 }
 
 const inHandText = (minutes: number) =>

@@ -12,6 +12,9 @@ import { formatWind } from '../air/wind.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
+import { distanceTo } from '../support/parts.ts';
+import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
+import { hungOn } from '../support/snap.ts';
 import { applyChanges } from './fixes.ts';
 import { LOW_MARGIN, marginOf } from './holds.ts';
 
@@ -75,8 +78,9 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
   const at = (more: Record<string, unknown>) => [
     { path: `/job/pieces/${index}/hold`, value: { ...hold, ...more } as Change['value'] },
   ];
+  const rehung = rehangings(file, piece, index);
   if (held.points.length > 0 || piece.kind === 'organic-garland')
-    return hangingFamilies(piece, held, index, at);
+    return [rehung, ...hangingFamilies(piece, held, index, at)];
   const lines = [2, 4, 6, 8].filter((count) => count > (hold.tieLines ?? 0));
   const current = hold.base;
   const heavier = bases
@@ -87,6 +91,7 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
     { path: `/job/pieces/${index}/hold`, value: { ...free, base, ...more } as Change['value'] },
   ];
   return [
+    rehung,
     lines.map((count) => ({ label: `${piece.name}: ${count} tie lines`, changes: at({ tieLines: count }) })),
     hold.ballastKg === undefined
       ? []
@@ -107,7 +112,7 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
     piece.kind === 'packed-arch' || piece.kind === 'table-arch'
       ? lowerings(piece, index, file.workshop.units)
       : [],
-    pickMoves(piece, at),
+    attachmentMoves(piece, index),
   ];
 }
 
@@ -157,22 +162,76 @@ function hangingFamilies(
             changes: [{ path: `/job/pieces/${index}/sections`, value: count }],
           }))
       : [],
-    pickMoves(piece, at),
+    attachmentMoves(piece, index),
   ];
 }
 
-/** Something heavy moved along, a little first. */
-function pickMoves(piece: Piece, at: (more: Record<string, unknown>) => Change[]): Attempt[] {
-  const picks = piece.hold?.picks ?? [];
-  return picks.flatMap((pick, i) =>
+/** Something attached moved along, a little first. */
+function attachmentMoves(piece: Piece, index: number): Attempt[] {
+  const { attachments = [] } = piece;
+  return attachments.flatMap((one, i) =>
     [-0.1, 0.1, -0.2, 0.2]
-      .map((by) => Number((pick.at + by).toFixed(3)))
+      .map((by) => Number((one.at + by).toFixed(3)))
       .filter((to) => to >= 0 && to <= 1)
       .map((to) => ({
-        label: `${piece.name}: move ${pick.label} to ${Math.round(to * 100)} % of its length`,
-        changes: at({ picks: picks.map((one, j) => (i === j ? { ...one, at: to } : one)) }),
+        label: `${piece.name}: move ${one.name} to ${Math.round(to * 100)} % of its length`,
+        changes: [{ path: `/job/pieces/${index}/attachments/${i}/at`, value: to }],
       })),
   );
+}
+
+/** Hung on what it lies on or what is near by: a piece whose carrier is not said, or that does not reach it. */
+function rehangings(file: JobFile, piece: Piece, index: number): Attempt[] {
+  const { pieces } = file.job;
+  const change = (hung: Piece): Change[] => [
+    { path: `/job/pieces/${index}`, value: hung as Change['value'] },
+  ];
+  const ends = endsOf(piece);
+  if (ends) return endRehangings(file, piece, change);
+  const near = proposalsFor(piece, pieces);
+  const named = piece.on
+    ? placesFor(piece, pieces).filter(({ carrier }) => carrier.id === piece.on?.pieceId)
+    : [];
+  const seen = new Set<string>();
+  return [...near, ...named].flatMap(({ carrier, part }) => {
+    const key = `${carrier.id}/${part.id}`;
+    if (seen.has(key)) return [];
+    seen.add(key);
+    return [
+      {
+        label: `${piece.name}: hang it on the ${part.label} of ${carrier.name}`,
+        changes: change(hungOn(piece, 'on', { pieceId: carrier.id, part: part.id }, pieces)),
+      },
+    ];
+  });
+}
+
+/** Both ends moved to what stands nearest to each: towers and columns first. */
+function endRehangings(file: JobFile, piece: Piece, change: (hung: Piece) => Change[]): Attempt[] {
+  const { pieces } = file.job;
+  const ends = endsOf(piece);
+  if (!ends) return [];
+  const places = placesFor(piece, pieces);
+  const nearestTo = (at: { x: number; y: number }, other?: string) =>
+    places
+      .filter(({ carrier }) => carrier.id !== other)
+      .map((place) => ({
+        place,
+        away: distanceTo(place.part, at) + (place.part.made === 'balloons' ? 0 : 0.5),
+      }))
+      .sort((a, b) => a.away - b.away)[0]?.place;
+  const left = nearestTo(ends.left);
+  const right = nearestTo(ends.right, left?.carrier.id);
+  if (!left || !right) return [];
+  const [a, b] = ends.left.x <= ends.right.x ? [left, right] : [right, left];
+  const first = hungOn(piece, 'on', { pieceId: a.carrier.id, part: a.part.id }, pieces);
+  const both = hungOn(first, 'alsoOn', { pieceId: b.carrier.id, part: b.part.id }, pieces);
+  return [
+    {
+      label: `${piece.name}: move its ends to ${a.carrier.name} and ${b.carrier.name}`,
+      changes: change(both),
+    },
+  ];
 }
 
 /** Points placed by hand whose method the place refuses: the best that it allows instead. */

@@ -73,6 +73,7 @@ function under(
     rainMm: 0,
   }));
   file.job.weather = { source: 'imported', madeAt: file.job.access.from, hours };
+  file.job.arrival = 'late';
   edit(file);
   return file;
 }
@@ -116,7 +117,7 @@ test('more heat never gives more hours to spare, and shade never fewer', () => {
 
 test('what holds too short for the event is out; a way out was tried and works', () => {
   const tired = under('91-reading-room', 20, 100, (file) => {
-    file.workshop.holdTimes = [{ fromIn: 1, gas: 'air', hours: 4.2 }];
+    file.workshop.holdTimes = [{ fromIn: 1, gas: 'air', hours: 5.2 }];
   });
   const plan = planJob(tired);
   expect(plan.lamps.lasts.state).toBe('out');

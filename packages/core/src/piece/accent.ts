@@ -2,6 +2,7 @@ import type { Accent } from '@early-lantern/contract';
 import { material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import { lookLift } from './helium-look.ts';
 import type { Kind } from './kind.ts';
@@ -20,7 +21,7 @@ const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
   topM: piece.at.yM,
   assemblies: [],
   materials: [],
-  steps: [],
+  making: [],
   notes: piece.planB.trim() ? [`If it pops: ${piece.planB.trim()}`] : [],
   working: [],
 });
@@ -54,7 +55,7 @@ function roundRecipe(piece: Accent, look: Look<'round'>): Recipe {
     count,
     cluster: fill === 'stuffed' ? 'double-stuffed singles' : 'singles',
   });
-  const steps = {
+  const making = {
     plain: [],
     lined: ['Line it before it is blown; roll it so that the lining clings evenly.'],
     stuffed: ['Push the inner balloon into the outer, blow both together, and tie the inner neck first.'],
@@ -66,18 +67,19 @@ function roundRecipe(piece: Accent, look: Look<'round'>): Recipe {
     topM: piece.at.yM + dM / 2,
     needs: fill === 'stuffed' ? [need(colour), need(innerColour ?? colour)] : [need(colour)],
     siteWork: [
-      { id: 'place', stage: 'accent', label: 'tie on the accents', rate: 'fix-filler', amount: count },
+      {
+        id: 'place',
+        stage: 'accent',
+        label: `tie on ${plural(count, 'accent')}`,
+        rate: 'fix-filler',
+        amount: count,
+        how: [
+          'A 260 through its centre or at its neck, several times round a balloon of what it is tied to.',
+        ],
+      },
     ],
-    materials: [
-      material(
-        'modelling-260',
-        count,
-        'one to tie each',
-        [['count', count]],
-        'from memory, an editable default',
-      ),
-    ],
-    steps: [...steps[fill], 'Leave a little give: a full one pops and goes pear-shaped.'],
+    materials: [material('tie-point', count, 'one to tie each', [['count', count]])],
+    making: [...making[fill], 'Leave a little give: a full one pops and goes pear-shaped.'],
     working: [
       working(
         'Balloons',
@@ -101,7 +103,16 @@ function foilRecipe(piece: Accent, look: Look<'foil'>): Recipe {
     topM: piece.at.yM + sizeM / 2,
     needs: [],
     siteWork: [
-      { id: 'place', stage: 'accent', label: 'blow and place the foils', rate: 'foil-shape', amount: count },
+      {
+        id: 'place',
+        stage: 'stem',
+        label: `blow and place ${plural(count, 'foil')}`,
+        rate: 'foil-shape',
+        amount: count,
+        how: [
+          'Find the touching point first, then dots; or a 260 at its neck, several times round a balloon.',
+        ],
+      },
     ],
     materials: [
       material(
@@ -113,8 +124,9 @@ function foilRecipe(piece: Accent, look: Look<'foil'>): Recipe {
         'a specialty item takes one spare at least: common practice, no source',
         { detail },
       ),
+      material('tie-point', count, 'one to fix each', [['count', count]]),
     ],
-    steps: ['Foil conducts: keep it away from overhead lines and sockets, and never let it go.'],
+    making: ['Foil conducts: keep it away from overhead lines and sockets, and never let it go.'],
     working: [working('Foils', 'count', [['count', count]], { value: count, unit: 'foils' }, DERIVED)],
   };
 }
@@ -157,7 +169,13 @@ function heliumRecipe(piece: Accent, look: Look<'helium'>): Recipe {
       },
     ],
     siteWork: [
-      { id: 'place', stage: 'accent', label: 'set out the bouquets', rate: 'fix-filler', amount: count },
+      {
+        id: 'place',
+        stage: 'accent',
+        label: `set out ${plural(count, 'bouquet')}`,
+        rate: 'fix-filler',
+        amount: count,
+      },
     ],
     materials: [
       material('helium', litres, '⌈balloons · volume⌉', [
@@ -172,7 +190,7 @@ function heliumRecipe(piece: Accent, look: Look<'helium'>): Recipe {
         detail: `${weightG} g`,
       }),
     ],
-    steps: [
+    making: [
       'Secure the cylinder upright, ventilate, never breathe it.',
       'A weight on every bouquet before the next is filled; never let one go outdoors.',
     ],
@@ -233,8 +251,9 @@ function drawAccent({ at, count, look }: Accent): Picture {
       const xM = at.xM + (i - (count - 1) / 2) * rM * 2.2;
       const ball = { xM, yM: at.yM, rM, colour: look.colour, role: 'accent' as const };
       if (look.what === 'round') return ball;
-      if (look.shape === 'star' || look.shape === 'moon') return { ...ball, form: look.shape };
-      return look.shape === 'disc' ? ball : { ...ball, form: 'letter', text: look.text };
+      const shape = look.shape.trim().toLowerCase();
+      if (shape === 'star' || shape === 'moon') return { ...ball, form: shape };
+      return look.text.trim() ? { ...ball, form: 'letter', text: look.text } : ball;
     }),
   };
 }

@@ -1,9 +1,11 @@
 import type { Backdrop, RateKey } from '@early-lantern/contract';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
+import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
+import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
-import type { Material, Recipe } from './recipe.ts';
+import type { Material, Recipe, SiteWork } from './recipe.ts';
 
 const frameRate: Record<Backdrop['what'], RateKey> = {
   curtain: 'backdrop-stand',
@@ -12,19 +14,65 @@ const frameRate: Record<Backdrop['what'], RateKey> = {
   sign: 'column-stand',
 };
 
-const label: Record<Backdrop['what'], string> = {
-  curtain: 'set the stand, hang and pin the curtain',
-  greenery: 'set the stand, tie on the greenery',
-  boards: 'set and weight the boards',
-  sign: 'set the sign on its pole',
-};
+/** One part of putting it up: its share of the whole, after the one before it. */
+type Step = Pick<SiteWork, 'id' | 'label' | 'how' | 'pair'> & { share: number };
 
-const step: Record<Backdrop['what'], string[]> = {
-  curtain: ['Pin the drops together against wind; clamp on the crossbar, no weight on the cloth.'],
-  greenery: ['Zip-tie the panels up both sides and across the top.'],
-  boards: ['Two people; blankets between boards; floor and edges protected.'],
-  sign: ['Zip ties through two holes an inch and a half apart; level it.'],
-};
+/** Putting it up, step after step: the stand complete and weighted before anything is on it. Shares from memory. */
+function stepsOf(piece: Backdrop): Step[] {
+  const count = unitCount(piece);
+  const stand = { id: 'frame', label: 'set the stand, put its weights on', pair: true };
+  switch (piece.what) {
+    case 'curtain':
+      return [
+        { ...stand, share: 0.6 },
+        {
+          id: 'cloth',
+          label: `hang ${plural(count, 'drop')}`,
+          pair: true,
+          share: 0.3,
+          how: ['Clamps go on the crossbar; no weight on the cloth.'],
+        },
+        ...(count > 1 ? [{ id: 'pins', label: 'pin the drops together against wind', share: 0.1 }] : []),
+      ];
+    case 'greenery':
+      return [
+        { ...stand, share: 0.4 },
+        {
+          id: 'panels',
+          label: `zip-tie ${plural(count, 'panel')} up both sides and across the top`,
+          pair: true,
+          share: 0.5,
+        },
+        ...(count > 1 ? [{ id: 'gaps', label: 'close the gaps between the panels', share: 0.1 }] : []),
+      ];
+    case 'boards':
+      return [
+        { ...stand, share: 0.5 },
+        {
+          id: 'boards',
+          label: `set ${plural(count, 'board')} and tie them to the stand`,
+          pair: true,
+          share: 0.5,
+          how: ['Two people; blankets between boards; floor and edges protected.'],
+        },
+      ];
+    case 'sign': {
+      const sign: Step = {
+        id: 'sign',
+        label: 'fix the sign',
+        share: 0.4,
+        how: [
+          'Zip ties through pairs of holes an inch and a half apart; level it.',
+          'Painted side to the pole; cover the cut ends.',
+        ],
+      };
+      // On somebody else's pole it needs none of its own.
+      return piece.on
+        ? [sign]
+        : [{ id: 'frame', label: 'set the pole, put the weights on its base', share: 0.6 }, sign];
+    }
+  }
+}
 
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
@@ -42,18 +90,18 @@ export const backdrop: Kind<Backdrop> = {
       topM: piece.at.yM + heightM,
       needs: [],
       assemblies: [],
-      siteWork: [
-        {
-          id: 'frame',
+      siteWork: stepsOf(piece).map(({ share, ...step }, i, all): SiteWork => {
+        const before = all[i - 1];
+        return {
+          ...step,
           stage: 'frame',
-          label: label[what],
           rate: frameRate[what],
-          amount: standCount(widthM),
-          pair: true,
-        },
-      ],
+          amount: share * (what === 'sign' ? 1 : standCount(widthM)),
+          ...(before ? { after: [before.id] } : {}),
+        };
+      }),
       materials: materials[what](piece),
-      steps: step[what],
+      making: [],
       notes: [],
       working: [unitsWorking(piece)],
     } satisfies Recipe;
@@ -74,10 +122,8 @@ export const backdrop: Kind<Backdrop> = {
         colour,
         text,
       };
-      return {
-        shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + heightM), sign],
-        balloons: [],
-      };
+      const pole = piece.on ? [] : [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + heightM)];
+      return { shapes: [...pole, sign], balloons: [] };
     }
     const columns = what === 'curtain' ? 1 : unitsFor(widthM, piece.unitWidthM);
     const rows = what === 'greenery' ? unitsFor(heightM, piece.unitHeightM) : 1;
@@ -95,7 +141,54 @@ export const backdrop: Kind<Backdrop> = {
     );
     return { shapes: boxes, balloons: [] };
   },
+  parts: partsOf,
 };
+
+/** How much of the wind a backdrop keeps from what hangs before it. From memory, editable defaults. */
+const SHIELDS = { curtain: 0.95, greenery: 0.8, boards: 1, sign: 1 } as const;
+
+function partsOf(piece: Backdrop): Part[] {
+  const { at, what, widthM, heightM } = piece;
+  const [left, right, top] = [at.xM - widthM / 2, at.xM + widthM / 2, at.yM + heightM];
+  if (what === 'sign') {
+    const signM = Math.min(heightM, piece.unitHeightM);
+    const area = { xM: left, yM: top - signM, widthM, heightM: signM };
+    const face: Part = {
+      id: 'face',
+      label: 'face',
+      made: 'board',
+      lines: [],
+      area,
+      shields: 1,
+      after: 'frame',
+    };
+    const pole = straight(at.xM, at.yM, at.xM, top);
+    return piece.on
+      ? [face]
+      : [face, { id: 'pole', label: 'pole', made: 'pole', lines: [pole], after: 'frame' }];
+  }
+  const area = { xM: left, yM: at.yM, widthM, heightM };
+  const sides = [straight(left, at.yM, left, top), straight(right, at.yM, right, top)];
+  const bar = straight(left, top, right, top);
+  const made = { curtain: 'cloth', greenery: 'mesh', boards: 'board' } as const;
+  const edge = { curtain: 'cloth', greenery: 'mesh', boards: 'frame-behind' } as const;
+  return [
+    { id: 'top-bar', label: 'top bar', made: 'bar', lines: [bar], after: 'frame' },
+    { id: 'upright', label: 'uprights', made: 'pole', lines: sides, after: 'frame' },
+    {
+      id: 'face',
+      label: faceWords[what],
+      made: made[what],
+      lines: [],
+      area,
+      shields: SHIELDS[what],
+      after: 'frame',
+    },
+    { id: 'edge', label: 'edges', made: edge[what], lines: [...sides, bar], after: 'frame' },
+  ];
+}
+
+const faceWords = { curtain: 'cloth', greenery: 'greenery', boards: 'boards' } as const;
 
 const standCount = (widthM: number) => unitsFor(widthM, amounts.standSpanM.value);
 
@@ -184,7 +277,7 @@ const materials: Record<Backdrop['what'], (piece: Backdrop) => Material[]> = {
   ],
   sign: (piece) => [
     units('sign', piece, piece.text.trim() || piece.name),
-    material('sign-pole', 1, 'one a sign', []),
+    ...(piece.on ? [] : [material('sign-pole', 1, 'one a sign', [])]),
     material('zip-tie', 4, 'two holes, two ties each', [], COMMON_PRACTICE),
   ],
 };

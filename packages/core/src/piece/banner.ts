@@ -53,6 +53,7 @@ export const banner: Kind<Banner> = {
           label: 'hang the banner, level the letters',
           rate: 'hang-point',
           amount: 2,
+          how: ['Read the word once aloud before it goes up.'],
         },
       ],
       materials: [
@@ -64,9 +65,9 @@ export const banner: Kind<Banner> = {
         ]),
         material('tie-point', 2, 'one at each end', []),
       ],
-      steps: [
+      making: [
         `Tie one motif of ${plural(balloonsEach, 'balloon')} behind each letter, blanks left free.`,
-        'Thread the letters in order; read the word once aloud before it goes up.',
+        'Thread the letters in order.',
       ],
       notes: [],
       working: [

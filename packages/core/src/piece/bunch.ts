@@ -57,7 +57,7 @@ export const bunch: Kind<Bunch> = {
           ['thread', threadM, 'm'],
         ]),
       ],
-      steps: [`Tie ${balloonsEach} balloons into a flower, and the flower to its thread.`],
+      making: [`Tie ${balloonsEach} balloons into a flower, and the flower to its thread.`],
       notes: [],
       working: [
         working(

@@ -2,10 +2,11 @@ import type { Centrepiece } from '@early-lantern/contract';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, gradedLayers } from './layers.ts';
-import { packedRecipe } from './packed.ts';
+import { oneFrame, packedRecipe } from './packed.ts';
 import { basePlate, upright } from './picture.ts';
 
 /** Graded layers on a short pipe in a wooden block: heavy below, light above. */
@@ -19,7 +20,11 @@ export const centrepiece: Kind<Centrepiece> = {
       lengthM: postM,
       widthM: inchesToMetres(ringOuterDiameter(layerSize, bottomIn)),
       topM: at.yM + postM,
-      frame: { rate: 'column-stand', label: 'screw the posts to their blocks' },
+      frame: oneFrame(
+        'column-stand',
+        `screw ${plural(count, 'post')} to ${count === 1 ? 'its block' : 'their blocks'}`,
+        count,
+      ),
       materials: [
         material(
           'pipe-pvc-half',
@@ -34,7 +39,7 @@ export const centrepiece: Kind<Centrepiece> = {
         ),
         material('wood-block', count, 'one for each', [['count', count]]),
       ],
-      steps: ['Heavy layers below, light ones above; a filled block keeps it upright.'],
+      layersHow: ['Heavy layers below, light ones above; a filled block keeps it upright.'],
       working: [
         working(
           'Layers of one centrepiece',

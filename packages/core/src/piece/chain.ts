@@ -53,19 +53,32 @@ export const chain: Kind<Chain> = {
               {
                 id: 'frame',
                 stage: 'frame' as const,
-                label: 'set the weighted bases',
+                label: bases === 1 ? 'set the weighted foot' : 'set the weighted feet',
                 rate: 'column-stand' as const,
                 amount: bases / 2,
               },
             ]
           : []),
-        { id: 'hang', stage: 'hang', label: 'hang the chain', rate: 'hang-point', amount: 2 },
+        {
+          id: 'hang',
+          stage: 'hang',
+          label: 'hang the chain by both ends',
+          rate: 'hang-point',
+          amount: 2,
+          ...(piece.on
+            ? {
+                how: [
+                  'The last link pressed between two balloons three layers below the roof; spare length hidden inside.',
+                ],
+              }
+            : {}),
+        },
       ],
       materials: [
         material('tie-point', 2, 'one at each end', [], COMMON_PRACTICE),
         material('weighted-base', bases, 'as set', [['bases', bases]]),
       ],
-      steps: [
+      making: [
         'Blow pairs of modelling balloons short, four strokes of the pump, and twist them into links.',
         `Close each link through the one before: ${plural(links, 'link')}.`,
       ],
@@ -101,7 +114,7 @@ export const chain: Kind<Chain> = {
       line.points,
       Array.from({ length: links }, (_, i) => ((i + 0.5) * line.length) / links),
     );
-    const ends = [piece.from, piece.to].slice(0, piece.bases);
+    const ends = endsOnFeet(piece).map((end) => piece[end]);
     return {
       shapes: ends.map((end) => basePlate(end.xM, 0, 0.25)),
       balloons: places.map(({ x, y }, i) => ({
@@ -114,6 +127,13 @@ export const chain: Kind<Chain> = {
       })),
     };
   },
+};
+
+/** Ends that have a weighted foot of their own: those that hang on nothing else, the near one first. */
+export const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] => {
+  const free = [...(on ? [] : (['from'] as const)), ...(alsoOn ? [] : (['to'] as const))];
+  const taken = (['from', 'to'] as const).filter((end) => !free.includes(end));
+  return [...free, ...taken].slice(0, bases);
 };
 
 const lineOf = ({ from, to, sagM }: Chain): HungLine =>

@@ -39,13 +39,20 @@ const fillerRate = {
 } as const;
 
 /** Work on the spot after the base hangs: width at the sides, fillers, shine. */
-export function dressingWork(dressing: Dressing, schools: Schools): SiteWork[] {
+/** @param fluffing what is said of the fluffing besides: corners, a tail */
+export function dressingWork(dressing: Dressing, schools: Schools, fluffing: string[] = []): SiteWork[] {
   const { sideClusters, fillerTrios, lengthM } = dressing;
   const finished = schools.dressing === 'finished-sections';
   const work: SiteWork[] = [];
   if (sideClusters > 0 && !finished) {
-    const label = `add ${plural(sideClusters, 'cluster')} at the sides`;
-    work.push({ id: 'dress', stage: 'dress', label, rate: schools.joining, amount: sideClusters });
+    work.push({
+      id: 'dress',
+      stage: 'dress',
+      label: `add ${plural(sideClusters, 'cluster')} at the sides`,
+      rate: schools.joining,
+      amount: sideClusters,
+      how: ['Where it is thin or runs straight.', ...fluffing],
+    });
   }
   if (fillerTrios > 0 && !finished) {
     const label = `close gaps with ${plural(fillerTrios, 'trio')}`;
@@ -55,6 +62,7 @@ export function dressingWork(dressing: Dressing, schools: Schools): SiteWork[] {
       label,
       rate: fillerRate[schools.fillerFixing],
       amount: fillerTrios,
+      how: [fillerStep[schools.fillerFixing], 'Large gaps first, the smallest trios last.'],
     });
   }
   if (schools.bloom !== 'none') {
@@ -64,6 +72,7 @@ export function dressingWork(dressing: Dressing, schools: Schools): SiteWork[] {
       label: schools.bloom === 'wipe' ? 'wipe for shine' : 'spray for shine',
       rate: schools.bloom === 'wipe' ? 'shine-wipe' : 'shine-spray',
       amount: lengthM / (12 * METRES_PER_FOOT),
+      how: ['Never on hot balloons in direct sun.'],
     });
   }
   return work;
@@ -167,34 +176,41 @@ const joiningStep: Record<Schools['joining'], string> = {
   'string-line': 'Wind fishing line twice round each cluster and on to the next; it does not give.',
 };
 const fillerStep: Record<Schools['fillerFixing'], string> = {
-  'half-260': 'Fillers: a trio at each end of half a 260, wound round the base.',
-  loop: 'Fillers: loop half a 260 round the base and twist the trio into it.',
-  band: 'Fillers: a rubber band through the trio, hooked over a neck of the base.',
-  neck: 'Fillers: knot the trio by its own necks.',
-  dash: 'Fillers: find the touching point first, then stick with a dash at body warmth.',
+  'half-260': 'A trio at each end of half a 260, wound round the base.',
+  loop: 'Loop half a 260 round the base and twist the trio into it.',
+  band: 'A rubber band through the trio, hooked over a neck of the base.',
+  neck: 'Knot the trio by its own necks.',
+  dash: 'Find the touching point first, then stick with a dash at body warmth.',
 };
 const tieStep: Record<Schools['tie'], string> = {
   long: 'Tie duplets with a long neck.',
   tight: 'Tie duplets tight to the balloon.',
 };
 
-/** Steps of making a dressing, in the words of its schools. */
-export function dressingSteps(dressing: Dressing, schools: Schools): string[] {
+/** How the clusters are held together before they are put up. */
+type Holding = Schools['joining'] | 'unstrung';
+
+/** How a dressing is made at the bench, in the words of its schools. @param holding as its own school has it, if not said */
+export function dressingMaking(
+  dressing: Dressing,
+  schools: Schools,
+  holding: Holding = schools.joining,
+): string[] {
   const { clusterSize, fillerTrios, sideClusters, spineClusters } = dressing;
   const sized =
     schools.sizing === 'eye'
       ? 'Blow by eye, sizes varied on purpose.'
       : 'Blow each size through its template hole.';
+  const isFinished = schools.dressing === 'finished-sections';
   return [
     sized,
     `${tieStep[schools.tie]} Twist them into ${clusterName(clusterSize)} of assorted sizes.`,
-    `${joiningStep[schools.joining]} ${plural(spineClusters, 'cluster')} make the base.`,
-    ...(sideClusters > 0 ? [`Fluff: ${plural(sideClusters, 'cluster')} more at the sides.`] : []),
-    ...(fillerTrios > 0 ? [fillerStep[schools.fillerFixing]] : []),
-    ...(schools.bloom === 'none'
+    ...(holding === 'unstrung'
       ? []
-      : [
-          `${schools.bloom === 'wipe' ? 'Wipe' : 'Spray'} for shine last; never on hot balloons in direct sun.`,
-        ]),
+      : [`${joiningStep[holding]} ${plural(spineClusters, 'cluster')} make the base.`]),
+    ...(isFinished && sideClusters > 0 ? [`Add ${plural(sideClusters, 'cluster')} at the sides.`] : []),
+    ...(isFinished && fillerTrios > 0
+      ? [`Close gaps with ${plural(fillerTrios, 'trio')}. ${fillerStep[schools.fillerFixing]}`]
+      : []),
   ];
 }

@@ -2,6 +2,7 @@ import type { Furnishing } from '@early-lantern/contract';
 import { material } from '../materials/materials.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
+import { type Part, straight } from './part.ts';
 import type { DrawnShape } from './picture.ts';
 
 /** Tables, chairs, linen, props: counted, carried and timed, not inflated. */
@@ -25,10 +26,11 @@ export const furnishing: Kind<Furnishing> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: 'place and dress the furniture',
+          label: `place ${items.map(({ name, count }) => `${count} × ${name}`).join(', ')}`,
           rate: 'place-furniture',
           amount: minutes,
           pair: items.some((item) => item.massKg >= 20),
+          ...(items.some((item) => item.massKg >= 20) ? { how: ['Heavy ones: two people to lift.'] } : {}),
         },
       ],
       materials: items.map((item) =>
@@ -36,8 +38,8 @@ export const furnishing: Kind<Furnishing> = {
           detail: item.name,
         }),
       ),
-      steps: ['Furniture and linen first: they take long, and everything else stands on or round them.'],
-      notes: items.some((item) => item.massKg >= 20) ? ['Heavy pieces: two people to lift.'] : [],
+      making: [],
+      notes: [],
       working: [
         working(
           'Time to place',
@@ -71,9 +73,39 @@ export const furnishing: Kind<Furnishing> = {
           tone: 'prop',
           text: item.name,
         });
-        xM += item.widthM + 0.08;
+        xM += item.widthM + APART_M;
       }
     }
     return { shapes, balloons: [] };
   },
+  /** Of what is taken for a table: the highest item as wide as it is drawn. */
+  parts({ items, at }): Part[] {
+    const table = items.reduce((a, b) => (b.heightM * b.widthM > a.heightM * a.widthM ? b : a));
+    const leftM = leftOf(items, table);
+    const shown = Math.min(4, table.count);
+    const [left, right] = [at.xM + leftM, at.xM + leftM + shown * (table.widthM + APART_M) - APART_M];
+    const top = at.yM + table.heightM;
+    const surface = straight(left, top, right, top);
+    return [
+      { id: 'top', label: `top of ${table.name}`, made: 'table-top', lines: [surface], after: 'frame' },
+      { id: 'edge', label: `edge of ${table.name}`, made: 'table-edge', lines: [surface], after: 'frame' },
+      {
+        id: 'leg',
+        label: `legs of ${table.name}`,
+        made: 'leg',
+        lines: [straight(left, at.yM, left, top), straight(right, at.yM, right, top)],
+        after: 'frame',
+      },
+    ];
+  },
 };
+
+/** Between things drawn side by side, m. */
+const APART_M = 0.08;
+
+/** How far right of the piece's place an item is drawn, m: after four at most of each one before it. */
+function leftOf(items: Furnishing['items'], item: Furnishing['items'][number]): number {
+  return items
+    .slice(0, items.indexOf(item))
+    .reduce((sum, { count, widthM }) => sum + Math.min(4, count) * (widthM + APART_M), 0);
+}

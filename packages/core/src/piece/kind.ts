@@ -1,4 +1,5 @@
 import type { Piece, Schools } from '@early-lantern/contract';
+import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
 import type { Recipe } from './recipe.ts';
 
@@ -8,4 +9,6 @@ export interface Kind<P extends Piece> {
   recipe(piece: P, schools: Schools): Recipe;
   /** How it looks on its spot's elevation. */
   picture(piece: P, recipe: Recipe): Picture;
+  /** What other pieces can be put on; left out, nothing can. */
+  parts?(piece: P): Part[];
 }

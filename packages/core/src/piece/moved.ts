@@ -16,9 +16,3 @@ export function moved<P extends Piece>(piece: P, dxM: number, dyM: number): P {
       return { ...piece, at: by(piece.at, dxM, dyM) };
   }
 }
-
-/** Pieces that move together with one: those of its group on the same spot. */
-export function movesWith(piece: Piece, all: readonly Piece[]): Piece[] {
-  if (!piece.group) return [piece];
-  return all.filter((one) => one.group === piece.group && one.spotId === piece.spotId);
-}

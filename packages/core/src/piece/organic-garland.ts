@@ -1,4 +1,4 @@
-import type { OrganicGarland } from '@early-lantern/contract';
+import type { OrganicGarland, PartId } from '@early-lantern/contract';
 import { smoothLine, snaked, type XY } from '../geometry/line.ts';
 import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
@@ -7,14 +7,15 @@ import { COMMON_PRACTICE, working } from '../working.ts';
 import { type Dressing, type DressLine, dress } from './dressing.ts';
 import {
   dressingAssemblies,
+  dressingMaking,
   dressingMaterials,
-  dressingSteps,
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import type { Kind } from './kind.ts';
-import type { Material, Recipe } from './recipe.ts';
+import type { Part } from './part.ts';
+import type { Material, Recipe, SiteWork } from './recipe.ts';
 
 /** Two armfuls to a 12 ft garland, three to a 15 ft one. */
 const SECTION_M = 6.5 * METRES_PER_FOOT;
@@ -47,25 +48,78 @@ export const organicGarland: Kind<OrganicGarland> = {
           rate: 'hang-point',
           amount: hangPoints,
         },
-        ...dressingWork(dressing, schools),
+        ...joinWork(piece, sections.length),
+        ...dressingWork(dressing, schools, [
+          ...(corners ? [`Raise the ${plural(corners, 'corner')}: two clusters on top of each.`] : []),
+          ...(piece.tailM ? ['Let the tail spread on the floor.'] : []),
+        ]),
       ],
-      materials: [...dressingMaterials(dressing, schools), hangMaterial(hangPoints, dressing.lengthM)],
-      steps: [
-        ...dressingSteps(dressing, schools),
-        ...(corners ? [`Raise the ${plural(corners, 'corner')}: two clusters on top of each.`] : []),
-        ...(piece.tailM
-          ? ['Let the tail spread on the floor; pin or tie its end so that it does not lift.']
-          : []),
-        ...(sections.length > 1
-          ? [`Build and bag ${plural(sections.length, 'section')}; join them on the spot.`]
-          : []),
+      materials: [
+        ...dressingMaterials(dressing, schools),
+        hangMaterial(hangPoints, dressing.lengthM),
+        ...joinMaterials(piece, sections.length),
+      ],
+      making: [
+        ...dressingMaking(dressing, schools),
+        ...(sections.length > 1 ? [`Build and bag ${plural(sections.length, 'section')}.`] : []),
       ],
       notes: [...dressing.notes, ...schoolNotes(schools)],
       working: [...dressing.working, ...sectionWorking(dressing, sections.length)],
     } satisfies Recipe;
   },
   picture: (piece, recipe) => ({ shapes: [], balloons: dressingPicture(dressLine(piece), recipe) }),
+  parts(piece) {
+    const chain = garlandChain(piece);
+    const [first, last] = [chain[0] as XY, chain.at(-1) as XY];
+    const part = (id: PartId, label: string, line: XY[], stages: Pick<Part, 'after' | 'before'>): Part => ({
+      id,
+      label,
+      made: 'balloons',
+      lines: [line],
+      ...stages,
+    });
+    // What is tied into it goes on when its base is as wide as it will be, before the small ones close the gaps.
+    return [
+      part('body', 'body', chain, { after: 'dress', before: 'fill' }),
+      part('start', 'thick end', [first, first], { after: 'hang' }),
+      part('end', 'tip', [last, last], { after: 'hang' }),
+      part('foot', 'foot', [first, first], { after: 'dress' }),
+    ];
+  },
 };
+
+/** Ends that another garland is joined to. */
+const ENDS: readonly PartId[] = ['start', 'end', 'foot', 'body'];
+
+/** Ends of it that are joined on the spot: section to section, and to the garland it goes on from. */
+const joinsOf = ({ alsoOn }: OrganicGarland, sections: number): number =>
+  sections - 1 + (alsoOn && ENDS.includes(alsoOn.part) ? 1 : 0);
+
+function joinWork(piece: OrganicGarland, sections: number): SiteWork[] {
+  const joins = joinsOf(piece, sections);
+  if (joins === 0) return [];
+  return [
+    {
+      id: 'join',
+      stage: 'join',
+      label: `join ${plural(joins, 'pair')} of ends`,
+      rate: 'join-ends',
+      amount: joins,
+      how: ['Both ends on their own points and touching, then one 260 round both.'],
+    },
+  ];
+}
+
+function joinMaterials(piece: OrganicGarland, sections: number): Material[] {
+  const joins = joinsOf(piece, sections);
+  return joins === 0
+    ? []
+    : [
+        material('modelling-260', joins, 'one round both ends', [['joins', joins]], COMMON_PRACTICE, {
+          what: '260s at joins',
+        }),
+      ];
+}
 
 function dressLine(piece: OrganicGarland): DressLine {
   const { clusterSize, strung, sizePolicy, sizes, colours, colourPlan, fillers, seed } = piece;

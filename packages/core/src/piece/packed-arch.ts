@@ -7,7 +7,7 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
-import { equalLayersWorking, packedRecipe } from './packed.ts';
+import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { basePlate } from './picture.ts';
 
 /** Layers pressed on a pipe bent between two bases. */
@@ -23,16 +23,15 @@ export const packedArch: Kind<PackedArch> = {
       lengthM: pipeLengthM,
       widthM,
       topM: rod.rise + widthM / 2,
-      frame: { rate: 'arch-frame', label: 'set the arch frame, weight both bases' },
+      frame: oneFrame('arch-frame', 'set the arch frame, weight both bases', 1, [
+        'Push the couplings home and tape over every joint; bend the pipe between its weighted bases.',
+      ]),
       materials: [
         ...pipeRun(piece.pipe, pipeLengthM),
         material('weighted-base', 2, 'one at each end', []),
         material('base-cover', 2, 'one for each base', []),
       ],
-      steps: [
-        'Push the couplings home and tape over every joint; bend the pipe between its weighted bases.',
-        'Too high to reach: lay one base down and stand the arch up later, or slide low quads up.',
-      ],
+      layersHow: ['Too high to reach: lay one base down and stand the arch up later, or slide low quads up.'],
       working: [
         ...equalLayersWorking(pipeLengthM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
         ...shapeWorking(piece, rod),
@@ -51,6 +50,16 @@ export const packedArch: Kind<PackedArch> = {
       balloons: drawLayers(axis, archLayers(piece)),
     };
   },
+  parts: (piece) => [
+    {
+      id: 'layer',
+      label: 'layers',
+      made: 'balloons',
+      lines: [archAxis(piece)],
+      after: 'roof',
+      before: 'fill',
+    },
+  ],
 };
 
 export const archLayers = ({ pipeLengthM, layerSize, balloon, pressFactor, pattern }: PackedArch) =>

@@ -3,7 +3,8 @@ import { ringOuterDiameter } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
-import { drawTopper, equalLayersWorking, packedRecipe, standMaterials } from './packed.ts';
+import { drawTopper, equalLayersWorking, oneFrame, packedRecipe, standMaterials } from './packed.ts';
+import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 
 /** Layers pressed on an upright pole. */
@@ -17,9 +18,9 @@ export const packedColumn: Kind<PackedColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
-      frame: { rate: 'column-stand', label: 'set the stand, weight its base' },
+      frame: oneFrame('column-stand', 'set the stand, weight its base'),
       materials: standMaterials(1, heightM, 'weighted-base'),
-      steps: ['Leave a little pole free at the foot: balloons pushed against the floor lift the base.'],
+      layersHow: ['Leave a little pole free at the foot: balloons pushed against the floor lift the base.'],
       working: equalLayersWorking(heightM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
       topper,
     });
@@ -38,6 +39,8 @@ export const packedColumn: Kind<PackedColumn> = {
       ],
     };
   },
+  parts: ({ at, heightM, layerSize, balloon }) =>
+    columnParts(at, heightM, inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn))),
 };
 
 export const columnLayers = ({ heightM, layerSize, balloon, pressFactor, pattern }: PackedColumn) =>

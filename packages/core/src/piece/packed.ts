@@ -16,9 +16,12 @@ interface PackedParts {
   widthM: number;
   topM: number;
   /** Setting up what carries it. */
-  frame: { rate: RateKey; label: string; amount?: number };
+  frame: SiteWork[];
   materials: Material[];
-  steps: string[];
+  /** How the layers go on, besides what is usual. */
+  layersHow: string[];
+  /** What the step of the layers is called and counts, where that is not all of them alike. */
+  layersStep?: { label: string; amount: number };
   notes?: string[];
   working: Recipe['working'];
   topper?: Topper | null;
@@ -61,40 +64,37 @@ export function packedRecipe(parts: PackedParts): Recipe {
       ...(top?.assemblies ?? []),
     ],
     siteWork: [
-      {
-        id: 'frame',
-        stage: 'frame',
-        label: parts.frame.label,
-        rate: parts.frame.rate,
-        amount: parts.frame.amount ?? times,
-        pair: true,
-      },
+      ...parts.frame,
       {
         id: 'layers',
         stage: 'hang',
-        label: `${schools.onPipe === 'press' ? 'press on' : 'twist on'} ${plural(count, 'layer')}`,
+        label: `${schools.onPipe === 'press' ? 'press on' : 'twist on'} ${parts.layersStep?.label ?? plural(count, 'layer')}`,
         rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
-        amount: count,
+        amount: parts.layersStep?.amount ?? count,
+        how: [
+          ...parts.layersHow,
+          schools.onPipe === 'press'
+            ? 'Press each layer on and down to the one below, turned half a step.'
+            : 'Twist two balloons of each layer round the pipe, so that it cannot turn.',
+        ],
       },
       ...(parts.extra?.siteWork ?? []),
       ...(top?.siteWork ?? []),
     ],
     materials: [...parts.materials, ...(top?.materials ?? [])],
-    steps: [
+    making: [
       'Blow every balloon through its template hole; uniform layers sit level.',
       'Tie each duplet from the colour pair on the pattern card, then twist the duplets into layers.',
-      ...parts.steps,
-      schools.onPipe === 'press'
-        ? 'Press each layer on and down to the one below, turned half a step.'
-        : 'Twist two balloons of each layer round the pipe, so that it cannot turn.',
-      ...(top
-        ? ['Tie the topper down with 260s, criss-crossed in two or three places some layers lower.']
-        : []),
     ],
     notes: parts.notes ?? [],
     working: parts.working,
   };
 }
+
+/** Setting up what carries layers: one step, by two people. */
+export const oneFrame = (rate: RateKey, label: string, amount = 1, how: string[] = []): SiteWork[] => [
+  { id: 'frame', stage: 'frame', label, rate, amount, pair: true, ...(how.length > 0 ? { how } : {}) },
+];
 
 /** Layers of equal balloons on a length: the count and its inputs. */
 export function equalLayersWorking(
@@ -148,6 +148,7 @@ function topperParts(topper: Topper) {
         label: 'tie the topper down',
         rate: 'tie-topper' as const,
         amount: 1,
+        how: ['With 260s, criss-crossed in two or three places some layers lower.'],
       },
     ],
     materials: [

@@ -48,6 +48,10 @@ export const pairArch: Kind<PairArch> = {
           rate: 'hang-point',
           amount: 2,
           pair: true,
+          how: [
+            'Both towers weighted first: it pulls them inward.',
+            'The tail of the string between two balloons two layers below the roof, in a figure of eight, two balloons before and two behind the tower.',
+          ],
         },
       ],
       materials: [
@@ -61,10 +65,9 @@ export const pairArch: Kind<PairArch> = {
         ),
         material('tie-point', 2, 'one at each end', []),
       ],
-      steps: [
+      making: [
         'Tie each duplet of one large and one small balloon; size both with the template.',
         'String them alternately crossed, every large one on the outside, on a tight 260: a slack string droops.',
-        'Weight both towers before the arch goes on: it pulls them inward.',
       ],
       notes: reaches
         ? []
@@ -105,6 +108,11 @@ export const pairArch: Kind<PairArch> = {
   picture(piece) {
     const { bow, duplets } = bowOf(piece);
     return { shapes: [], balloons: drawBow(piece, bow, duplets) };
+  },
+  parts(piece) {
+    const { bow, duplets } = bowOf(piece);
+    const line = drawBow(piece, bow, duplets).map(({ xM, yM }) => ({ x: xM, y: yM }));
+    return [{ id: 'body', label: 'bow', made: 'balloons', lines: [line], after: 'hang' }];
   },
 };
 

@@ -5,9 +5,10 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { type Dressing, type DressLine, dress, sumDressings } from './dressing.ts';
-import { dressingAssemblies, dressingMaterials, dressingSteps, dressingWork } from './dressing-making.ts';
+import { dressingAssemblies, dressingMaking, dressingMaterials, dressingWork } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import type { Kind } from './kind.ts';
+import { type Part, straight } from './part.ts';
 import type { DrawnBalloon, DrawnShape } from './picture.ts';
 import type { Need } from './recipe.ts';
 
@@ -55,11 +56,32 @@ export const panelWall: Kind<PanelWall> = {
         },
         {
           id: 'panels',
-          stage: 'hang',
-          label: `stick ${plural(panels, 'panel')} to their boards, lean and tape ${plural(columns, 'column')}`,
+          stage: 'frame',
+          label: `stick ${plural(panels, 'panel')} to their boards`,
           rate: 'panel-mount',
-          amount: panels,
+          amount: panels * STICK_SHARE,
+          how: ['By the corners with four half dashes each; turn every other panel by 90°.'],
+        },
+        ...(dressing
+          ? [
+              {
+                id: 'hang',
+                stage: 'hang' as const,
+                label: 'hang the side garlands on the legs of the stand',
+                rate: 'hang-point' as const,
+                amount: 2 * POINTS_PER_LEG,
+                how: ['Bottom, middle and top of each leg.'],
+              },
+            ]
+          : []),
+        {
+          id: 'lean',
+          stage: 'hang',
+          label: `lean ${plural(columns, 'column')} on the crossbar and tape them`,
+          rate: 'panel-mount',
+          amount: panels * (1 - STICK_SHARE),
           pair: true,
+          ...(dressing ? { after: ['hang'], how: ['Between the garlands that clothe the legs.'] } : {}),
         },
         {
           id: 'edges',
@@ -67,19 +89,9 @@ export const panelWall: Kind<PanelWall> = {
           label: `close the edges with ${plural(singles, 'single')}`,
           rate: 'fix-single',
           amount: singles,
+          how: ['Each on a dash: find the touching point first.'],
         },
-        ...(dressing
-          ? [
-              {
-                id: 'hang',
-                stage: 'hang' as const,
-                label: 'hang the side garlands',
-                rate: 'hang-point' as const,
-                amount: 6,
-              },
-              ...dressingWork(dressing, schools),
-            ]
-          : []),
+        ...(dressing ? dressingWork(dressing, schools) : []),
       ],
       materials: [
         material('backdrop-stand', 1, 'one for the wall', [], COMMON_PRACTICE),
@@ -119,14 +131,7 @@ export const panelWall: Kind<PanelWall> = {
         ),
         ...(dressing ? dressingMaterials(dressing, schools) : []),
       ],
-      steps: [
-        'Stick each panel to the backing board by its corners with four half dashes; turn every other one by 90°.',
-        'Lean the columns on the crossbar and tape them.',
-        'Close the gaps at the edges with single balloons on dashes, then with small clusters.',
-        ...(dressing
-          ? [...dressingSteps(dressing, schools), 'Clothe the legs of the stand with the side garlands.']
-          : []),
-      ],
+      making: dressing ? dressingMaking(dressing, schools) : [],
       notes: dressing?.notes ?? [],
       working: [
         working(
@@ -164,7 +169,37 @@ export const panelWall: Kind<PanelWall> = {
       ],
     };
   },
+  parts(piece): Part[] {
+    const { widthM, heightM } = sizeOf(piece);
+    const { at, columns } = piece;
+    const left = at.xM - widthM / 2;
+    const area = { xM: left, yM: at.yM, widthM, heightM };
+    const seams = Array.from({ length: columns - 1 }, (_, i) => left + ((i + 1) * widthM) / columns);
+    const parts: Part[] = [
+      {
+        id: 'crossbar',
+        label: 'crossbar',
+        made: 'bar',
+        lines: [straight(left, at.yM + heightM, left + widthM, at.yM + heightM)],
+        after: 'frame',
+      },
+      { id: 'face', label: 'faces', made: 'panel', lines: [], area, shields: 1, after: 'hang' },
+    ];
+    const gap: Part = {
+      id: 'gap',
+      label: 'gap between columns',
+      made: 'gap',
+      lines: seams.map((xM) => straight(xM, at.yM, xM, at.yM + heightM)),
+      after: 'hang',
+    };
+    return seams.length > 0 ? [...parts, gap] : parts;
+  },
 };
+
+/** Of the work on a panel, what is sticking it; the rest is leaning and taping its column. From memory. */
+const STICK_SHARE = 0.6;
+/** Bottom, middle and top of an upright garland. Common practice, no source. */
+const POINTS_PER_LEG = 3;
 
 const sizeOf = ({ columns, rows, panelIn }: PanelWall) => ({
   widthM: columns * inchesToMetres(panelIn),

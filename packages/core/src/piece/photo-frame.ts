@@ -9,19 +9,22 @@ import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { type Dressing, dress, sumDressings } from './dressing.ts';
 import {
   dressingAssemblies,
+  dressingMaking,
   dressingMaterials,
-  dressingSteps,
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, type Layer, layerPitchM } from './layers.ts';
+import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnBalloon, type DrawnShape } from './picture.ts';
-import type { Material, Need, Recipe } from './recipe.ts';
+import type { Material, Need, Recipe, SiteWork } from './recipe.ts';
 
 const PRESS_FACTOR = 0.97;
 const CORNERS = 4;
+/** A strung garland is tied to its bar about every 2 ft. Common practice, no source. */
+const TIE_SPACING_M = 0.6096;
 
 /** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
 export const photoFrame: Kind<PhotoFrame> = {
@@ -32,44 +35,102 @@ export const photoFrame: Kind<PhotoFrame> = {
       hangPoints: 0,
       topM: heightM + (style.style === 'organic' ? style.widthM / 2 : 0.1),
       materials: frameMaterials(piece),
-      steps: [
+      making: [
         'Cut one pipe in two for the bars; tees at the lower corners, elbows at the upper ones; tape every joint.',
-        'Weight both bases; lamp bases only indoors and with light traffic, else a plate of 2 ft by 2 ft at least.',
-        'Dress the sides first, then fill the corners with duplets and quads; look whether a tall guest fits under it.',
-        ...(legs === 'bare' ? ['Leave the legs bare.'] : []),
       ],
     };
-    const frame = {
+    const frame: SiteWork = {
       id: 'frame',
-      stage: 'frame' as const,
+      stage: 'frame',
       label: 'set the frame, weight both bases',
-      rate: 'frame-stand' as const,
+      rate: 'frame-stand',
       amount: 1,
       pair: true,
+      how: [
+        'Lamp bases only indoors and with light traffic, else a plate of 2 ft by 2 ft at least.',
+        'See that a tall guest fits under it.',
+        ...(legs === 'bare' ? ['The legs stay bare.'] : []),
+      ],
     };
     if (style.style === 'organic') {
       const dressing = organicDressing(piece);
+      // Strung garlands are tied to the bars; clusters that are twisted on are never strung.
+      const isStrung = schools.onPipe === 'press';
+      const ties = Math.ceil(dressing.lengthM / TIE_SPACING_M) + 1;
       return {
         ...dressing,
         ...common,
-        assemblies: dressingAssemblies(dressing, schools, 'frame'),
+        assemblies: dressingAssemblies(dressing, schools, 'frame').map((one) =>
+          one.part === 'frame' && !isStrung ? { ...one, join: 'twist-on-pipe', joinAt: 'site' } : one,
+        ),
         siteWork: [
           frame,
-          {
-            id: 'hang',
-            stage: 'hang',
-            label: `wind ${plural(dressing.spineClusters, 'cluster')} round the frame`,
-            rate: 'twist-on-pipe',
-            amount: dressing.spineClusters,
-          },
-          ...dressingWork(dressing, schools),
+          isStrung
+            ? {
+                id: 'hang',
+                stage: 'hang',
+                label: `tie the strung garlands to the bars, ${plural(ties, 'point')}`,
+                rate: 'hang-point',
+                amount: ties,
+                how: ['Sides first, from the foot up, then the top; a 260 round bar and garland every 2 ft.'],
+              }
+            : {
+                id: 'hang',
+                stage: 'hang',
+                label: `twist ${plural(dressing.spineClusters, 'cluster')} round the bars`,
+                rate: 'twist-on-pipe',
+                amount: dressing.spineClusters,
+                how: ['Sides first, from the foot up, then the top; two balloons of each round the pipe.'],
+              },
+          ...dressingWork(dressing, schools, ['Raise the corners.']),
         ],
-        materials: [...common.materials, ...dressingMaterials(dressing, schools)],
-        steps: [...common.steps, ...dressingSteps(dressing, schools)],
+        materials: [
+          ...common.materials,
+          ...dressingMaterials(dressing, isStrung ? schools : { ...schools, joining: 'string-neck' }),
+          ...(isStrung
+            ? [
+                material(
+                  'modelling-260',
+                  ties,
+                  '⌈L / 2 ft⌉ + 1',
+                  [['L', dressing.lengthM, 'm']],
+                  COMMON_PRACTICE,
+                  { what: '260s round bar and garland' },
+                ),
+              ]
+            : []),
+        ],
+        making: [...common.making, ...dressingMaking(dressing, schools, isStrung ? undefined : 'unstrung')],
         notes: [...dressing.notes, ...schoolNotes(schools)],
       };
     }
-    return { ...quadRecipe(piece, schools), ...common, siteWork: [frame, ...quadWork(piece, schools)] };
+    return {
+      ...quadRecipe(piece, schools),
+      ...common,
+      making: [...common.making, 'Tie each quad of one colour, in the order of the pattern.'],
+      siteWork: [frame, ...quadWork(piece, schools)],
+    };
+  },
+  parts(piece): Part[] {
+    const { at, widthM, heightM, legM } = piece;
+    const [left, right] = [at.xM - widthM / 2, at.xM + widthM / 2];
+    const bars = [
+      straight(left, at.yM + heightM, right, at.yM + heightM),
+      straight(left, at.yM + legM, right, at.yM + legM),
+    ];
+    const uprights = [left, right].map((xM) => straight(xM, at.yM, xM, at.yM + heightM));
+    return [
+      { id: 'bar', label: 'bars', made: 'bar', lines: bars, after: 'frame' },
+      { id: 'upright', label: 'uprights', made: 'pole', lines: uprights, after: 'frame' },
+      {
+        id: 'body',
+        label: 'dressing',
+        made: 'balloons',
+        lines: [...bars, ...uprights],
+        after: 'dress',
+        before: 'fill',
+      },
+    ];
   },
   picture(piece, recipe) {
     const { at, legM, widthM } = piece;
@@ -155,7 +216,7 @@ function quadLayers(piece: PhotoFrame): { run: XY[]; layers: Layer[] }[] {
 function quadRecipe(
   piece: PhotoFrame,
   schools: Schools,
-): Omit<Recipe, 'sections' | 'hangPoints' | 'topM' | 'materials' | 'steps' | 'siteWork'> {
+): Omit<Recipe, 'sections' | 'hangPoints' | 'topM' | 'materials' | 'making' | 'siteWork'> {
   const { dress: style, widthM } = piece;
   if (style.style !== 'quads') throw new RangeError('this frame is dressed organically');
   const { balloon, repeat } = style;
@@ -254,8 +315,16 @@ function quadWork(piece: PhotoFrame, schools: Schools): Recipe['siteWork'] {
       label: `${schools.onPipe === 'press' ? 'press on' : 'twist on'} ${plural(quads, 'quad')}`,
       rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
       amount: quads,
+      how: ['Sides first, then the bars; the pattern runs on from side to side.'],
     },
-    { id: 'corners', stage: 'fill', label: 'fill the corners', rate: 'fix-filler', amount: CORNERS * 2 },
+    {
+      id: 'corners',
+      stage: 'fill',
+      label: 'fill the corners',
+      rate: 'fix-filler',
+      amount: CORNERS * 2,
+      how: ['A duplet and a quad over each joint.'],
+    },
   ];
 }
 

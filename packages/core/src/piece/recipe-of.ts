@@ -1,6 +1,8 @@
 import type { Piece, Schools } from '@early-lantern/contract';
 import { plural } from '../quantity/plural.ts';
 import { withStandIns } from '../stock/stand-ins.ts';
+import { withAttachments } from './attachments.ts';
+import { attachmentsPicture } from './attachments-picture.ts';
 import type { Kind } from './kind.ts';
 import { kinds } from './kinds.ts';
 import type { Picture } from './picture.ts';
@@ -28,7 +30,10 @@ export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
 function workOut(piece: Piece, house: HouseSchools | undefined): Known {
   const before = known.get(piece);
   if (before && before.house === house) return before;
-  const designed = withTieLines(piece, kindOf(piece).recipe(piece, schoolsOf(piece, house)));
+  const designed = withAttachments(
+    piece,
+    withTieLines(piece, kindOf(piece).recipe(piece, schoolsOf(piece, house))),
+  );
   const standIns = 'standIns' in piece ? piece.standIns : undefined;
   const recipe = standIns?.length ? { ...designed, needs: withStandIns(designed.needs, standIns) } : designed;
   const found = { house, designed, recipe };
@@ -46,12 +51,9 @@ function withTieLines(piece: Piece, recipe: Recipe): Recipe {
     label: `${plural(lines, 'tie line')}, half forward, half back`,
     rate: 'hang-point' as const,
     amount: lines,
+    how: ['Only when the frame is complete and every base weighted.'],
   };
-  return {
-    ...recipe,
-    siteWork: [...recipe.siteWork, work],
-    steps: [...recipe.steps, 'Tie lines only when the frame is complete and every base weighted.'],
-  };
+  return { ...recipe, siteWork: [...recipe.siteWork, work] };
 }
 
 /** The recipe of a piece of any kind, with stand-ins in their places. */
@@ -65,7 +67,16 @@ export const rawNeedsOf = (piece: Piece, house?: HouseSchools): Need[] =>
 export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
   const before = drawn.get(piece);
   if (before) return before;
-  const picture = kindOf(piece).picture(piece, workOut(piece, house).designed);
+  const kind = kindOf(piece);
+  const bare = kind.picture(piece, workOut(piece, house).designed);
+  const { attachments = [] } = piece;
+  const picture =
+    attachments.length > 0
+      ? {
+          ...bare,
+          balloons: [...bare.balloons, ...attachmentsPicture(attachments, kind.parts?.(piece) ?? [])],
+        }
+      : bare;
   drawn.set(piece, picture);
   return picture;
 }

@@ -26,15 +26,34 @@ export interface Assembly {
   joinAt: 'bench' | 'site';
 }
 
-/** Work on the spot, in the order of the stages. */
+/** Stages of the work on one piece on the spot, in their order; what each means stands with the network. */
+export type Stage =
+  | 'frame'
+  | 'tie'
+  | 'on-pole'
+  | 'hang'
+  | 'join'
+  | 'roof'
+  | 'dress'
+  | 'accent'
+  | 'stem'
+  | 'fill'
+  | 'sign'
+  | 'finish';
+
+/** A step on the spot: the card, the clock, the run sheet and the strike are all read from it. */
 export interface SiteWork {
   id: string;
-  stage: 'frame' | 'tie' | 'hang' | 'dress' | 'accent' | 'fill' | 'finish';
+  stage: Stage;
   label: string;
   rate: RateKey;
   amount: number;
   /** Two people whatever the length. */
   pair?: boolean;
+  /** Steps of the same stage that come before it, by id. */
+  after?: string[];
+  /** How it is done, as the card says it. */
+  how?: string[];
 }
 
 /** A thing besides balloons, by its name in the materials' catalogue. */
@@ -65,7 +84,8 @@ export interface Recipe {
   assemblies: Assembly[];
   siteWork: SiteWork[];
   materials: Material[];
-  steps: string[];
+  /** How it is made before anything is put up; what comes after is in `siteWork`. */
+  making: string[];
   notes: string[];
   working: Working[];
 }

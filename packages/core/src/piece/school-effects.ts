@@ -10,7 +10,7 @@ export const schoolOptions: { [N in SchoolName]: readonly Schools[N][] } = {
   tie: ['long', 'tight'],
   fillerFixing: ['half-260', 'loop', 'band', 'neck', 'dash'],
   sizing: ['eye', 'template'],
-  inflatedAt: ['workshop', 'fillers-on-site', 'site'],
+  inflatedAt: ['workshop', 'fillers-on-site', 'pairs-in-workshop', 'site'],
   dressing: ['on-the-spot', 'finished-sections'],
   onPipe: ['press', 'twist'],
   bloom: ['none', 'spray', 'wipe'],

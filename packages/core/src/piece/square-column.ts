@@ -1,10 +1,12 @@
 import type { SquareColumn } from '@early-lantern/contract';
 import { ringOuterDiameter, squarePitch } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, type Layer, layerNeeds } from './layers.ts';
-import { drawTopper, packedRecipe, standMaterials } from './packed.ts';
+import { drawTopper, oneFrame, packedRecipe, standMaterials } from './packed.ts';
+import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 
 /** Large quads one above the other, kept apart by small ones, so that the colours run straight up. */
@@ -18,12 +20,16 @@ export const squareColumn: Kind<SquareColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(4, large.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
-      frame: { rate: 'column-stand', label: 'set the stand, weight its base' },
+      frame: oneFrame('column-stand', 'set the stand, weight its base'),
       materials: standMaterials(1, heightM, 'weighted-base'),
-      steps: [
-        'Alternate: a large quad, a small quad turned into its hollows, the next large quad straight above.',
+      layersHow: [
+        'In turn: a large quad, a small quad turned into its hollows, the next large quad straight above.',
         'The small ones must peek out; pressed too hard they are swallowed.',
       ],
+      layersStep: {
+        label: `${plural(largeLayers.length, 'large quad')} and ${plural(smallLayers.length, 'small one')} in turn`,
+        amount: largeLayers.length + smallLayers.length,
+      },
       working: [
         working(
           'Step from one large quad to the next',
@@ -57,15 +63,6 @@ export const squareColumn: Kind<SquareColumn> = {
             joinAt: 'site',
           },
         ],
-        siteWork: [
-          {
-            id: 'buffers',
-            stage: 'hang',
-            label: `alternate ${smallLayers.length} small quads`,
-            rate: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
-            amount: smallLayers.length,
-          },
-        ],
       },
     });
   },
@@ -82,6 +79,8 @@ export const squareColumn: Kind<SquareColumn> = {
       balloons: [...balloons, ...drawTopper(piece.topper, at.xM, at.yM + heightM)],
     };
   },
+  parts: ({ at, heightM, large }) =>
+    columnParts(at, heightM, inchesToMetres(ringOuterDiameter(4, large.inflatedIn))),
 };
 
 /** Large layers stand in line, small ones turned by half a step between each two. */

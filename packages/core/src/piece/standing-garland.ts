@@ -4,14 +4,15 @@ import { plural } from '../quantity/plural.ts';
 import { type DressLine, dress } from './dressing.ts';
 import {
   dressingAssemblies,
+  dressingMaking,
   dressingMaterials,
-  dressingSteps,
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
+import { type Part, straight } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 
 /** A lamp-type stand carries about this; taller or wider needs a heavy plate. Common practice, no source. */
@@ -26,6 +27,9 @@ export const standingGarland: Kind<StandingGarland> = {
     const { poleM, gapM, widthM, curve } = piece;
     const dressing = dress(dressLine(piece));
     const isHeavy = poleM > LAMP_POLE_M || widthM > LAMP_WIDTH_M;
+    // By length: what is beyond the pole's top has nothing to clip to.
+    const beyond = Math.round((dressing.spineClusters * curve.lengthM) / Math.max(0.1, dressing.lengthM));
+    const onPole = dressing.spineClusters - beyond;
     return {
       ...dressing,
       sections: [1],
@@ -41,29 +45,44 @@ export const standingGarland: Kind<StandingGarland> = {
           label: 'set the pole, weight its base',
           rate: 'column-stand',
           amount: 1,
+          how: [
+            'Extra weight on the base.',
+            ...(isHeavy ? ['A rigid pole on a heavy plate: more than a lamp-type stand carries.'] : []),
+          ],
         },
         {
           id: 'hang',
           stage: 'hang',
-          label: `clip ${plural(dressing.spineClusters, 'cluster')} to the pole`,
+          label: `clip ${plural(onPole, 'cluster')} to the pole`,
           rate: 'twist-on-pipe',
-          amount: dressing.spineClusters,
+          amount: onPole,
+          how: [
+            'From the foot up: spread two balloons round the pole and twist them together.',
+            ...(gapM > 0
+              ? ['Leave the gap at the foot free: balloons pushed against the floor lift the base.']
+              : []),
+          ],
         },
+        ...(beyond > 0
+          ? [
+              {
+                id: 'curve',
+                stage: 'hang' as const,
+                label: `hang ${plural(beyond, 'cluster')} neck to neck beyond the top`,
+                rate: 'string-neck' as const,
+                amount: beyond,
+                after: ['hang'],
+                how: ['Knot each to the long neck of the one before, so that it curves over.'],
+              },
+            ]
+          : []),
         ...dressingWork(dressing, schools),
       ],
       materials: [
         ...standMaterials(1, poleM, isHeavy ? 'weighted-base' : 'lamp-base'),
         ...dressingMaterials(dressing, { ...schools, joining: 'string-neck' }),
       ],
-      steps: [
-        ...dressingSteps(dressing, { ...schools, joining: 'string-neck' }),
-        'Clip each cluster on: spread two balloons round the pole and twist them together.',
-        ...(gapM > 0
-          ? ['Leave the gap at the foot free: balloons pushed against the floor lift the base.']
-          : []),
-        ...(curve.lengthM > 0 ? ['Beyond the top, hang the last clusters neck to neck for the curve.'] : []),
-        'Put extra weight on the base.',
-      ],
+      making: dressingMaking(dressing, schools, 'unstrung'),
       notes: [
         ...dressing.notes,
         ...schoolNotes(schools),
@@ -78,6 +97,25 @@ export const standingGarland: Kind<StandingGarland> = {
       shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + poleM)],
       balloons: dressingPicture(dressLine(piece), recipe),
     };
+  },
+  parts(piece): Part[] {
+    const { at, poleM } = piece;
+    const { chain } = dressLine(piece);
+    const [first, last] = [chain[0] as XY, chain.at(-1) as XY];
+    return [
+      {
+        id: 'pole',
+        label: 'pole',
+        made: 'pole',
+        lines: [straight(at.xM, at.yM, at.xM, at.yM + poleM)],
+        after: 'frame',
+        // Once it is clothed nobody reaches it.
+        before: 'hang',
+      },
+      { id: 'body', label: 'body', made: 'balloons', lines: [[...chain]], after: 'dress', before: 'fill' },
+      { id: 'start', label: 'foot end', made: 'balloons', lines: [[first, first]], after: 'hang' },
+      { id: 'end', label: 'tip', made: 'balloons', lines: [[last, last]], after: 'hang' },
+    ];
   },
 };
 

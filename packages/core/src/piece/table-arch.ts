@@ -5,7 +5,7 @@ import { material } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
-import { equalLayersWorking, packedRecipe } from './packed.ts';
+import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { shapeWorking } from './packed-arch.ts';
 
 /** Blown fuller than this, 12 in. quads do not go on the kit's poles. Common practice, no source. */
@@ -24,9 +24,11 @@ export const tableArch: Kind<TableArch> = {
       lengthM: poleLengthM,
       widthM,
       topM: at.yM + rod.rise + widthM / 2,
-      frame: { rate: 'clamp-kit', label: 'lay the cloth, then clamp the kit to the table' },
+      frame: oneFrame('clamp-kit', 'lay the cloth, then clamp the kit to the table', 1, [
+        'Tablecloth first, then the clamps; measure the table top before the day.',
+      ]),
       materials: [material('table-kit', 1, 'one arch', [])],
-      steps: ['Tablecloth first, then the clamps; measure the table top before the day.'],
+      layersHow: [],
       notes:
         balloon.inflatedIn > FULLEST_IN
           ? [`Quads of ${balloon.inflatedIn} in. hardly go on the kit's poles: keep them at 8–10 in.`]
@@ -45,6 +47,15 @@ export const tableArch: Kind<TableArch> = {
       balloons: drawLayers(axis, tableLayers(piece)),
     };
   },
+  parts: ({ at, poleLengthM, spanM }) => [
+    {
+      id: 'layer',
+      label: 'layers',
+      made: 'balloons',
+      lines: [bentRod(poleLengthM, spanM).points.map(({ x, y }) => ({ x: at.xM + x, y: at.yM + y }))],
+      after: 'roof',
+    },
+  ],
 };
 
 export const tableLayers = ({ poleLengthM, layerSize, balloon, pressFactor, pattern }: TableArch) =>

@@ -7,6 +7,7 @@ import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { clusterName, twistRate } from './dressing.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
+import { straight } from './part.ts';
 import { basePlate, type DrawnBalloon, type DrawnShape, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
 
@@ -85,9 +86,10 @@ export const topiary: Kind<Topiary> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: 'set the stand, weight its base, drape the skirt',
+          label: `set the stand, weight its base${skirtM > 0 ? ', drape the skirt' : ''}`,
           rate: 'column-stand',
           amount: 1,
+          ...(skirtM > 0 ? { how: ['Drape the skirt below and tie it above.'] } : {}),
         },
         {
           id: 'ball',
@@ -95,6 +97,10 @@ export const topiary: Kind<Topiary> = {
           label: `build the ball from ${plural(clusters, 'cluster')}`,
           rate: 'twist-on-pipe',
           amount: clusters,
+          how: [
+            'Soft balloons over cut zip-tie ends first, so that nothing pops.',
+            'Round the top of the pole; turn it as you go.',
+          ],
         },
         ...(trios
           ? [
@@ -135,11 +141,7 @@ export const topiary: Kind<Topiary> = {
             ]
           : []),
       ],
-      steps: [
-        'Put soft balloons over cut zip-tie ends first, so that nothing pops.',
-        `Build the ball from ${plural(clusters, 'cluster')} round the top of the pole; turn it and close gaps.`,
-        ...(skirtM > 0 ? ['Drape the skirt below and tie it above.'] : []),
-      ],
+      making: [`Blow to ${balloon.inflatedIn} in.; twist into ${clusterName(size)}.`],
       notes: [],
       working: [
         working(
@@ -185,6 +187,29 @@ export const topiary: Kind<Topiary> = {
       shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + standM), ...skirt],
       balloons: drawBall(piece, recipe.needs),
     };
+  },
+  parts({ at, standM, ballM }) {
+    const topM = at.yM + standM + ballM / 2;
+    const ball = { xM: at.xM - ballM / 2, yM: topM - ballM, widthM: ballM, heightM: ballM };
+    return [
+      {
+        id: 'top',
+        label: 'top of the ball',
+        made: 'balloons',
+        lines: [straight(at.xM, topM, at.xM, topM)],
+        after: 'hang',
+        before: 'fill',
+      },
+      {
+        id: 'body',
+        label: 'ball',
+        made: 'balloons',
+        lines: [straight(at.xM, topM - ballM / 2, at.xM, topM - ballM / 2)],
+        area: ball,
+        after: 'hang',
+        before: 'fill',
+      },
+    ];
   },
 };
 

@@ -1,11 +1,14 @@
 import type { Tower } from '@early-lantern/contract';
 import { ringOuterDiameter } from '../geometry/rings.ts';
+import { material } from '../materials/materials.ts';
 import { layerColours } from '../pattern/layers.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { DERIVED, working } from '../working.ts';
+import { plural } from '../quantity/plural.ts';
+import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, gradedLayers, type Layer, onTemplate } from './layers.ts';
 import { packedRecipe, standMaterials } from './packed.ts';
+import { columnParts } from './part.ts';
 import { basePlate, type DrawnBalloon, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
 
@@ -18,6 +21,7 @@ export const tower: Kind<Tower> = {
   recipe(piece, schools) {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;
     const layers = towerLayers(piece);
+    const bodyCount = layers.length - (roof?.rings ?? 0);
     const flower = roof ? flowerNeeds(roof.flower) : [];
     const topM = topOf(layers) + (roof ? inchesToMetres(roof.flower.inflatedIn) : 0);
     return packedRecipe({
@@ -26,12 +30,27 @@ export const tower: Kind<Tower> = {
       lengthM: topOf(layers),
       widthM: inchesToMetres(ringOuterDiameter(layerSize, Math.max(bottomIn, topIn))),
       topM,
-      frame: { rate: 'column-stand', label: 'set the tower stand, weight its base' },
-      materials: standMaterials(1, topOf(layers), 'weighted-base'),
-      steps: [
-        'Seat each ring in the gaps of the one below; set uniform diameters with the template.',
-        ...(roof ? ['Roof: ever smaller rings, closed by a flower of five petals.'] : []),
+      frame: [
+        {
+          id: 'frame',
+          stage: 'frame',
+          label: 'set the base, put its weights on',
+          rate: 'column-stand',
+          amount: 1 - POLE_SHARE,
+          pair: true,
+        },
+        {
+          id: 'pole',
+          stage: 'frame',
+          label: 'screw the pole together on its base',
+          rate: 'column-stand',
+          amount: POLE_SHARE,
+          after: ['frame'],
+        },
       ],
+      materials: [...standMaterials(1, topOf(layers), 'weighted-base'), ...roofTie(piece)],
+      layersHow: ['Seat each ring in the gaps of the one below; set uniform diameters with the template.'],
+      layersStep: { label: plural(bodyCount, 'ring'), amount: bodyCount },
       working: [
         working(
           'Rise from ring to ring',
@@ -71,6 +90,20 @@ export const tower: Kind<Tower> = {
               },
             ]
           : [],
+        siteWork: roof
+          ? [
+              {
+                id: 'roof',
+                stage: 'roof',
+                label: `set the roof on: ${roof.rings > 0 ? `${plural(roof.rings, 'ring')} and ` : ''}the flower`,
+                rate: 'tie-topper',
+                amount: 1,
+                how: [
+                  'Ever smaller rings, closed by a flower of five petals, tied together by a 260 and set on as one.',
+                ],
+              },
+            ]
+          : [],
       },
     });
   },
@@ -87,7 +120,21 @@ export const tower: Kind<Tower> = {
       balloons: [...drawLayers(axis, layers), ...(roof ? drawFlower(at.xM, at.yM + topM, roof.flower) : [])],
     };
   },
+  parts(piece) {
+    const { layerSize, bottomIn, topIn } = piece;
+    const widthM = inchesToMetres(ringOuterDiameter(layerSize, Math.max(bottomIn, topIn)));
+    return columnParts(piece.at, topOf(towerLayers(piece)), widthM);
+  },
 };
+
+/** Of setting a tower's stand, what is screwing its pole together. From memory, an editable default. */
+const POLE_SHARE = 0.4;
+
+/** One 260 ties the roof's rings and its flower together. */
+const roofTie = ({ roof }: Tower) =>
+  roof
+    ? [material('modelling-260', 1, 'one for the roof', [], COMMON_PRACTICE, { what: 'Tie of the roof' })]
+    : [];
 
 const topOf = (layers: readonly Layer[]) => {
   const last = layers.at(-1) as Layer;

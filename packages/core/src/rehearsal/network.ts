@@ -1,4 +1,5 @@
 import type { JobFile, Plan, Task } from '@early-lantern/contract';
+import { earliestOnSite } from '../clock/arrival.ts';
 
 const MINUTE_MS = 60_000;
 /** A night's gap: after it the crew begins at the planned hour, however early the day before was done. */
@@ -28,7 +29,7 @@ export interface Node {
   waitsForAccess: boolean;
 }
 
-const STRIKE = new Set(['drive-strike', 'strike', 'look-over', 'carry-out', 'drive-back', 'return-gear']);
+const isStrike = ({ trip }: Task) => trip === 'strike';
 
 /**
  * The plan's own order as a network, in an order in which everything comes after what it waits for. Of a job alone only
@@ -43,7 +44,7 @@ export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
           (task) =>
             !isAlone ||
             ((Date.parse(task.start) < Date.parse(plan.onTime.doors) || task.id === 'sign-off') &&
-              !STRIKE.has(task.id)),
+              !isStrike(task)),
         )
         .map((task) => ({ task, job, startMs: Date.parse(task.start), endMs: Date.parse(task.end) })),
     )
@@ -64,9 +65,8 @@ export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
     const lastEnd = Math.max(-Infinity, ...after.map(({ node }) => all[node]?.endMs ?? 0));
     // The first thing, and what follows a night, begins at its planned hour; the rest as soon as it can.
     const beginsAtPlan = after.length === 0 || startMs - lastEnd > NIGHT_MS;
-    const opens = Date.parse(
-      (jobs[job] as RehearsedJob).file.job[STRIKE.has(task.id) ? 'strike' : 'access'].from,
-    );
+    const { job: head } = (jobs[job] as RehearsedJob).file;
+    const opens = Date.parse(isStrike(task) ? head.strike.from : earliestOnSite(head));
     const arrives =
       task.id === 'drive-out' || task.id === 'drive-strike' ? opens - (endMs - startMs) : -Infinity;
     return {
@@ -74,7 +74,7 @@ export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
       job,
       after,
       earliestMs: Math.max(beginsAtPlan ? startMs : -Infinity, task.place === 'site' ? opens : arrives),
-      waitsForAccess: task.place === 'site' && !STRIKE.has(task.id),
+      waitsForAccess: task.place === 'site' && !isStrike(task),
     };
   });
 }

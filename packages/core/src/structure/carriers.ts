@@ -2,15 +2,17 @@ import type { BaseId, JobFile, Piece, PieceOf, Spot } from '@early-lantern/contr
 import { DRAG, SOLID } from '../air/wind.ts';
 import { rodX } from '../geometry/elastica.ts';
 import { pairBow } from '../geometry/pair-arch.ts';
+import { countOf } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { formatLength, inchesToMetres } from '../quantity/length.ts';
+import { carriedBy } from '../support/carried.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
 import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
 import { pipeOf } from './pipes.ts';
-import { GRAVITY } from './standing.ts';
-import { tableCarrier } from './table-carrier.ts';
+import { GRAVITY, STRING_PULL_N } from './standing.ts';
+import { laidTable, tableCarrier } from './table-carrier.ts';
 
 /** From this much pipe an arch is a large one, m. From memory, an editable default. */
 const LARGE_ARCH_M = 6;
@@ -22,8 +24,6 @@ const SHOULDER = 0.7;
 const SOLID_OF = { curtain: 0.95, greenery: 0.8, boards: 1, sign: 1 } as const;
 /** A kit of stand and crossbar that curtains and panels hang on: metres of backdrop one stand carries. */
 const STAND_M = 3;
-/** Pull of a string drawn tight by hand, N. From memory, an editable default. */
-const STRING_PULL_N = 20;
 /** A lamp pole of 1 in. steel tube, 1 mm wall: E · I, N·m². From memory, an editable default. */
 const LAMP_POLE_NM2 = 1140;
 /** The same of a rigid pole, 1½ in. steel tube, 2 mm wall, as plates and drape bases take it. From memory. */
@@ -37,15 +37,6 @@ const LAMP_WIDTH_M = 0.65;
 /** Mean sideways reach of an arc bent over by 135°, in radii: 1 − sin 45° / 2.356. */
 const CURVE_REACH = 0.7;
 const CURVE_RAD = 0.75 * Math.PI;
-
-/** Standing pieces that florals, foils and signs can be put on, at a share of their length. */
-export const takesPicks = ({ kind }: Piece): boolean =>
-  kind === 'standing-garland' ||
-  kind === 'packed-arch' ||
-  kind === 'table-arch' ||
-  kind === 'packed-column' ||
-  kind === 'square-column' ||
-  kind === 'tower';
 
 /** How a standing piece is carried; undefined for what hangs or is only set down. */
 export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: JobFile): Carrier | undefined {
@@ -68,6 +59,8 @@ export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: J
       return flatCarrier('panels on a backdrop stand', widthM, heightM, 1, mass);
     }
     case 'backdrop':
+      // On another piece's pole it has no foot of its own.
+      if (piece.on) return undefined;
       return piece.what === 'sign'
         ? signCarrier(piece, mass)
         : flatCarrier(
@@ -77,6 +70,8 @@ export function carrierOf(piece: Piece, recipe: Recipe, mass: PieceMass, file: J
             SOLID_OF[piece.what],
             mass,
           );
+    case 'furnishing':
+      return carriedBy(piece.id, file.job.pieces).length > 0 ? laidTable(piece) : undefined;
     case 'topiary':
       return {
         ...upright('column stand under a ball', 'small-plate', recipe, mass),
@@ -171,9 +166,7 @@ function columnCarrier(
   mass: PieceMass,
   file: JobFile,
 ): Carrier {
-  const pulls = file.job.pieces.flatMap((other) =>
-    other.kind === 'pair-arch' ? archPull(piece, other) : [],
-  );
+  const pulls = file.job.pieces.flatMap((other) => pullsOn(piece, other));
   const label = piece.kind === 'tower' ? 'tower stand' : 'column stand';
   return {
     ...upright(label, piece.kind === 'tower' ? 'plate-2ft' : 'small-plate', recipe, mass),
@@ -183,9 +176,9 @@ function columnCarrier(
     working: pulls.length
       ? [
           working(
-            'Pull of the arch between towers',
-            'weight · span / (8 · rise), as of a flat arch, and the string drawn tight',
-            [['arches', pulls.length]],
+            'Pull of what ends at it',
+            'weight · span / (8 · rise or sag), an arch with its string drawn tight',
+            [['ends', pulls.length]],
             { value: Math.abs(pulls.reduce((sum, one) => sum + one, 0)), unit: 'N' },
             `the arch pulls its towers inward: ${COMMON_PRACTICE}`,
           ),
@@ -194,16 +187,34 @@ function columnCarrier(
   };
 }
 
-/** Pull on a tower by an arch of duplets that ends at it, N: to the right positive. */
-function archPull(tower: Piece & { at: { xM: number } }, arch: PieceOf<'pair-arch'>): number[] {
-  if (arch.spotId !== tower.spotId) return [];
-  const sides = [-1, 1].filter((side) => Math.abs(arch.at.xM + (side * arch.spanM) / 2 - tower.at.xM) < 0.6);
+/** Pull on a tower by an arch of duplets or a chain that ends at it, N: to the right positive. */
+function pullsOn(tower: Piece, other: Piece): number[] {
+  if (other.kind !== 'pair-arch' && other.kind !== 'chain') return [];
+  const sides = endsOn(other, tower.id);
+  if (sides.length === 0) return [];
+  const pull = other.kind === 'pair-arch' ? archPullN(other) : chainPullN(other);
+  return sides.map((side) => -side * pull);
+}
+
+/** Which ends of it a piece carries: −1 the left one, 1 the right one. */
+function endsOn({ on, alsoOn }: Piece, id: string): (-1 | 1)[] {
+  return [...(on?.pieceId === id ? ([-1] as const) : []), ...(alsoOn?.pieceId === id ? ([1] as const) : [])];
+}
+
+/** As a flat arch pulls at its ends, N: weight · span / (8 · rise), and the string drawn tight. */
+function archPullN(arch: PieceOf<'pair-arch'>): number {
   const bow = pairBow(inchesToMetres(arch.outside.inflatedIn), inchesToMetres(arch.inside.inflatedIn));
   const lengthM = arch.spanM * 1.1;
   const weightN = (lengthM / bow.pitch) * 0.006 * GRAVITY;
   const riseM = Math.max(0.1, lengthM * 0.12);
-  const pull = (weightN * arch.spanM) / (8 * riseM) + STRING_PULL_N;
-  return sides.map((side) => -side * pull);
+  return (weightN * arch.spanM) / (8 * riseM) + STRING_PULL_N;
+}
+
+/** As a shallow hung line pulls, N: weight · span / (8 · sag); its links are modelling balloons of 1.7 g. */
+function chainPullN({ from, to, sagM, linkIn, balloonsPerLink }: PieceOf<'chain'>): number {
+  const spanM = Math.hypot(to.xM - from.xM, to.yM - from.yM);
+  const weightN = (spanM / inchesToMetres(linkIn)) * balloonsPerLink * 0.0017 * GRAVITY;
+  return (weightN * spanM) / (8 * Math.max(0.05 * spanM, sagM));
 }
 
 function poleCarrier(
@@ -226,7 +237,10 @@ function poleCarrier(
     const bentRad = (Math.max(0, at - (1 - beyond)) / Math.max(1e-9, beyond)) * CURVE_RAD;
     return side * (curve.lengthM / CURVE_RAD) * (1 - Math.cos(bentRad));
   };
-  const picksKgM = (piece.hold?.picks ?? []).reduce((sum, { at, massKg }) => sum + massKg * pickX(at), 0);
+  const picksKgM = (piece.attachments ?? []).reduce(
+    (sum, one) => sum + countOf(one) * one.massKg * pickX(one.at),
+    0,
+  );
   const leverKgM = Math.abs(side * kg * beyond * reachM + picksKgM);
   const leanM = (leverKgM * GRAVITY * poleM ** 2) / (2 * stiffness);
   const area = DRAG * SOLID * ((1 + piece.taper) / 2) * widthM * (onPoleM + curve.lengthM * 0.5);

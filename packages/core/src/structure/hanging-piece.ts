@@ -1,12 +1,21 @@
 import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
 import { dynamicPressure, speedOf } from '../air/wind.ts';
-import { garlandLine } from '../fixing/garland-line.ts';
+import { garlandLine, nearestAlong } from '../fixing/garland-line.ts';
 import { hangGarland } from '../fixing/hanging.ts';
+import { countOf } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import { carryingOf } from '../support/parts.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
+import { type CarriedLoad, carriedWorking } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
+
+/** Points along its line; on what, where that is another piece. */
+function pointsWords({ on }: Piece, file: JobFile): string {
+  const carrying = carryingOf(on, file.job.pieces);
+  return carrying ? `points on ${carrying.carrier.name}` : 'points along its line';
+}
 
 /** What follows when the point that bears most lets go, its section then left with a factor. */
 function followsFrom(factor: number, index: number): string {
@@ -22,12 +31,20 @@ export function hangingPiece(
   recipe: Recipe,
   mass: PieceMass,
   file: JobFile,
+  carried: readonly CarriedLoad[],
 ): HoldPiece {
   const rules = rulesOf(file);
   const { gustMs, source } = gustAt(spot, file);
   const pressure = dynamicPressure(isOutdoors(spot, file) ? gustMs : 0);
-  const hung = hangGarland(piece, spot, file, rules, recipe.sections.length, mass.dressingKg);
-  const picksKg = (piece.hold?.picks ?? []).reduce((sum, { massKg }) => sum + massKg, 0);
+  const onIt = [
+    ...(piece.attachments ?? []).map((one) => ({ at: one.at, massKg: countOf(one) * one.massKg })),
+    ...carried.map((one) => ({
+      at: nearestAlong(piece, spot, { xM: one.xM, yM: one.yM }),
+      massKg: one.massKg,
+    })),
+  ];
+  const hung = hangGarland(piece, spot, file, rules, recipe.sections.length, mass.dressingKg, onIt);
+  const onItKg = onIt.reduce((sum, { massKg }) => sum + massKg, 0);
   const points = hung.points.map((point) => {
     // Weight down and wind across meet at right angles.
     const loadN = Math.hypot(point.loadN, point.windNPerPa * pressure);
@@ -50,7 +67,7 @@ export function hangingPiece(
     );
   const takeDown = gustAtFactor(rules.hookFactor);
   return {
-    ...blank(piece, hung.points.length ? 'points along its line' : 'nothing yet', mass.dressingKg + picksKg),
+    ...blank(piece, hung.points.length ? pointsWords(piece, file) : 'nothing yet', mass.dressingKg + onItKg),
     safetyFactor: worst?.factor ?? null,
     required: rules.hookFactor,
     governing: worst ? 'the point that bears most for its rating' : '',
@@ -68,6 +85,7 @@ export function hangingPiece(
     notes: [...(hung.isProven ? [] : ['Fewer points might do: not all choices were looked at.'])],
     working: [
       ...mass.working,
+      ...carriedWorking(carried),
       ...(worst
         ? [
             working(

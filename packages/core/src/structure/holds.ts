@@ -4,13 +4,17 @@ import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { allCarriedBy } from '../support/carried.ts';
+import { carriedPiece } from './carried-piece.ts';
 import { carrierOf } from './carriers.ts';
 import { gustAt, isOutdoors } from './gust-at.ts';
+import { carriedOn } from './handed-down.ts';
 import { hangingPiece } from './hanging-piece.ts';
 import { massOf } from './mass.ts';
 import { goesThrough, passesOf } from './passes.ts';
 import { placedPiece } from './placed-piece.ts';
 import { standingPiece } from './standing-piece.ts';
+import { unsaidCarrier } from './unsaid.ts';
 
 /** Every piece with what carries or fixes it, in the order of the job. */
 export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe }[]): Holds {
@@ -66,7 +70,9 @@ const known = new WeakMap<Piece, Known>();
 /** One piece, worked out again only when it or what it asks of the job has changed. */
 function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
   const { site, workshop, job } = file;
-  const arches = job.pieces.filter((one) => one.kind === 'pair-arch');
+  const carriers = job.pieces.filter(({ id }) => id === piece.on?.pieceId || id === piece.alsoOn?.pieceId);
+  // Whether it says what carries it depends on what stands beside it.
+  const beside = piece.on === undefined ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : [];
   const counts = weights.map(({ count }) => count);
   const asked = [
     site,
@@ -76,7 +82,9 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
     job.access.from,
     job.strike.until,
     ...job.crew,
-    ...arches,
+    ...carriers,
+    ...beside,
+    ...allCarriedBy(piece.id, job.pieces),
     ...counts,
   ];
   const before = known.get(piece);
@@ -92,18 +100,21 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
   const spot = spotOf(piece, file);
   if (!spot) throw new RangeError(`"${piece.name}" has no spot "${piece.spotId}" at this site`);
   const mass = massOf(recipe);
+  const carried = carriedOn(piece, file);
   const carrier = carrierOf(piece, recipe, mass, file);
   const held = carrier
-    ? standingPiece(piece, spot, carrier, mass, file, weights)
+    ? standingPiece(piece, spot, carrier, mass, file, weights, carried)
     : piece.kind === 'organic-garland'
-      ? hangingPiece(piece, spot, recipe, mass, file)
-      : placedPiece(piece, spot, mass, file);
+      ? hangingPiece(piece, spot, recipe, mass, file, carried)
+      : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
+  const unsaid = unsaidCarrier(piece, file);
   const passes = passesOf(piece, file);
   return {
     ...held,
     isOutdoors: isOutdoors(spot, file),
     passes,
     troubles: [...inTheWay(piece, spot, file), ...held.troubles, ...stuck(piece, passes, file)],
+    risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
   };
 }
 

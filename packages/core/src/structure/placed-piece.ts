@@ -1,68 +1,123 @@
-import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
-import { bestMethod } from '../fixing/methods.ts';
+import type { HoldPiece, JobFile, Piece, PieceOf, Point, Spot } from '@early-lantern/contract';
+import { bestMethod, type Place } from '../fixing/methods.ts';
+import { placeOnPart } from '../fixing/on-parts.ts';
 import { placeAt } from '../fixing/place.ts';
+import { attachedKg } from '../piece/attachments.ts';
+import { endsOnFeet } from '../piece/chain.ts';
 import { lookLift } from '../piece/helium-look.ts';
+import { formatLength, inchesToMetres } from '../quantity/length.ts';
+import { carryingOf, distanceTo } from '../support/parts.ts';
 import { DERIVED, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { rulesOf } from './gust-at.ts';
+import { type CarriedLoad, carriedWorking } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
-import { factorAt, GRAVITY } from './standing.ts';
+import { factorAt, GRAVITY, STRING_PULL_N } from './standing.ts';
 
-/** Chains, banners and pair arches tied at both ends, and what is only set down. */
-export function placedPiece(piece: Piece, spot: Spot, mass: PieceMass, file: JobFile): HoldPiece {
-  const rules = rulesOf(file);
+/** So far from the part it says an end is not on it any more, m. From memory, an editable default. */
+const END_REACH_M = 0.6;
+
+/** Chains, banners and pair arches held at both ends, what hangs free from the place, and what is only set down. */
+export function placedPiece(
+  piece: Piece,
+  spot: Spot,
+  mass: PieceMass,
+  file: JobFile,
+  carried: readonly CarriedLoad[],
+): HoldPiece {
   if (piece.kind === 'accent' && piece.look.what === 'helium') return heliumPiece(piece, mass);
   const ends = endsOf(piece);
-  if (!ends) return blank(piece, 'set down or tied to what stands', mass.dressingKg + mass.gearKg);
-  const weightN = mass.dressingKg * GRAVITY;
+  if (ends) return betweenEnds(piece, ends, spot, mass, file, carried);
+  const allKg = mass.dressingKg + mass.gearKg + attachedKg(piece);
+  return freeInTheAir(piece) ? onePoint(piece, spot, allKg, file) : blank(piece, 'set down', allKg);
+}
+
+/** Rounds, foils and bunches that are neither tied to a piece nor on the floor. */
+const freeInTheAir = (piece: Piece): piece is PieceOf<'accent'> | PieceOf<'bunch'> =>
+  piece.kind === 'bunch' ||
+  (piece.kind === 'accent' && piece.at.yM > inchesToMetres(sizeIn(piece)) / 2 + FLOOR_M);
+
+/** So near to the floor it rests on it, m. */
+const FLOOR_M = 0.15;
+
+const sizeIn = ({ look }: PieceOf<'accent'>): number =>
+  look.what === 'foil' ? look.sizeIn : look.balloon.inflatedIn;
+
+/** Each on a fixing of the place, if it has one there; else it hangs on nothing. */
+function onePoint(
+  piece: PieceOf<'accent'> | PieceOf<'bunch'>,
+  spot: Spot,
+  allKg: number,
+  file: JobFile,
+): HoldPiece {
+  const place = placeAt(spot, file.site, piece.at, false);
+  const best = bestMethod(place, file.workshop.ratingsN);
+  if (!best)
+    return {
+      ...blank(piece, 'nothing yet', allKg),
+      troubles: [`${piece.name}: it hangs on nothing there; choose what carries it under Hangs on.`],
+    };
+  const loadN = (allKg / piece.count) * GRAVITY;
+  const factor = Math.min(99, best.ratingN / Math.max(1e-9, loadN));
+  return {
+    ...blank(piece, 'a fixing for each', allKg),
+    safetyFactor: factor,
+    required: rulesOf(file).hookFactor,
+    governing: 'the fixing of one',
+    points: Array.from({ length: piece.count }, (_, i) => ({
+      id: `at-${i + 1}`,
+      spotXYM: piece.at,
+      at: piece.count > 1 ? i / (piece.count - 1) : 0.5,
+      section: 0,
+      method: best.method,
+      surface: place.surface,
+      ...(place.fixingId ? { fixing: place.fixingId } : {}),
+      loadN,
+      windNPerPa: 0,
+      ratingN: best.ratingN,
+      factor,
+      isLocked: false,
+    })),
+  };
+}
+
+/** A line between two ends, each on a part of a piece, a weighted foot, or a fixing of the place. */
+function betweenEnds(
+  piece: Piece,
+  ends: Ends,
+  spot: Spot,
+  mass: PieceMass,
+  file: JobFile,
+  carried: readonly CarriedLoad[],
+): HoldPiece {
+  const rules = rulesOf(file);
+  const allKg = mass.dressingKg + attachedKg(piece) + carried.reduce((sum, { massKg }) => sum + massKg, 0);
+  const weightN = allKg * GRAVITY;
   const spanM = Math.hypot(ends.to.xM - ends.from.xM, ends.to.yM - ends.from.yM);
   // A shallow line: half the weight down, w · L² / (8 · sag) along it.
-  const alongN = (weightN * spanM) / (8 * Math.max(0.05 * spanM, ends.sagM));
+  const alongN = (weightN * spanM) / (8 * Math.max(0.05 * spanM, ends.sagM)) + ends.stringN;
   const loadN = Math.hypot(weightN / 2, alongN);
-  const points = (['from', 'to'] as const).flatMap((end, i): HoldPiece['points'] => {
-    const at = ends[end];
-    const place = placeAt(spot, file.site, at, false);
-    const best = bestMethod(place, file.workshop.ratingsN);
-    if (!best) return [];
-    const { fixingId } = place;
-    return [
-      {
-        id: end,
-        spotXYM: at,
-        at: i,
-        section: 0,
-        method: best.method,
-        surface: place.surface,
-        ...(fixingId ? { fixing: fixingId } : {}),
-        loadN,
-        windNPerPa: 0,
-        ratingN: best.ratingN,
-        factor: Math.min(99, best.ratingN / Math.max(1e-9, loadN)),
-        isLocked: false,
-      },
-    ];
-  });
+  const held = (['from', 'to'] as const).map((end) => heldEnd(piece, end, ends, loadN, spot, file));
+  const points = held.flatMap(({ point }) => point ?? []);
   const factor = points.length ? Math.min(...points.map((point) => point.factor)) : null;
-  const onOwn = ends.onOwn;
   return {
-    ...blank(piece, onOwn ?? 'a line between two ends', mass.dressingKg),
-    safetyFactor: onOwn ? null : factor,
-    required: onOwn ? null : rules.hookFactor,
-    governing: onOwn ? '' : 'the pull at its ends',
-    points: onOwn ? [] : points,
-    troubles:
-      onOwn || points.length === 2
-        ? []
-        : [`${piece.name}: ${points.length ? 'one end has' : 'its ends have'} nothing allowed to tie to.`],
+    ...blank(piece, `both ends: ${[...new Set(held.map(({ on }) => on))].join(', ')}`, allKg),
+    safetyFactor: factor,
+    required: factor === null ? null : rules.hookFactor,
+    governing: factor === null ? '' : 'the pull at its ends',
+    points,
+    troubles: held.flatMap(({ trouble }) => trouble ?? []),
     working: [
       ...mass.working,
+      ...carriedWorking(carried),
       working(
         'Pull at an end',
-        '√((W/2)² + (W · span / (8 · sag))²)',
+        '√((W/2)² + (W · span / (8 · sag) + string)²)',
         [
           ['W', weightN, 'N'],
           ['span', spanM, 'm'],
           ['sag', ends.sagM, 'm'],
+          ['string drawn tight', ends.stringN, 'N'],
         ],
         { value: loadN, unit: 'N' },
         `parabola for the catenary of a shallow line: ${DERIVED}`,
@@ -71,14 +126,95 @@ export function placedPiece(piece: Piece, spot: Spot, mass: PieceMass, file: Job
   };
 }
 
-function endsOf(piece: Piece) {
+interface Held {
+  /** In words. */
+  on: string;
+  point?: HoldPiece['points'][number];
+  trouble?: string;
+}
+
+/** What holds one end: the part it says, its own weighted foot, else the best that the place has within reach. */
+function heldEnd(
+  piece: Piece,
+  end: 'from' | 'to',
+  ends: Ends,
+  loadN: number,
+  spot: Spot,
+  file: JobFile,
+): Held {
+  const { workshop, site, job } = file;
+  const at = ends[end];
+  const side = end === 'from' ? 'left' : 'right';
+  const said = end === 'from' ? piece.on : piece.alsoOn;
+  const carrying = carryingOf(said, job.pieces);
+  if (said && !carrying)
+    return { on: 'nothing', trouble: `${piece.name}: what its ${side} end should hang on has no such part.` };
+  if (!carrying && ends.feet.includes(end)) return { on: 'a weighted foot' };
+  const place: Place & { fixingId?: string } = carrying
+    ? placeOnPart(carrying.part.made, spot, file)
+    : placeAt(spot, site, at, false);
+  // A tight arch stands between two carriers; a wall's hooks are not made for its pull.
+  const best =
+    carrying || piece.kind !== 'pair-arch' || place.fixingId
+      ? bestMethod(place, workshop.ratingsN)
+      : undefined;
+  const ratingN = (best?.ratingN ?? 0) * (carrying?.part.made === 'balloons' ? ends.balloonsRound : 1);
+  const words = carrying ? `the ${carrying.part.label} of ${carrying.carrier.name}` : 'a fixing of the place';
+  const away = carrying ? distanceTo(carrying.part, { x: at.xM, y: at.yM }) : 0;
+  if (!best || away > END_REACH_M)
+    return {
+      on: 'nothing',
+      trouble: best
+        ? `${piece.name}: its ${side} end is ${formatLength(away, workshop.units)} away from ${words}.`
+        : `${piece.name}: its ${side} end has nothing to hang on; choose a tower, a fixing or a weighted foot.`,
+    };
+  return {
+    on: words,
+    point: {
+      id: end,
+      spotXYM: at,
+      at: end === 'from' ? 0 : 1,
+      section: 0,
+      method: best.method,
+      surface: place.surface,
+      ...(place.fixingId ? { fixing: place.fixingId } : {}),
+      ...(said ? { on: said } : {}),
+      loadN,
+      windNPerPa: 0,
+      ratingN,
+      factor: Math.min(99, ratingN / Math.max(1e-9, loadN)),
+      isLocked: false,
+    },
+  };
+}
+
+interface Ends {
+  from: Point;
+  to: Point;
+  sagM: number;
+  /** A string drawn tight by hand pulls besides, N. */
+  stringN: number;
+  /** Ends on weighted feet of their own. */
+  feet: readonly ('from' | 'to')[];
+  /** On balloons an end goes round so many of them. */
+  balloonsRound: number;
+}
+
+/** In a figure of eight, two before and two behind the tower. Common practice, no source. */
+const FIGURE_OF_EIGHT = 4;
+/** A chain's last link is pressed in between two. Common practice, no source. */
+const PRESSED_BETWEEN = 2;
+
+function endsOf(piece: Piece): Ends | undefined {
   switch (piece.kind) {
     case 'chain':
       return {
         from: piece.from,
         to: piece.to,
         sagM: piece.sagM,
-        onOwn: piece.bases >= 2 ? 'tied to small weighted bases' : undefined,
+        stringN: 0,
+        feet: endsOnFeet(piece),
+        balloonsRound: PRESSED_BETWEEN,
       };
     case 'banner': {
       const half = (piece.text.length * piece.pitchM) / 2;
@@ -86,7 +222,9 @@ function endsOf(piece: Piece) {
         from: { xM: piece.at.xM - half, yM: piece.at.yM },
         to: { xM: piece.at.xM + half, yM: piece.at.yM },
         sagM: 0.1,
-        onOwn: undefined,
+        stringN: 0,
+        feet: [],
+        balloonsRound: 1,
       };
     }
     case 'pair-arch':
@@ -94,7 +232,9 @@ function endsOf(piece: Piece) {
         from: { xM: piece.at.xM - piece.spanM / 2, yM: piece.at.yM },
         to: { xM: piece.at.xM + piece.spanM / 2, yM: piece.at.yM },
         sagM: 0.3,
-        onOwn: 'a tight string between its towers, which it pulls inward',
+        stringN: STRING_PULL_N,
+        feet: [],
+        balloonsRound: FIGURE_OF_EIGHT,
       };
     default:
       return undefined;

@@ -9,6 +9,7 @@ import type {
   Weight,
 } from '@early-lantern/contract';
 import { beaufort, dynamicPressure } from '../air/wind.ts';
+import { attachedKg, countOf } from '../piece/attachments.ts';
 import { working } from '../working.ts';
 import { ballastFor } from './ballast.ts';
 import { type Base, baseOf } from './bases.ts';
@@ -16,6 +17,8 @@ import { blank } from './blank-piece.ts';
 import type { Carrier, OwnFeet } from './carrier.ts';
 import { frictionOn } from './carriers.ts';
 import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
+import type { CarriedLoad } from './handed-down.ts';
+import { withCarried } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
 import {
   factorAt,
@@ -48,8 +51,9 @@ export function standingPiece(
   mass: PieceMass,
   file: JobFile,
   weights: readonly Weight[],
+  carried: readonly CarriedLoad[],
 ): HoldPiece {
-  const carrier = withPicks(bare, piece);
+  const carrier = withCarried(withAttached(bare, piece), piece, carried);
   const rules = rulesOf(file);
   const outdoors = isOutdoors(spot, file);
   const { gustMs, source } = gustAt(spot, file);
@@ -159,13 +163,15 @@ export function standingPiece(
 }
 
 /** With the florals, foils, plush and signs put on it, each pulling to where it sits. */
-function withPicks(carrier: Carrier, { hold }: Piece): Carrier {
-  const { pickX } = carrier;
-  const picks = pickX ? (hold?.picks ?? []) : [];
-  if (!pickX || picks.length === 0) return carrier;
-  const picksKg = picks.reduce((sum, { massKg }) => sum + massKg, 0);
-  const leverKgM = picks.reduce((sum, { at, massKg }) => sum + massKg * pickX(at), 0);
-  const massKg = carrier.massKg + picksKg;
+function withAttached(carrier: Carrier, piece: Piece): Carrier {
+  const kg = attachedKg(piece);
+  if (kg === 0) return carrier;
+  const { pickX = () => 0 } = carrier;
+  const leverKgM = (piece.attachments ?? []).reduce(
+    (sum, one) => sum + countOf(one) * one.massKg * pickX(one.at),
+    0,
+  );
+  const massKg = carrier.massKg + kg;
   return { ...carrier, massKg, xM: (carrier.massKg * carrier.xM + leverKgM) / massKg };
 }
 

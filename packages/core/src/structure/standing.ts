@@ -12,6 +12,8 @@ export const usualRules: HoldRules = {
 };
 
 export const GRAVITY = 9.81;
+/** Pull of a string drawn tight by hand, N. From memory, an editable default. */
+export const STRING_PULL_N = 20;
 
 /** One foot that a piece stands on. */
 interface Foot {
@@ -34,8 +36,9 @@ export interface Standing {
   /** Dressed outline that the wind meets, m², drag and solidity counted in, from the front and from the side. */
   dragFrontM2: number;
   dragSideM2: number;
-  /** Height at which the wind acts, m. */
+  /** Height at which the wind acts, m; from the side, where that is another. */
   windHeightM: number;
+  windHeightSideM?: number;
   /** Highest point that can be bumped or tied, m. */
   topM: number;
   /** Pull at the top, push outward at each foot, N: an arch between towers, a bent pipe. */
@@ -127,7 +130,8 @@ export function standingCases(standing: Standing, rules: HoldRules, isOutdoors: 
 
 /** Over to the left and to the right: about the outer edge of the outermost feet, or of the weakest foot alone. */
 function sidewaysCases(standing: Standing, required: number): HoldCase[] {
-  const { feet, massKg, xM, dragSideM2, windHeightM, pullAtTopN, topM } = standing;
+  const { feet, massKg, xM, dragSideM2, pullAtTopN, topM } = standing;
+  const windHeightM = standing.windHeightSideM ?? standing.windHeightM;
   const joined = standing.isJoined || feet.length === 1;
   const groups = joined ? [feet] : feet.map((foot) => [foot]);
   return (['left', 'right'] as const).map((side) => {

@@ -27,6 +27,42 @@ const MOST_WEIGHT = 400;
 const LEG_M = 0.05;
 const MOST_ON_LEGS_KG = 40;
 
+/** The item that other things stand on, of whatever is placed together: the largest. */
+export const tableOf = ({ items }: PieceOf<'furnishing'>) =>
+  items.reduce((a, b) => (b.heightM * b.widthM > a.heightM * a.widthM ? b : a));
+
+/** One of the tables of a piece with what stands on it: it tips about its legs. */
+export function laidTable(piece: PieceOf<'furnishing'>): Carrier {
+  const table = tableOf(piece);
+  return {
+    label: table.name,
+    base: 'clamps',
+    ownFeet: {
+      label: 'pair of table legs',
+      massKg: table.massKg / 2,
+      widthM: LEG_M,
+      depthM: usualTable.depthM,
+      mostBallastKg: MOST_ON_LEGS_KG,
+      source: 'its mass as typed; as deep as a trestle table, from memory, an editable default',
+    },
+    feetXM: [-table.widthM / 2, table.widthM / 2],
+    isJoined: true,
+    massKg: 0,
+    xM: 0,
+    dragFrontM2: DRAG * 0.1 * table.widthM * table.heightM,
+    dragSideM2: DRAG * 0.1 * usualTable.depthM * table.heightM,
+    windHeightM: table.heightM / 2,
+    topM: table.heightM,
+    pullAtTopN: 0,
+    pushAtFootN: 0,
+    tieEnds: [{ xM: table.widthM / 2, yM: table.heightM }],
+    tiesByPractice: 0,
+    troubles: [],
+    notes: [],
+    working: [],
+  };
+}
+
 /**
  * A kit clamped to a table. The table stands on its legs and tips with the arch on it; before that the arch may turn
  * its clamps, or push them off the edge.

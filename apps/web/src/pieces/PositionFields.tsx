@@ -1,0 +1,67 @@
+import type { Piece, Point } from '@early-lantern/contract';
+import { allCarriedBy, moved } from '@early-lantern/core';
+import { Box } from '@mui/material';
+import { LengthField } from '../parts/LengthField.tsx';
+
+interface PositionFieldsProps {
+  piece: Piece;
+  pieces: readonly Piece[];
+  /** Takes over the piece and whatever moves with it. */
+  onMove: (dxM: number, dyM: number) => void;
+  onChange: (piece: Piece) => void;
+}
+
+/** The point that a piece's position is typed by, and what it is called. */
+function anchorOf(piece: Piece): { at: Point; of: string } {
+  if (piece.kind === 'organic-garland') return { at: piece.line[0] as Point, of: 'thick end' };
+  if (piece.kind === 'chain') return { at: piece.from, of: 'left end' };
+  if (piece.kind === 'furnishing') return { at: piece.at, of: 'left edge' };
+  return { at: piece.at, of: 'middle' };
+}
+
+/** Where a piece is, typed: from the left, above the floor, in front of the wall. What hangs on it moves along. */
+export function PositionFields({ piece, pieces, onMove, onChange }: PositionFieldsProps) {
+  const { at, of } = anchorOf(piece);
+  const carried = allCarriedBy(piece.id, pieces).length;
+  return (
+    <Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.25 }}>
+        <LengthField
+          label={`${of}, from left`}
+          valueM={at.xM}
+          min={-5}
+          max={60}
+          onCommit={(metres) => onMove(metres - at.xM, 0)}
+        />
+        <LengthField
+          label="above floor"
+          valueM={at.yM}
+          min={0}
+          max={20}
+          onCommit={(metres) => onMove(0, metres - at.yM)}
+        />
+        <LengthField
+          label="before wall"
+          valueM={piece.frontM ?? 0}
+          min={0}
+          max={30}
+          onCommit={(metres) => {
+            const { frontM: _, ...rest } = piece;
+            onChange((metres > 0 ? { ...rest, frontM: Number(metres.toFixed(4)) } : rest) as Piece);
+          }}
+        />
+      </Box>
+      {carried > 0 && (
+        <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
+          {carried === 1
+            ? 'The piece that hangs on it moves along.'
+            : `The ${carried} pieces that hang on it move along.`}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The pieces with one moved, and whatever hangs on it. */
+export const movedWith = (pieces: readonly Piece[], ids: ReadonlySet<string>, dxM: number, dyM: number) =>
+  pieces.map((one) => (ids.has(one.id) ? moved(one, dxM, dyM) : one));

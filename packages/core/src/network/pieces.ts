@@ -1,0 +1,149 @@
+import type { On, Piece } from '@early-lantern/contract';
+import { smoothLine } from '../geometry/line.ts';
+import type { Stage } from '../piece/recipe.ts';
+import { isJoin } from '../support/carried.ts';
+import { partOf } from '../support/parts.ts';
+import { rankOf } from './stages.ts';
+
+/** A task of a piece as the order among pieces asks about it. */
+interface StagedTask {
+  id: string;
+  pieceId?: string | undefined;
+  stage?: Stage | undefined;
+  after: string[];
+}
+
+/** One task of a piece that waits for one of another piece. */
+export interface PieceWait {
+  first: string;
+  next: string;
+  /** Left out where it would make a circle: an order that practice prefers, or a carrier closed over in vain. */
+  isPreferred?: boolean;
+}
+
+/**
+ * The tasks of several pieces with the order among them: what is carried waits until its carrier is ready for it, what
+ * closes a carrier over waits for what is tied into it, an upright garland goes up before the overhead one it is joined
+ * to, an arch before the chains that hang from the same tower.
+ */
+export function inPieceOrder<T extends StagedTask>(tasks: readonly T[], pieces: readonly Piece[]): T[] {
+  return pieceWaits(tasks, pieces).reduce<T[]>(
+    (all, wait) => (wait.isPreferred && waitsFor(all, wait.first, wait.next) ? all : withWait(all, wait)),
+    [...tasks],
+  );
+}
+
+/** What waits for what among the tasks of several pieces: what is forced first, then what is preferred. */
+export function pieceWaits(tasks: readonly StagedTask[], pieces: readonly Piece[]): PieceWait[] {
+  const waits = [
+    ...pieces.flatMap((piece) => carrierWaits(piece, pieces, tasks)),
+    ...pieces.flatMap((piece) => joinWaits(piece, pieces, tasks)),
+    ...chainWaits(pieces, tasks),
+  ];
+  return [
+    ...waits.filter(({ isPreferred }) => !isPreferred),
+    ...waits.filter(({ isPreferred }) => isPreferred),
+  ];
+}
+
+function withWait<T extends StagedTask>(tasks: readonly T[], { first, next }: PieceWait): T[] {
+  return tasks.map((one) =>
+    one.id === next && !one.after.includes(first) ? { ...one, after: [...one.after, first] } : one,
+  );
+}
+
+/** Whether a task waits for another, however many lie between. */
+export function waitsFor(
+  tasks: readonly { id: string; after: readonly string[] }[],
+  id: string,
+  other: string,
+): boolean {
+  const byId = new Map(tasks.map((one) => [one.id, one]));
+  const asked = new Set<string>();
+  const waits = (one: string): boolean => {
+    if (one === other) return true;
+    if (asked.has(one)) return false;
+    asked.add(one);
+    return (byId.get(one)?.after ?? []).some(waits);
+  };
+  return waits(id);
+}
+
+const ofPiece = <T extends StagedTask>(tasks: readonly T[], id: string): T[] =>
+  tasks.filter(({ pieceId, stage }) => pieceId === id && stage !== undefined);
+
+/** Tasks of a list that no other of it waits for, directly. */
+function lastOf<T extends StagedTask>(tasks: readonly T[]): T[] {
+  const waited = new Set(tasks.flatMap(({ after }) => after));
+  return tasks.filter(({ id }) => !waited.has(id));
+}
+
+/** Tasks of a list that wait for no other of it. */
+function firstOf<T extends StagedTask>(tasks: readonly T[]): T[] {
+  const ids = new Set(tasks.map(({ id }) => id));
+  return tasks.filter(({ after }) => !after.some((id) => ids.has(id)));
+}
+
+const every = (before: readonly StagedTask[], after: readonly StagedTask[]): PieceWait[] =>
+  before.flatMap(({ id: first }) => after.map(({ id: next }) => ({ first, next })));
+
+/** What a piece waits for in its carriers, and what waits in them for it. */
+function carrierWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
+  const own = ofPiece(tasks, piece.id);
+  const carriers: (On | null | undefined)[] = [piece.on, isJoin(piece, pieces) ? undefined : piece.alsoOn];
+  return carriers.flatMap((on) => {
+    const carrier = on && pieces.find(({ id }) => id === on.pieceId);
+    if (!on || !carrier) return [];
+    const theirs = ofPiece(tasks, carrier.id);
+    const part = partOf(carrier, on.part);
+    // A part that is not there is told by Holds; until then the whole carrier comes first.
+    const ready = theirs.filter(({ stage }) => !part || rankOf(stage as Stage) <= rankOf(part.after));
+    const closing = part?.before
+      ? theirs.filter(({ stage }) => rankOf(stage as Stage) >= rankOf(part.before as Stage))
+      : [];
+    const closed = every(lastOf(own), firstOf(closing)).map((wait) => ({ ...wait, isPreferred: true }));
+    return [...every(lastOf(ready), firstOf(own)), ...closed];
+  });
+}
+
+/** A garland joined to another: both on their own points, the upright one first, then one 260 round both ends. */
+function joinWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
+  if (!isJoin(piece, pieces)) return [];
+  const other = pieces.find(({ id }) => id === piece.alsoOn?.pieceId);
+  if (!other) return [];
+  const at = (id: string, stage: Stage) => ofPiece(tasks, id).filter((one) => one.stage === stage);
+  const joined = every(lastOf(at(other.id, 'hang')), firstOf(at(piece.id, 'join')));
+  const [first, next] = isSteeper(piece, other) ? [piece, other] : [other, piece];
+  const upright = every(lastOf(at(first.id, 'hang')), firstOf(at(next.id, 'hang')));
+  return [...joined, ...upright.map((wait) => ({ ...wait, isPreferred: true }))];
+}
+
+/** Whether one garland rises more of its length than another. */
+function isSteeper(one: Piece, other: Piece): boolean {
+  return riseOf(one) > riseOf(other) + 1e-6;
+}
+
+function riseOf(piece: Piece): number {
+  if (piece.kind !== 'organic-garland') return 1;
+  const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
+  const [a, b] = [chain[0], chain.at(-1)];
+  return a && b ? Math.abs(b.y - a.y) / Math.max(1e-9, Math.hypot(b.x - a.x, b.y - a.y)) : 0;
+}
+
+/** From one tower the arch goes up before the chains. */
+function chainWaits(pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
+  const carriers = ({ on, alsoOn }: Piece) => [on?.pieceId, alsoOn?.pieceId].filter((id) => id !== undefined);
+  return pieces.flatMap((chain) =>
+    chain.kind !== 'chain'
+      ? []
+      : pieces.flatMap((arch) => {
+          const isShared =
+            arch.kind === 'pair-arch' && carriers(arch).some((id) => carriers(chain).includes(id));
+          if (!isShared) return [];
+          return every(lastOf(ofPiece(tasks, arch.id)), firstOf(ofPiece(tasks, chain.id))).map((wait) => ({
+            ...wait,
+            isPreferred: true,
+          }));
+        }),
+  );
+}

@@ -1,0 +1,117 @@
+import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
+import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
+import { bestMethod } from '../fixing/methods.ts';
+import { placeOnPart } from '../fixing/on-parts.ts';
+import { attachedKg } from '../piece/attachments.ts';
+import type { Recipe } from '../piece/recipe.ts';
+import { pictureOf } from '../piece/recipe-of.ts';
+import { formatLength } from '../quantity/length.ts';
+import { carryingOf, distanceTo } from '../support/parts.ts';
+import { COMMON_PRACTICE, working } from '../working.ts';
+import { blank } from './blank-piece.ts';
+import { gustAt, isOutdoors, rulesOf } from './gust-at.ts';
+import type { PieceMass } from './mass.ts';
+import { GRAVITY } from './standing.ts';
+
+/** Kinds whose two ends are looked at each for itself. */
+const TWO_ENDED: readonly Piece['kind'][] = ['pair-arch', 'chain', 'banner'];
+/** So far from its part a piece is not on it any more, m: an arm's reach of line. From memory. */
+const REACH_M = 0.6;
+
+/**
+ * What is tied to, stuck on or set on a part of another piece: an accent in a garland, a sign on a pole, a toy on a
+ * topiary. Each thing on a fixing of its own. Undefined where the piece says nothing of a carrier.
+ */
+export function carriedPiece(
+  piece: Piece,
+  spot: Spot,
+  recipe: Recipe,
+  mass: PieceMass,
+  file: JobFile,
+): HoldPiece | undefined {
+  if (!piece.on || TWO_ENDED.includes(piece.kind)) return undefined;
+  const carrying = carryingOf(piece.on, file.job.pieces);
+  const allKg = mass.dressingKg + mass.gearKg + attachedKg(piece);
+  if (!carrying)
+    return {
+      ...blank(piece, 'nothing yet', allKg),
+      troubles: [`${piece.name}: what it should hang on has no such part; choose what carries it.`],
+    };
+  const { carrier, part } = carrying;
+  const words = `${part.label} of ${carrier.name}`;
+  if (part.made === 'table-top') return blank(piece, `stands on ${words}`, allKg);
+  const at = placeOf(piece, file);
+  const away = distanceTo(part, at);
+  const rules = rulesOf(file);
+  const best = bestMethod(placeOnPart(part.made, spot, file), file.workshop.ratingsN);
+  const count = piece.kind === 'accent' || piece.kind === 'bunch' ? piece.count : 1;
+  const { gustMs, source } = gustAt(spot, file);
+  const windNPerPa = isOutdoors(spot, file)
+    ? (DRAG * SOLID * Math.max(0.01, recipe.visibleWidthM * Math.max(recipe.lengthM, recipe.visibleWidthM))) /
+      count
+    : 0;
+  const downN = (allKg / count) * GRAVITY;
+  const loadN = Math.hypot(downN, windNPerPa * dynamicPressure(gustMs));
+  const reach = REACH_M + recipe.visibleWidthM / 2;
+  const troubles =
+    away > reach
+      ? [
+          `${piece.name}: it is ${formatLength(away, file.workshop.units)} away from ${words}; move it there, or choose what carries it.`,
+        ]
+      : [];
+  if (!best) return { ...blank(piece, `on ${words}`, allKg), troubles };
+  const factor = Math.min(99, best.ratingN / Math.max(1e-9, loadN));
+  return {
+    ...blank(piece, `on ${words}`, allKg),
+    safetyFactor: factor,
+    required: rules.hookFactor,
+    governing: 'the fixing of one',
+    points: Array.from({ length: count }, (_, i) => ({
+      id: `on-${i + 1}`,
+      spotXYM: { xM: Number(at.x.toFixed(3)), yM: Number(at.y.toFixed(3)) },
+      at: count > 1 ? i / (count - 1) : 0.5,
+      section: 0,
+      method: best.method,
+      surface: placeOnPart(part.made, spot, file).surface,
+      on: piece.on as NonNullable<Piece['on']>,
+      loadN: downN,
+      windNPerPa,
+      ratingN: best.ratingN,
+      factor,
+      isLocked: false,
+    })),
+    troubles,
+    working: [
+      ...mass.working,
+      working(
+        'Factor of one fixing',
+        'rating / √(weight² + wind²)',
+        [
+          ['rating', best.ratingN, 'N'],
+          ['weight', downN, 'N'],
+          ['wind', windNPerPa * dynamicPressure(gustMs), 'N'],
+          ['required', rules.hookFactor],
+        ],
+        { value: factor },
+        `statics; ways of fixing by part: ${COMMON_PRACTICE}; ${source}`,
+      ),
+    ],
+  };
+}
+
+/** Where a piece is: its own place, else the middle of what is drawn. */
+function placeOf(piece: Piece, file: JobFile) {
+  if ('at' in piece) return { x: piece.at.xM, y: piece.at.yM + standsM(piece) };
+  const { balloons } = pictureOf(piece, file.workshop.schools);
+  const count = Math.max(1, balloons.length);
+  return {
+    x: balloons.reduce((sum, { xM }) => sum + xM, 0) / count,
+    y: balloons.reduce((sum, { yM }) => sum + yM, 0) / count,
+  };
+}
+
+/** How far above its own place a piece is held: a sign by its middle. */
+const standsM = (piece: Piece): number =>
+  piece.kind === 'backdrop' && piece.what === 'sign'
+    ? piece.heightM - Math.min(piece.heightM, piece.unitHeightM) / 2
+    : 0;

@@ -1,0 +1,53 @@
+import type { Piece, Spot } from '@early-lantern/contract';
+import { moved } from '../piece/moved.ts';
+import type { Area } from '../piece/part.ts';
+import { pictureOf } from '../piece/recipe-of.ts';
+
+/** Places are tried in steps of this, m. */
+const STEP_M = 0.1;
+
+/** What a piece covers on the elevation as it is drawn; nothing where it draws nothing. */
+export function boundsOf(piece: Piece): Area | undefined {
+  const { balloons, shapes } = pictureOf(piece);
+  const xs = balloons.flatMap(({ xM, rM }) => [xM - rM, xM + rM]);
+  const ys = balloons.flatMap(({ yM, rM }) => [yM - rM, yM + rM]);
+  for (const shape of shapes) {
+    if (shape.shape === 'line') {
+      xs.push(...shape.points.map(({ x }) => x));
+      ys.push(...shape.points.map(({ y }) => y));
+    } else {
+      xs.push(shape.xM, shape.xM + shape.widthM);
+      ys.push(shape.yM, shape.yM + shape.heightM);
+    }
+  }
+  if (xs.length === 0) return undefined;
+  const [xM, yM] = [Math.min(...xs), Math.min(...ys)];
+  return { xM, yM, widthM: Math.max(...xs) - xM, heightM: Math.max(...ys) - yM };
+}
+
+/**
+ * A new piece where there is room for it on its spot: beside what is there, as near to where it was as may be; where
+ * there is no room, where it covers least.
+ */
+export function whereThereIsRoom(piece: Piece, spot: Pick<Spot, 'widthM'>, pieces: readonly Piece[]): Piece {
+  const own = boundsOf(piece);
+  const others = pieces.filter(({ spotId }) => spotId === piece.spotId).flatMap((one) => boundsOf(one) ?? []);
+  if (!own || others.length === 0) return piece;
+  const least = -Math.max(0, own.xM);
+  const most = Math.max(least, spot.widthM - own.xM - own.widthM);
+  const steps = Array.from({ length: Math.floor((most - least) / STEP_M) + 1 }, (_, i) => least + i * STEP_M);
+  const covered = (dx: number) =>
+    others.reduce((sum, other) => sum + overlap({ ...own, xM: own.xM + dx }, other), 0);
+  const best = [0, ...steps].reduce((a, b) => {
+    const [one, two] = [covered(a), covered(b)];
+    if (Math.abs(one - two) > 1e-6) return two < one ? b : a;
+    return Math.abs(b) < Math.abs(a) ? b : a;
+  });
+  return best === 0 ? piece : moved(piece, best, 0);
+}
+
+function overlap(a: Area, b: Area): number {
+  const across = Math.min(a.xM + a.widthM, b.xM + b.widthM) - Math.max(a.xM, b.xM);
+  const up = Math.min(a.yM + a.heightM, b.yM + b.heightM) - Math.max(a.yM, b.yM);
+  return Math.max(0, across) * Math.max(0, up);
+}
