@@ -82,7 +82,7 @@ function stepWork(
   const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
   const needed = effort(step.rate, step.amount, file.workshop);
   const work = slowed(
-    step.id === 'hang' && step.rate === 'hang-point' ? withNote(needed, recipe, step.amount, points) : needed,
+    step.byPoints ? withNote(needed, recipe, step.amount, points) : needed,
     [...(isLadderWork ? [onLadder] : []), ...heat],
   );
   const pair = step.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;

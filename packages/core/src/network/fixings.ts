@@ -3,13 +3,39 @@ import { methodOf } from '../fixing/methods.ts';
 import { material } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
 
+/** What is put on its bases: the workshop's own weights by name, or so many kilograms where none are counted. */
+function ballast({ ballastKg, weights }: HoldPiece): Material[] {
+  const bases = ballastKg.length;
+  if (!ballastKg.some((kg) => kg > 0)) return [];
+  const source = 'as *Holds* finds it, or as typed';
+  if (weights.length > 0)
+    return weights.map(({ name, count }) =>
+      material(
+        'weight',
+        count * bases,
+        'on each base · bases',
+        [
+          ['on each base', count],
+          ['bases', bases],
+        ],
+        source,
+        { detail: name },
+      ),
+    );
+  const kg = ballastKg[0] as number;
+  return [
+    material('weight', bases, 'one load for each base', [['bases', bases]], source, { detail: `${kg} kg` }),
+  ];
+}
+
 /**
- * Materials of a piece with what its points really take in place of "a fixing at each hang point", where its points are
+ * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at each hang point", where its points are
  * known.
  */
 export function withFixings(materials: readonly Material[], held: HoldPiece | undefined): Material[] {
   const points = held?.points ?? [];
-  if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return [...materials];
+  const weighted = [...materials, ...(held ? ballast(held) : [])];
+  if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
   const counts = new Map<MethodId, number>();
   for (const { method } of points) counts.set(method, (counts.get(method) ?? 0) + 1);
   const taken = [...counts].flatMap(([method, count]) => {
@@ -28,5 +54,5 @@ export function withFixings(materials: readonly Material[], held: HoldPiece | un
       ),
     );
   });
-  return [...materials.filter(({ item }) => item !== 'tie-point'), ...taken];
+  return [...weighted.filter(({ item }) => item !== 'tie-point'), ...taken];
 }

@@ -89,7 +89,8 @@ const every = (before: readonly StagedTask[], after: readonly StagedTask[]): Pie
 
 /** What a piece waits for in its carriers, and what waits in them for it. */
 function carrierWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
-  const own = ofPiece(tasks, piece.id);
+  // A chain's weighted feet stand by themselves, whatever carries its other end.
+  const own = ofPiece(tasks, piece.id).filter(({ stage }) => piece.kind !== 'chain' || stage !== 'frame');
   const carriers: (On | null | undefined)[] = [piece.on, isJoin(piece, pieces) ? undefined : piece.alsoOn];
   return carriers.flatMap((on) => {
     const carrier = on && pieces.find(({ id }) => id === on.pieceId);

@@ -28,13 +28,14 @@ export function stepsOf(recipe: Pick<Recipe, 'siteWork'>, held?: HoldPiece): Ste
   const line = points.length - pegs.length;
   // A piece that hangs by its points is hung at just those.
   const hung = recipe.siteWork.map((step): Step => {
-    if (step.id !== 'hang' || step.rate !== 'hang-point' || line === 0) return step;
-    return {
-      ...step,
-      amount: line - loops.length * LOOP_SHARE,
-      points,
-      how: [...(step.how ?? []), `${methodWords(points.filter(({ method }) => method !== 'foot-peg'))}.`],
-    };
+    if (step.id !== 'hang' || line === 0) return step;
+    const how = [
+      ...(step.how ?? []),
+      `${methodWords(points.filter(({ method }) => method !== 'foot-peg'))}.`,
+    ];
+    return step.byPoints
+      ? { ...step, amount: line - loops.length * LOOP_SHARE, points, how }
+      : { ...step, how };
   });
   return inOrder([
     ...(hooks.length > 0 ? [hookStep(hooks)] : []),

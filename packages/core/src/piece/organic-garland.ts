@@ -47,6 +47,7 @@ export const organicGarland: Kind<OrganicGarland> = {
           label: 'hang the base',
           rate: 'hang-point',
           amount: hangPoints,
+          byPoints: true,
         },
         ...joinWork(piece, sections.length),
         ...dressingWork(dressing, schools, [

@@ -50,6 +50,8 @@ export interface SiteWork {
   amount: number;
   /** Two people whatever the length. */
   pair?: boolean;
+  /** It is done at the points that hold the piece, as many as are found. */
+  byPoints?: boolean;
   /** Steps of the same stage that come before it, by id. */
   after?: string[];
   /** How it is done, as the card says it. */
