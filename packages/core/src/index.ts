@@ -62,6 +62,7 @@ export { type Carrying, distanceTo, nearestPlace, partsOf } from './support/part
 export { endsOf, type Proposal, placesFor, proposalsFor } from './support/propose.ts';
 export { boundsOf, whereThereIsRoom } from './support/room.ts';
 export { hungOn, movesWith, type Side } from './support/snap.ts';
+export { carrierWords } from './support/words.ts';
 export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';
 export { simulatedDrive } from './travel/simulated.ts';
 export { simulatedForecast } from './weather/simulated.ts';

@@ -57,6 +57,12 @@ export function Elevation(props: ElevationProps) {
     [spot],
   );
 
+  // Carriers behind what they carry, whichever of them is chosen.
+  const sorted = carriersFirst(pieces);
+  const carried = new Set(chosen ? allCarriedBy(chosen.id, pieces) : []);
+  const under = sorted.filter((piece) => piece !== chosen && !carried.has(piece));
+  const above = sorted.filter((piece) => carried.has(piece));
+
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
 
@@ -92,9 +98,7 @@ export function Elevation(props: ElevationProps) {
               <BalloonGradients colours={workshop.colours} />
             </defs>
             <SpotDrawing spot={spot} indoors={indoors} box={box} perM={perM} />
-            {carriersFirst(pieces)
-              .filter((piece) => piece !== chosen)
-              .map(drawn)}
+            {under.map(drawn)}
           </Layer>
           {chosen && (
             <Layer box={box} size={size} isAbove>
@@ -110,6 +114,11 @@ export function Elevation(props: ElevationProps) {
               perM={perM}
               size={size}
             />
+          )}
+          {above.length > 0 && (
+            <Layer box={box} size={size} isAbove>
+              {above.map(drawn)}
+            </Layer>
           )}
           {chosen && (
             <Layer box={box} size={size} isAbove>

@@ -34,8 +34,11 @@ export function PiecesScreen() {
   const [adding, setAdding] = useState(false);
   const [droppedId, setDroppedId] = useState<string>();
   const [asked, setAsked] = useState<{ doing: 'copy' | 'delete'; id: string }>();
-  const chosen = pieces.find((piece) => piece.id === chosenId) ?? pieces[0];
   const [spotId, setSpotId] = useState<string>();
+  const chosen =
+    pieces.find((piece) => piece.id === chosenId) ??
+    pieces.find((piece) => piece.spotId === spotId) ??
+    pieces[0];
   const spot = site.spots.find((one) => one.id === (spotId ?? chosen?.spotId)) ?? site.spots[0];
   const onSpot = useMemo(() => pieces.filter((piece) => piece.spotId === spot?.id), [pieces, spot?.id]);
 
@@ -75,6 +78,8 @@ export function PiecesScreen() {
   const remove = useCallback(
     (id: string) => {
       const { pieces: all } = store.getSnapshot().document;
+      // Whoever deletes a piece goes on looking at its spot.
+      setSpotId(all.find((one) => one.id === id)?.spotId);
       if (allCarriedBy(id, all).length > 0) setAsked({ doing: 'delete', id });
       else store.change((before) => ({ ...before, pieces: without(before.pieces, [id]) }));
     },

@@ -1,6 +1,6 @@
 import type { Piece, Point } from '@early-lantern/contract';
 import { allCarriedBy, moved } from '@early-lantern/core';
-import { Box } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { LengthField } from '../parts/LengthField.tsx';
 
 interface PositionFieldsProps {
@@ -25,9 +25,10 @@ export function PositionFields({ piece, pieces, onMove, onChange }: PositionFiel
   const carried = allCarriedBy(piece.id, pieces).length;
   return (
     <Box>
+      <Typography sx={{ fontSize: 14, mb: 1 }}>Place of its {of}</Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.25 }}>
         <LengthField
-          label={`${of}, from left`}
+          label="from left"
           valueM={at.xM}
           min={-5}
           max={60}
@@ -41,7 +42,7 @@ export function PositionFields({ piece, pieces, onMove, onChange }: PositionFiel
           onCommit={(metres) => onMove(0, metres - at.yM)}
         />
         <LengthField
-          label="before wall"
+          label="from wall"
           valueM={piece.frontM ?? 0}
           min={0}
           max={30}

@@ -8,6 +8,7 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
+import { PieceList, ThingList } from './PieceList.tsx';
 import { BalloonTable, TaskTable } from './SheetTables.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import './run-sheet.css';
@@ -80,7 +81,7 @@ export function RunSheetScreen() {
 /** Paper is paper in either theme: its colours are its own. */
 function Sheet({ person }: { person: string | undefined }) {
   const { planned, file } = useJob();
-  const { long, short } = useUnits();
+  const { long } = useUnits();
   const { plan } = planned as NonNullable<typeof planned>;
   const { job, site, workshop } = file;
   const zone = plan.timeZone;
@@ -100,7 +101,7 @@ function Sheet({ person }: { person: string | undefined }) {
     ['Access', job.access.from],
     ['Signed off', ready],
     ['Doors', doors],
-    ['Strike', job.strike.from],
+    ...(job.isKept ? [] : [['Strike', job.strike.from] satisfies [string, string]]),
   ];
   return (
     <article className="sheet">
@@ -166,15 +167,14 @@ function Sheet({ person }: { person: string | undefined }) {
           rows={plan.totals.balloons}
           colourName={(id) => workshop.colours.find((colour) => colour.id === id)?.name ?? id}
         />
-        <p>
-          {plan.pieces
-            .map(
-              (piece) =>
-                `${piece.name}: ${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide, ${piece.clusters} clusters of ${piece.clusterSize}, ${piece.fillerTrios} filler trios, ${piece.sections === 1 ? 'one section' : `${piece.sections} sections`}`,
-            )
-            .join('. ')}
-          .
-        </p>
+      </section>
+      <section className="sheet-keep">
+        <h2>Things to take</h2>
+        <ThingList plan={plan} />
+      </section>
+      <section className="sheet-keep">
+        <h2>The pieces</h2>
+        <PieceList plan={plan} pieces={job.pieces} />
       </section>
       <section className="sheet-keep">
         <h2>Take care</h2>
@@ -195,9 +195,9 @@ function Sheet({ person }: { person: string | undefined }) {
         </p>
       </section>
       <footer className="sheet-sign">
-        <span>Signed off by, for the house</span>
+        <span>Signed for the venue</span>
         <span>Time</span>
-        <span>Strike agreed for</span>
+        {!job.isKept && <span>Strike agreed for</span>}
       </footer>
     </article>
   );

@@ -81,10 +81,10 @@ function stepWork(
   const isHigh = recipe.topM > REACH_M;
   const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
   const needed = effort(step.rate, step.amount, file.workshop);
-  const work = slowed(
-    step.byPoints ? withNote(needed, recipe, step.amount, points) : needed,
-    [...(isLadderWork ? [onLadder] : []), ...heat],
-  );
+  const work = slowed(step.byPoints ? withNote(needed, recipe, step.amount, points) : needed, [
+    ...(isLadderWork ? [onLadder] : []),
+    ...heat,
+  ]);
   const pair = step.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
   const hands = pair ? Math.min(2, crew.length) : 1;
   return {
