@@ -9,27 +9,53 @@ interface Count {
 
 interface Step {
   name: string;
-  command: string[];
+  /** The part of the whole it belongs to. */
+  part: Part;
+  /** @param pattern of file names and titles; empty for all */
+  command: (pattern: string) => string[];
   /** Where the runner leaves its counts; a step without is one check by its exit code. */
   counts?: () => Promise<Count>;
 }
+
+/** What can be asked for alone. */
+const PARTS = ['checks', 'core', 'web', 'server', 'journeys'] as const;
+type Part = (typeof PARTS)[number];
 
 const JEST = '.cache/jest.json';
 const PLAYWRIGHT = '.cache/playwright.json';
 
 const json = async (path: string) => JSON.parse(await readFile(path, 'utf8'));
 
-const steps: Step[] = [
-  { name: 'types', command: ['tsc', '-b'] },
-  { name: 'lint and format', command: ['biome', 'ci', '--error-on-warnings', '.'] },
-  {
-    name: 'rules of the house',
-    command: ['depcruise', 'packages', 'apps', 'e2e', 'tools', '--config', '.dependency-cruiser.cjs'],
-  },
-  { name: 'dead code', command: ['knip'] },
-  {
-    name: 'unit and server tests',
-    command: ['jest', '--json', `--outputFile=${JEST}`],
+const check = (name: string, ...command: string[]): Step => ({
+  name,
+  part: 'checks',
+  command: () => command,
+});
+
+/** Folders of Jest's tests, by part. */
+const folders: Partial<Record<Part, string>> = {
+  core: 'packages/',
+  web: 'apps/web/',
+  server: 'apps/server/',
+};
+
+/** One run of Jest over some parts; a pattern names files. */
+function jest(parts: readonly Part[]): Step {
+  const projects = parts.includes('server') ? ['core', 'server'] : ['core'];
+  return {
+    name: parts.length > 1 ? 'unit and server tests' : `tests of ${parts[0]}`,
+    part: parts[0] as Part,
+    command: (pattern) => [
+      'jest',
+      '--json',
+      `--outputFile=${JEST}`,
+      '--passWithNoTests',
+      '--selectProjects',
+      ...(parts.length === 1 && parts[0] === 'server' ? ['server'] : projects),
+      '--testPathPatterns',
+      // Whatever stands between the folder and the name.
+      `(${parts.map((part) => folders[part]).join('|')}).*${pattern}`,
+    ],
     counts: async () => {
       const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = await json(JEST);
       // A file that does not even load counts as a failure though none of its tests ran.
@@ -42,16 +68,47 @@ const steps: Step[] = [
         failed: numFailedTestSuites ? numFailedTests + broken.length : numFailedTests,
       };
     },
-  },
-  {
-    name: 'journeys in the browser',
-    command: ['playwright', 'test'],
-    counts: async () => {
-      const { stats, errors } = await json(PLAYWRIGHT);
-      return { passed: stats.expected, failed: stats.unexpected + stats.flaky + errors.length };
-    },
-  },
+  };
+}
+
+const checks: Step[] = [
+  check('types', 'tsc', '-b'),
+  check('lint and format', 'biome', 'ci', '--error-on-warnings', '.'),
+  check(
+    'rules of the house',
+    'depcruise',
+    'packages',
+    'apps',
+    'e2e',
+    'tools',
+    '--config',
+    '.dependency-cruiser.cjs',
+  ),
+  check('dead code', 'knip'),
 ];
+
+const journeys: Step = {
+  name: 'journeys in the browser',
+  part: 'journeys',
+  command: (pattern) => ['playwright', 'test', '--pass-with-no-tests', ...(pattern ? [pattern] : [])],
+  counts: async () => {
+    const { stats, errors } = await json(PLAYWRIGHT);
+    return { passed: stats.expected, failed: stats.unexpected + stats.flaky + errors.length };
+  },
+};
+
+/** What is asked for: everything, or one part, of it the files that a pattern names. */
+function asked([part, pattern = '', ...more]: readonly string[]): { steps: Step[]; pattern: string } {
+  if (part === undefined)
+    return { steps: [...checks, jest(['core', 'web', 'server']), journeys], pattern: '' };
+  const known = PARTS.find((one) => one === part);
+  if (!known || more.length > 0) {
+    console.error(`Usage: ./lantern test [${PARTS.join(' | ')} [PATTERN]]`);
+    process.exit(2);
+  }
+  if (known === 'checks') return { steps: checks, pattern };
+  return { steps: [known === 'journeys' ? journeys : jest([known])], pattern };
+}
 
 function run([program = '', ...args]: string[]): Promise<number> {
   return new Promise((done) => {
@@ -61,8 +118,8 @@ function run([program = '', ...args]: string[]): Promise<number> {
   });
 }
 
-/** Runs every check and every runner, whatever fails before, and closes with one line for all. */
-async function testAll(): Promise<void> {
+/** Runs what is asked for, whatever fails before, and closes with one line for all. */
+async function test({ steps, pattern }: ReturnType<typeof asked>): Promise<void> {
   await mkdir('.cache', { recursive: true });
   const total = { passed: 0, failed: 0 };
   const failures: string[] = [];
@@ -72,7 +129,7 @@ async function testAll(): Promise<void> {
     await Promise.all(
       [JEST, PLAYWRIGHT].map((path) => (step.counts ? rm(path, { force: true }) : undefined)),
     );
-    const code = await run(step.command);
+    const code = await run(step.command(pattern));
     const counted = await step.counts?.().catch(() => undefined);
     const count = counted ?? { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
     // A runner that fails without a failed test has failed all the same.
@@ -89,4 +146,4 @@ async function testAll(): Promise<void> {
   process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;
 }
 
-await testAll();
+await test(asked(process.argv.slice(2)));

@@ -19,6 +19,8 @@ import { lastingLots } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { cardOf } from './network/card.ts';
 import { withFixings } from './network/fixings.ts';
+import { asDoneHere } from './network/own-steps.ts';
+import { stepsOf } from './network/steps.ts';
 import { balloonsOf, countLots, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -238,7 +240,7 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     lots: counted.lots,
     materials: counted.materials,
     unmade: counted.unmade,
-    steps: cardOf(recipe, worked.held),
+    steps: cardOf(recipe.making, asDoneHere(stepsOf(recipe, worked.held), piece, file)),
     notes: [...recipe.notes, ...placeNotes(worked, file)],
     working: recipe.working,
   };

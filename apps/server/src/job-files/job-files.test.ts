@@ -1,5 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { JobFile, OrganicGarland } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
+import { sql } from 'drizzle-orm';
 import { loadDemo } from '../setup/demo.ts';
 import { demoFolder, demoJob, type TestServer, testServer } from '../test/server.ts';
 
@@ -87,4 +90,60 @@ test('the demo lands whole, its Saturday ahead of the day it is loaded, at the s
   const { body } = await server.call('GET', '/jobs/engine-shed-unveiled');
   expect(body.data.doors).toBe('2031-01-11T17:30:00-06:00');
   expect((await server.call('GET', '/jobs?limit=100')).body.total).toBe(8);
+});
+
+/** The shed as version 1 wrote it: a star on its first garland is a pick under `hold`. */
+function shedOfVersion1(): unknown {
+  const old = structuredClone(shed) as unknown as {
+    version: number;
+    job: { pieces: Record<string, unknown>[] };
+  };
+  old.version = 1;
+  Object.assign(old.job.pieces[0] as object, {
+    hold: { picks: [{ id: 'star', label: 'Copper star', massKg: 0.1, at: 0.4 }] },
+  });
+  return old;
+}
+
+test('a file of version 1 is imported and planned, its picks as attachments', async () => {
+  const old = shedOfVersion1();
+  expect((await server.call('POST', '/job-files', old)).status).toBe(201);
+  const { body } = await server.call('GET', '/jobs/engine-shed-unveiled/file');
+  expect(body.version).toBe(2);
+  expect(body.job.pieces[0].attachments).toEqual([{ id: 'star', name: 'Copper star', massKg: 0.1, at: 0.4 }]);
+  expect((await server.call('POST', '/plan', old)).status).toBe(200);
+});
+
+test('rows stored before are brought to version 2 where they lie', async () => {
+  await server.call('POST', '/job-files', shed);
+  const [first] = shed.job.pieces;
+  const old = (hold: object) => JSON.stringify({ ...first, hold });
+  const star = { id: 'star', label: 'Copper star', massKg: 0.1, at: 0.4 };
+  const migration = readFileSync(join(__dirname, '../../drizzle/0002_attachments.sql'), 'utf8');
+  for (const [hold, kept] of [
+    [{ picks: [star, { ...star, id: 'second' }] }, undefined],
+    [{ base: 'tamper', picks: [star] }, { base: 'tamper' }],
+  ] as const) {
+    await server.db.execute(sql`update pieces set data = ${old(hold)}::jsonb where id = ${first?.id}`);
+    await server.db.execute(sql.raw(migration));
+    const { body } = await server.call('GET', `/jobs/engine-shed-unveiled/pieces/${first?.id}`);
+    expect(body.data.hold).toEqual(kept);
+    expect(body.data.attachments.map(({ name }: { name: string }) => name)).toEqual(
+      hold.picks.map(({ label }) => label),
+    );
+    expect((await server.call('GET', '/jobs/engine-shed-unveiled/plan')).status).toBe(200);
+  }
+});
+
+test('a piece that carries another cannot be deleted alone, nor hung on what is not there', async () => {
+  await server.call('POST', '/job-files', demoJob('03-glasshouse-night'));
+  const pieces = '/jobs/glasshouse-night/pieces';
+  const refused = await server.call('DELETE', `${pieces}/moss-screen?revision=1`);
+  expect(refused).toMatchObject({ status: 422 });
+  expect(JSON.stringify(refused.body.faults)).toContain('no piece \\"moss-screen\\"');
+  for (const id of ['moon', 'moss-garland', 'moss-screen'])
+    expect((await server.call('DELETE', `${pieces}/${id}?revision=1`)).status).toBe(200);
+  const arch = (await server.call('GET', `${pieces}/moon-arch`)).body;
+  const data = { ...arch.data, on: { pieceId: 'moss-screen', part: 'top-bar' } };
+  expect((await server.call('PUT', `${pieces}/moon-arch`, { revision: 1, data })).status).toBe(422);
 });

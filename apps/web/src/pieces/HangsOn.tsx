@@ -1,6 +1,6 @@
 import type { On, Piece } from '@early-lantern/contract';
-import { type Carrying, hungOn, placesFor, type Side } from '@early-lantern/core';
-import { Box, MenuItem, TextField } from '@mui/material';
+import { type Carrying, hungOn, placesFor, proposalsFor, type Side } from '@early-lantern/core';
+import { Box, Button, MenuItem, TextField } from '@mui/material';
 
 interface HangsOnProps {
   piece: Piece;
@@ -30,6 +30,8 @@ export function HangsOn({ piece, pieces, onChange }: HangsOnProps) {
         : undefined;
     onChange(hungOn(piece, side, on, pieces));
   };
+  // Two pieces overlap and nobody has said whether one carries the other.
+  const [lies] = piece.on === undefined && !isTwoEnded ? proposalsFor(piece, pieces) : [];
   return (
     <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: isTwoEnded ? '1fr 1fr' : '1fr' }}>
       {(carriers.length > 0 || piece.on) && (
@@ -40,6 +42,16 @@ export function HangsOn({ piece, pieces, onChange }: HangsOnProps) {
           withPlace
           onPick={(value) => pick('on', value)}
         />
+      )}
+      {lies && (
+        <Button
+          size="small"
+          variant="outlined"
+          sx={{ justifySelf: 'start' }}
+          onClick={() => onChange(hungOn(piece, 'on', lies.on, pieces))}
+        >
+          Hang it on the {lies.part.label} of {lies.carrier.name}
+        </Button>
       )}
       {isTwoEnded && (
         <PlaceSelect

@@ -56,7 +56,7 @@ export function PieceStepsPanel({ row }: { row: WorkshopRow }) {
         ))}
       </TextField>
       <Stack component="ol" sx={{ gap: 1.5, listStyle: 'none', p: 0, m: 0 }}>
-        {usualSteps(kind, row.data).map(({ id, label, rate, hands }) => {
+        {usualSteps(kind, row.data).map(({ id, label, rate, hands, mayBeLeftOut }) => {
           const one = steps.find((step) => isSame(step, id));
           return (
             <Box component="li" key={`${kind} ${id}`} sx={{ display: 'grid', gap: 1 }}>
@@ -72,10 +72,11 @@ export function PieceStepsPanel({ row }: { row: WorkshopRow }) {
                   }}
                 />
                 <FormControlLabel
-                  label="done"
+                  label={mayBeLeftOut ? 'done' : 'always done'}
                   control={
                     <Switch
-                      checked={!one?.isLeftOut}
+                      checked={!mayBeLeftOut || !one?.isLeftOut}
+                      disabled={!mayBeLeftOut}
                       slotProps={{ input: { 'aria-label': `${label}: done` } }}
                       onChange={(_, isDone) => set(id, { isLeftOut: !isDone })}
                     />

@@ -15,7 +15,15 @@ const GarlandFields = z.strictObject({
   /** How its clusters are joined, where it differs from the house. */
   joining: Schools.shape.joining.optional(),
   /** The base swings from side to side of the line: `amplitudeM` each way, once in `wavelengthM`. */
-  snake: z.strictObject({ amplitudeM: z.number().min(0).max(1.5), wavelengthM: LengthM.max(10) }).optional(),
+  snake: z
+    .strictObject({
+      amplitudeM: z.number().min(0).max(1.5),
+      wavelengthM: LengthM.max(10),
+      /** Only between these shares of its line; left out, all along. */
+      from: z.number().min(0).max(1).optional(),
+      to: z.number().min(0).max(1).optional(),
+    })
+    .optional(),
   /** Length lying on the floor from the thick end, spread a little wider. */
   tailM: z.number().min(0).max(6).optional(),
   /** Extra clusters on sharp corners, so that the line does not look slumped. */

@@ -1,6 +1,6 @@
 import type { JobFile, PieceKind, PieceStep, WorkshopSettings } from '@early-lantern/contract';
 import { defaultRates } from '../bench/rates.ts';
-import { inOrder, stages } from '../network/stages.ts';
+import { inOrder, mayLeaveOut, stages } from '../network/stages.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
 import { working } from '../working.ts';
@@ -14,6 +14,8 @@ interface UsualStep {
   /** What its rate is for. */
   rate: string;
   hands: number;
+  /** Nothing stands or falls by it. */
+  mayBeLeftOut: boolean;
 }
 
 /** A wall to try a kind of piece on. */
@@ -36,6 +38,7 @@ export function usualSteps(kind: PieceKind, workshop: WorkshopSettings): UsualSt
       label: label.replace(/\s*\b\d+\b\s*/g, ' ').trim(),
       rate: defaultRates[rate].label,
       hands: pair ? 2 : 1,
+      mayBeLeftOut: mayLeaveOut(stage),
     })),
   );
 }
@@ -57,7 +60,8 @@ export function withPieceSteps(
 }
 
 function withStep(work: readonly Work[], id: string, name: string, step: PieceStep, crew: number): Work[] {
-  if (step.isLeftOut) return leftOut(work, id);
+  // Safety is nobody's to leave out.
+  if (step.isLeftOut) return work.find((one) => one.id === id)?.mayBeLeftOut ? leftOut(work, id) : [...work];
   return work.map((one) => (one.id === id ? changed(one, name, step, crew) : one));
 }
 

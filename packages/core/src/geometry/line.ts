@@ -120,13 +120,25 @@ const SNAKE_STEPS_PER_WAVE = 24;
 /**
  * A chain swung to both sides of itself in a sine of the given amplitude and wavelength, metres. Its length is what
  * the base takes: for small swings about `L (1 + (π a/λ)²)`.
+ * @param from, to shares of its length between which it swings, in whole half waves; straight outside them
  */
-export function snaked(chain: readonly XY[], amplitudeM: number, wavelengthM: number): XY[] {
+export function snaked(
+  chain: readonly XY[],
+  amplitudeM: number,
+  wavelengthM: number,
+  from = 0,
+  to = 1,
+): XY[] {
   const length = chainLength(chain);
+  const spanM = Math.max(0, to - from) * length;
+  const isPartly = from > 0 || to < 1;
+  // Where it stops swinging it is back on its line.
+  const waveM = isPartly ? (2 * spanM) / Math.max(1, Math.round((2 * spanM) / wavelengthM)) : wavelengthM;
   const steps = Math.max(2, Math.ceil((length / wavelengthM) * SNAKE_STEPS_PER_WAVE));
   const distances = Array.from({ length: steps + 1 }, (_, i) => (i * length) / steps);
   return stationsAt(chain, distances).map(({ x, y, tx, ty, along }) => {
-    const swing = amplitudeM * Math.sin((2 * Math.PI * along) / wavelengthM);
+    const since = along - from * length;
+    const swing = since >= 0 && since <= spanM ? amplitudeM * Math.sin((2 * Math.PI * since) / waveM) : 0;
     return { x: x - ty * swing, y: y + tx * swing };
   });
 }

@@ -218,6 +218,8 @@ test('500 random days of up to eight pieces, with carriers, splits, pins and sec
     if (once.stuck !== undefined) continue;
     planned += 1;
     carried += pieces.filter(({ on }) => on).length;
+    // Every other day again with a task cut in two and another pinned.
+    if (seed % 2 === 1) continue;
     const free = once.tasks.filter(({ trip, crew }) => trip === 'set-up' && crew.length > 0);
     const some = () => free[Math.floor(random() * free.length)] as Task;
     const [a, b] = [some(), some()];

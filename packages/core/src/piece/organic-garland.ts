@@ -141,7 +141,9 @@ function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
   const away = second.x > first.x ? -1 : 1;
   const tail = tailM > 0 ? [{ x: first.x + away * tailM, y: Math.max(0.05, first.y) }] : [];
   const chain = smoothLine([...tail, ...points]);
-  return snake && snake.amplitudeM > 0 ? snaked(chain, snake.amplitudeM, snake.wavelengthM) : chain;
+  return snake && snake.amplitudeM > 0
+    ? snaked(chain, snake.amplitudeM, snake.wavelengthM, snake.from, snake.to)
+    : chain;
 }
 
 function sharpCorners({ line }: OrganicGarland): number {

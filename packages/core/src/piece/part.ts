@@ -49,14 +49,6 @@ export const straight = (x1: number, y1: number, x2: number, y2: number): XY[] =
   { x: x2, y: y2 },
 ];
 
-/** The outline of an area, closed. */
-export const outlineOf = ({ xM, yM, widthM, heightM }: Area): XY[] => [
-  { x: xM, y: yM },
-  { x: xM, y: yM + heightM },
-  { x: xM + widthM, y: yM + heightM },
-  { x: xM + widthM, y: yM },
-];
-
 /** The pole and the layers round it, of whatever stands upright and is packed. */
 export function columnParts({ xM, yM }: { xM: number; yM: number }, heightM: number, widthM: number): Part[] {
   const axis = straight(xM, yM, xM, yM + heightM);

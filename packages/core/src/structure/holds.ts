@@ -14,7 +14,7 @@ import { massOf } from './mass.ts';
 import { goesThrough, passesOf } from './passes.ts';
 import { placedPiece } from './placed-piece.ts';
 import { standingPiece } from './standing-piece.ts';
-import { unsaidCarrier } from './unsaid.ts';
+import { isAskedFor, unsaidCarrier } from './unsaid.ts';
 
 /** Every piece with what carries or fixes it, in the order of the job. */
 export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe }[]): Holds {
@@ -72,7 +72,7 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
   const { site, workshop, job } = file;
   const carriers = job.pieces.filter(({ id }) => id === piece.on?.pieceId || id === piece.alsoOn?.pieceId);
   // Whether it says what carries it depends on what stands beside it.
-  const beside = piece.on === undefined ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : [];
+  const beside = isAskedFor(piece) ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : [];
   const counts = weights.map(({ count }) => count);
   const asked = [
     site,

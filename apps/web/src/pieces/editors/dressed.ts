@@ -68,10 +68,9 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
   grips: [],
 };
 
-function snakeFields(snake: {
-  amplitudeM: number;
-  wavelengthM: number;
-}): Field<PieceOf<'organic-garland'>>[] {
+function snakeFields(
+  snake: NonNullable<PieceOf<'organic-garland'>['snake']>,
+): Field<PieceOf<'organic-garland'>>[] {
   return [
     {
       type: 'length',
@@ -89,6 +88,22 @@ function snakeFields(snake: {
       max: 10,
       value: () => snake.wavelengthM,
       set: (p, wavelengthM) => ({ ...p, snake: { ...snake, wavelengthM } }),
+    },
+    {
+      type: 'number',
+      label: 'Swings from, % of it',
+      min: 0,
+      max: 99,
+      value: () => (snake.from ?? 0) * 100,
+      set: (p, from) => ({ ...p, snake: { ...snake, from: from / 100 } }),
+    },
+    {
+      type: 'number',
+      label: 'to, % of it',
+      min: 1,
+      max: 100,
+      value: () => (snake.to ?? 1) * 100,
+      set: (p, to) => ({ ...p, snake: { ...snake, to: to / 100 } }),
     },
   ];
 }
