@@ -40,7 +40,7 @@ test('what the workshop has and the way in allows decides what is cut, what weig
   await page.getByRole('tab', { name: 'Standing and fixing' }).click();
   await page.getByTestId('factor-beam-garland').click();
   const before = await page.getByTestId('factor-beam-garland').textContent();
-  await page.getByLabel('Add something heavy').click();
+  await page.getByLabel('Attach something').click();
   await page.getByRole('option', { name: /Brass gong/ }).click();
   await expect(page.getByTestId('factor-beam-garland')).not.toHaveText(before ?? '');
 

@@ -48,18 +48,33 @@ test('a task is put after another, all up to one is locked, and the sheet of one
   await page.goto('/jobs/in-order/clock');
   const before = (await getPlan(request, 'in-order')).tasks;
   await page
-    .getByRole('button', { name: /: hang the base/ })
+    .getByRole('button', { name: /Garland to the beam: hang the base/ })
     .first()
     .click();
   const task = page.getByRole('region', { name: 'The chosen task' });
+  // What waits for it cannot come first: that is refused, with the reason.
   await task.getByRole('button', { name: 'First do …' }).click();
-  await page.getByRole('menuitem').last().click();
+  await page.getByRole('menuitem', { name: 'Garland to the beam: join' }).click();
+  await expect(task.getByRole('alert').filter({ hasText: 'Not possible' })).toContainText('waits for');
+  await task.getByRole('button', { name: 'First do …' }).click();
+  await page.getByRole('menuitem', { name: 'Podium edge: hang the base' }).click();
   const clock = async () => (await getJob(request, 'in-order')).data.clock;
   await expect.poll(async () => (await clock())?.orders?.length).toBe(1);
   const order = (await clock())?.orders?.[0];
   const { tasks } = await getPlan(request, 'in-order');
   expect(tasks.find(({ id }) => id === order?.next)?.after).toContain(order?.first);
   await task.getByRole('button', { name: 'Let go' }).click();
+  await expect.poll(clock).toBeUndefined();
+
+  // A step that nothing stands or falls by is left out, and put back.
+  await page
+    .getByRole('button', { name: /Garland to the beam: close gaps/ })
+    .first()
+    .click();
+  await task.getByRole('button', { name: 'Leave this step out' }).click();
+  await expect.poll(async () => (await clock())?.leftOut).toEqual(['beam-garland--fill']);
+  await expect(page.getByRole('button', { name: /Garland to the beam: close gaps/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put back: Garland to the beam, fillers' }).click();
   await expect.poll(clock).toBeUndefined();
 
   await page.getByRole('button', { name: /Load the vehicle$/ }).click();

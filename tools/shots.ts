@@ -24,7 +24,11 @@ const shed = '/jobs/engine-shed-unveiled';
 const shots: Shot[] = [
   { name: 'horizon', path: '/' },
   { name: 'horizon-phone', path: '/', phone: true },
-  { name: 'pieces', path: `${shed}/pieces` },
+  {
+    name: 'pieces',
+    path: '/jobs/glasshouse-night/pieces',
+    prepare: (page) => page.getByRole('button', { name: 'Moss screen garland' }).click(),
+  },
   {
     name: 'elevation',
     path: `${shed}/pieces`,

@@ -1,5 +1,5 @@
-import type { HoldPiece, Piece, Spot } from '@early-lantern/contract';
-import { heldAt, keptClear, nearestAlong } from '@early-lantern/core';
+import { type HoldPiece, hangsOn, type Piece, type Spot } from '@early-lantern/contract';
+import { carriersFirst, heldAt, keptClear, nearestAlong } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useMemo, useRef } from 'react';
@@ -33,6 +33,11 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
   const gestures = useRef(0);
   const { box, perM } = useMemo(() => spotFrame(spot, size), [spot, size]);
   const picture = planned?.pictures[piece.id];
+  // What it hangs on, near and far, stands behind it.
+  const byId = new Map(file.job.pieces.map((one) => [one.id, one]));
+  const behind = carriersFirst(file.job.pieces).filter(
+    (one) => one !== piece && one.id !== piece.id && hangsOn(byId, piece.id, one.id),
+  );
   const px = 1 / perM;
   const canMove = piece.kind === 'organic-garland';
 
@@ -95,6 +100,19 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
               );
             })}
             <g opacity="0.55">
+              {behind.map(({ id }) => {
+                const carrier = planned?.pictures[id];
+                return (
+                  carrier && (
+                    <PieceDrawing
+                      key={id}
+                      picture={carrier}
+                      colours={file.workshop.colours}
+                      heightM={spot.heightM}
+                    />
+                  )
+                );
+              })}
               {picture && (
                 <PieceDrawing picture={picture} colours={file.workshop.colours} heightM={spot.heightM} />
               )}

@@ -1,5 +1,5 @@
-import type { HoldPiece } from '@early-lantern/contract';
-import { dynamicPressure, methodOf } from '@early-lantern/core';
+import type { HoldPiece, Piece } from '@early-lantern/contract';
+import { carrierWords, dynamicPressure, methodOf } from '@early-lantern/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
@@ -8,7 +8,7 @@ import { factorText } from './FactorBar.tsx';
 /** The fixing map in figures: where, by what, what it bears, from which ladder, and how it comes off again. */
 export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }) {
   const { long, force } = useUnits();
-  const { workshop } = useJob().file;
+  const { workshop, job } = useJob().file;
   const name = (id: string) => workshop.crew.find((member) => member.id === id)?.name.split(' ')[0] ?? id;
   const pressure = dynamicPressure(gustMs);
   return (
@@ -22,7 +22,7 @@ export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }
             <TableCell align="right">Bears</TableCell>
             <TableCell align="right">Factor</TableCell>
             <TableCell>Reach</TableCell>
-            <TableCell>Off again</TableCell>
+            <TableCell>Removal</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -36,7 +36,7 @@ export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }
                 </TableCell>
                 <TableCell>
                   {methodOf(point.method).label}
-                  {point.fixing ? ` to the ${point.fixing.replaceAll('-', ' ')}` : ` on ${point.surface}`}
+                  {placeWords(point, job.pieces)}
                   {point.isLocked ? ' (placed by hand)' : ''}
                 </TableCell>
                 <TableCell align="right">
@@ -58,4 +58,11 @@ export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }
       </Table>
     </Box>
   );
+}
+
+/** What a point is fixed to: a part of a piece, something that is there, or the surface. */
+function placeWords({ on, fixing, surface }: HoldPiece['points'][number], pieces: readonly Piece[]): string {
+  const carrier = carrierWords(on, pieces);
+  if (carrier) return `, ${carrier}`;
+  return fixing ? ` to the ${fixing.replaceAll('-', ' ')}` : ` on ${surface}`;
 }

@@ -1,4 +1,5 @@
 import type { HoldPiece } from '@early-lantern/contract';
+import { plural } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { memo } from 'react';
 import { Link } from 'react-router';
@@ -17,7 +18,7 @@ export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
       {safetyFactor === null
         ? `: ${carrier}`
         : `: factor ${Math.min(99, safetyFactor).toFixed(1)} of ${required}`}
-      {points.length > 0 && `, ${points.length} points`}
+      {points.length > 0 && `, ${plural(points.length, 'point')}`}
       {/* Indoors there is a draught at most, and no gust to come down at. */}
       {takeDownGustMs !== null && isOutdoors && `, down at ${wind(takeDownGustMs)}`}
       {troubles[0] && ` · ${troubles[0]}`}

@@ -7,7 +7,7 @@ import {
   read,
   type Workshop,
 } from '@early-lantern/contract';
-import { chainLength, kindNames, type Picture, scaleToLength, smoothLine } from '@early-lantern/core';
+import { chainLength, kindNames, type Picture, plural, scaleToLength, smoothLine } from '@early-lantern/core';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
@@ -233,13 +233,16 @@ const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
   const things = plan.materials.reduce((sum, row) => sum + (row.isGear ? row.count : 0), 0);
   const parts =
     plan.kind === 'organic-garland'
-      ? [`${plan.clusters} clusters of ${plan.clusterSize}`, `${plan.fillerTrios} filler trios`]
+      ? [
+          `${plural(plan.clusters, 'cluster')} of ${plan.clusterSize}`,
+          plural(plan.fillerTrios, 'filler trio'),
+        ]
       : plan.assemblies.map(({ count, name }) => `${count} ${name}`);
   return (
     <Typography component="div" data-testid="piece-counts">
       <WorkingButton title={plan.name} working={plan.working}>
         <Box component="strong" sx={{ fontSize: 17 }}>
-          {balloons > 0 ? `${balloons} balloons` : `${things} things to carry`}
+          {balloons > 0 ? plural(balloons, 'balloon') : `${plural(things, 'thing')} to carry`}
         </Box>
       </WorkingButton>
       {parts.length > 0 && ` · ${parts.join(' · ')}`}

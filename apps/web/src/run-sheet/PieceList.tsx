@@ -1,5 +1,5 @@
-import type { Piece, Plan } from '@early-lantern/contract';
-import { carrierWords, plural } from '@early-lantern/core';
+import type { Piece, Plan, Workshop } from '@early-lantern/contract';
+import { carrierWords, nameIn, plural } from '@early-lantern/core';
 import { useUnits } from '../preferences.tsx';
 
 /** Each piece in a line: what carries it, how long and wide it is, what it is tied from. */
@@ -30,11 +30,16 @@ export function PieceList({ plan, pieces }: { plan: Plan; pieces: readonly Piece
   );
 }
 
-/** Everything besides balloons that has to be there, in two columns. */
-export function ThingList({ plan }: { plan: Plan }) {
+/** Everything besides balloons that has to be there, ladders with it, in two columns. */
+export function ThingList({ plan, workshop }: { plan: Plan; workshop: Workshop }) {
   const tidy = (count: number) => Number(count.toFixed(1));
+  const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
+  const taken = [...new Set(plan.tasks.flatMap(({ gear }) => gear.filter((id) => ladders.has(id))))];
   return (
     <ul className="sheet-things">
+      {taken.map((id) => (
+        <li key={id}>1 × {nameIn(id, workshop)}</li>
+      ))}
       {plan.totals.materials.map(({ label, count, unit }) => (
         <li key={label}>
           {tidy(count)} {unit === 'm' || unit === 'ml' || unit === 'l' ? `${unit} ` : '× '}

@@ -170,7 +170,7 @@ function Sheet({ person }: { person: string | undefined }) {
       </section>
       <section className="sheet-keep">
         <h2>Things to take</h2>
-        <ThingList plan={plan} />
+        <ThingList plan={plan} workshop={workshop} />
       </section>
       <section className="sheet-keep">
         <h2>The pieces</h2>

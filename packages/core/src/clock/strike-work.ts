@@ -135,7 +135,8 @@ function takeDown(
   if (frames.length === 0) return down;
   const set = together(frames.map(({ rate, amount }) => effort(rate, amount, file.workshop)));
   const isFurniture = piece.kind === 'furnishing';
-  const label = isFurniture ? 'clear it away' : 'take the frame apart, weights last';
+  const isWeighted = held?.ballastKg.some((kg) => kg > 0) ?? false;
+  const label = isFurniture ? 'clear it away' : `take the frame apart${isWeighted ? ', weights last' : ''}`;
   return [
     ...down,
     task(

@@ -80,7 +80,12 @@ function unsurveyed({ site, job }: JobFile, { pieces }: Holds): string | undefin
     const piece = job.pieces.find((one) => one.id === held.id);
     const spot = site.spots.find((one) => one.id === piece?.spotId);
     if (!spot) continue;
-    const hangs = piece?.kind === 'organic-garland' && held.points.length === 0 && spot.fixings === undefined;
+    // On another piece nothing of the place is asked.
+    const hangs =
+      piece?.kind === 'organic-garland' &&
+      !piece.on &&
+      held.points.length === 0 &&
+      spot.fixings === undefined;
     const stands = held.cases.length > 0 && held.ballastKg.length > 0 && spot.floor === undefined;
     if (hangs || stands) return spot.name;
   }

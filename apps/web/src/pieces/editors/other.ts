@@ -101,28 +101,17 @@ function lookFields(look: Look): Field<Accent>[] {
     case 'foil':
       return [
         {
-          type: 'pick',
-          label: 'Shape',
-          options: [
-            ['star', 'star'],
-            ['disc', 'disc'],
-            ['moon', 'crescent'],
-            ['number', 'number'],
-            ['letter', 'letter'],
-          ],
+          type: 'text',
+          label: 'Shape: star, moon, number, heron …',
           value: () => look.shape,
-          set: (p, shape) => into({ shape: shape as typeof look.shape })(p),
+          set: (p, shape) => into({ shape: shape.trim() })(p),
         },
-        ...(look.shape === 'number' || look.shape === 'letter'
-          ? [
-              {
-                type: 'text' as const,
-                label: 'Which',
-                value: () => look.text,
-                set: (p: Accent, text: string) => into({ text })(p),
-              },
-            ]
-          : []),
+        {
+          type: 'text',
+          label: 'Letter or figure on it',
+          value: () => look.text,
+          set: (p, text) => into({ text })(p),
+        },
         {
           type: 'number',
           label: 'Size, inches',
