@@ -60,11 +60,11 @@ function benchPlan(): void {
   for (const row of easy.workshop.stock) row.onHand = 1000;
   easy.job.access.from = easy.job.access.from.replace('T15:30', 'T12:00');
   report(
-    'plan of a 3-piece job, all lamps lit',
+    'plan of the glasshouse job, 11 pieces',
     ms(() => planJob(easy)),
   );
   report(
-    'plan of a 3-piece job, fixes tried for two lamps',
+    'the same, fixes tried for two lamps',
     ms(() => planJob(file)),
   );
   const big = bigJob();
@@ -101,7 +101,7 @@ function benchPlan(): void {
     ms(() => choosePoints(run)),
   );
   report(
-    'balloons of 3 pieces placed for the picture',
+    'balloons of the same placed for the picture',
     ms(() => structuredClone(file.job.pieces).map((piece) => pictureOf(piece))),
   );
 }

@@ -1,8 +1,9 @@
-import { type Attachment, AttachmentFixing, type Piece } from '@early-lantern/contract';
+import { type Attachment, AttachmentFixing, type Piece, type Workshop } from '@early-lantern/contract';
 import { loadsOf, usualFor } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useJob } from '../job/context.ts';
+import { memo } from 'react';
+import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useUnits } from '../preferences.tsx';
@@ -32,16 +33,34 @@ function number(text: string, min: number, max: number, take: (value: number) =>
 /** Florals, foils, plush, signs, lights and things of one's own on a piece: where, how fixed, how long each takes. */
 export function AttachmentFields({ piece }: { piece: Piece }) {
   const { changePiece, file } = useJob();
+  return (
+    <Fields
+      id={piece.id}
+      attachments={piece.attachments}
+      workshop={file.workshop}
+      changePiece={changePiece}
+    />
+  );
+}
+
+interface FieldsProps {
+  id: string;
+  attachments: readonly Attachment[] | undefined;
+  workshop: Workshop;
+  changePiece: JobContextValue['changePiece'];
+}
+
+/** Not drawn anew while the piece is only moved or its line is drawn. */
+const Fields = memo(function Fields({ id, attachments = NONE, workshop, changePiece }: FieldsProps) {
   const { mass } = useUnits();
-  const loads = loadsOf(file.workshop);
-  const { attachments = [] } = piece;
+  const loads = loadsOf(workshop);
   const put = (next: Attachment[]) =>
-    changePiece(piece.id, (before) => {
+    changePiece(id, (before) => {
       const { attachments: _, ...rest } = before;
       return (next.length > 0 ? { ...rest, attachments: next } : rest) as Piece;
     });
-  const add = (id: string) => {
-    const load = loads.find((one) => one.id === id);
+  const add = (loadId: string) => {
+    const load = loads.find((one) => one.id === loadId);
     const { name, what, massKg } = load ?? { name: 'Own thing', what: 'other' as const, massKg: 0.2 };
     put([...attachments, { id: newId('attached'), name, what, massKg, at: 0.5 }]);
   };
@@ -64,8 +83,8 @@ export function AttachmentFields({ piece }: { piece: Piece }) {
         value=""
         onChange={(event) => add(event.target.value)}
       >
-        {loads.map(({ id, name, massKg }) => (
-          <MenuItem key={id} value={id}>
+        {loads.map(({ id: loadId, name, massKg }) => (
+          <MenuItem key={loadId} value={loadId}>
             {name}, {mass(massKg)}
           </MenuItem>
         ))}
@@ -73,7 +92,9 @@ export function AttachmentFields({ piece }: { piece: Piece }) {
       </TextField>
     </Stack>
   );
-}
+});
+
+const NONE: readonly Attachment[] = [];
 
 interface AttachmentRowProps {
   attachment: Attachment;
