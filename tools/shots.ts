@@ -54,8 +54,11 @@ const shots: Shot[] = [
   {
     name: 'day',
     path: '/days/2027-06-19',
-    prepare: (page) =>
-      page.getByRole('progressbar', { name: 'Ways tried' }).waitFor({ state: 'detached', timeout: 60_000 }),
+    prepare: async (page) => {
+      const trying = page.getByRole('progressbar', { name: 'Ways tried' });
+      await trying.waitFor({ timeout: 60_000 });
+      await trying.waitFor({ state: 'detached', timeout: 90_000 });
+    },
   },
   { name: 'rehearsal', path: '/jobs/meadow-finish/clock?view=rehearsal' },
   { name: 'run-sheet', path: `${shed}/run-sheet` },

@@ -1,5 +1,4 @@
 import {
-  carrierIds,
   type Fault,
   type JobHead,
   type JobRow,
@@ -7,6 +6,7 @@ import {
   type Piece,
   type PieceRow,
 } from '@early-lantern/contract';
+import { carriersFirst } from '@early-lantern/core';
 import { del, get, set } from 'idb-keyval';
 import { ApiProblem, call } from '../api/client.ts';
 import { documentOf, type JobDocument, sameData } from './document.ts';
@@ -229,6 +229,7 @@ export class JobStore {
   private nextDifference(): (() => Promise<void>) | undefined {
     const { head, pieces } = this.history.present;
     if (!sameData(head, this.baseline.head.data)) return () => this.saveHead(head);
+    // Carriers first: the server refuses what hangs on nothing.
     for (const piece of carriersFirst(pieces)) {
       const saved = this.baseline.pieces.get(piece.id);
       if (!saved) return () => this.addPiece(piece);
@@ -314,22 +315,6 @@ const newestDraft = (draft: Draft): Draft => ({
   ...draft,
   document: { ...draft.document, pieces: draft.document.pieces.map((piece) => newestPiece(piece) as Piece) },
 });
-
-/** Each piece after those that carry it, else in their order: the server refuses what hangs on nothing. */
-function carriersFirst(pieces: readonly Piece[]): Piece[] {
-  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
-  const sorted = new Set<Piece>();
-  const put = (piece: Piece) => {
-    if (sorted.has(piece)) return;
-    for (const id of carrierIds(piece)) {
-      const carrier = byId.get(id);
-      if (carrier) put(carrier);
-    }
-    sorted.add(piece);
-  };
-  pieces.forEach(put);
-  return [...sorted];
-}
 
 class ConflictFound extends Error {
   readonly conflict: Conflict;

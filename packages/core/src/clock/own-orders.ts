@@ -1,3 +1,4 @@
+import { waitsFor } from '../network/pieces.ts';
 import type { Work } from './work.ts';
 
 interface Order {
@@ -47,13 +48,12 @@ export function canFollow(
   first: string,
   next: string,
 ): boolean {
-  const byId = new Map(all.map((one) => [one.id, one]));
-  const asked = new Set<string>();
-  const waits = (id: string): boolean => {
-    if (id === next) return true;
-    if (asked.has(id)) return false;
-    asked.add(id);
-    return (byId.get(id)?.after ?? []).some(waits);
-  };
-  return byId.has(first) && byId.has(next) && !byId.get(next)?.after.includes(first) && !waits(first);
+  const find = (id: string) => all.find((one) => one.id === id);
+  const follower = find(next);
+  return (
+    find(first) !== undefined &&
+    follower !== undefined &&
+    !follower.after.includes(first) &&
+    !waitsFor(all, first, next)
+  );
 }
