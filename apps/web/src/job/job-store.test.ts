@@ -206,3 +206,25 @@ test('work that no server took is found at the next opening and saved; if the ro
     expect(server.head.data.name).toBe('Unsaved');
   }
 });
+
+test('carriers are saved before what hangs on them, and deleted after; a draft of an older page is read', async () => {
+  const store = await JobStore.open('job');
+  const on = { pieceId: 'stand', part: 'top-bar' };
+  const garland = { ...piece('garland'), on } as Piece;
+  store.change((before) => ({ ...before, pieces: [...before.pieces, garland, piece('stand')] }));
+  await store.flush();
+  expect(server.requests).toEqual(['POST /pieces', 'POST /pieces']);
+  expect([...server.pieces.keys()]).toEqual(['a', 'stand', 'garland']);
+  server.requests = [];
+  store.change((before) => ({ ...before, pieces: before.pieces.filter(({ id }) => id === 'a') }));
+  await store.flush();
+  expect(server.requests).toEqual(['DELETE /pieces/garland?revision=1', 'DELETE /pieces/stand?revision=1']);
+  const pick = { id: 'star', label: 'Star', massKg: 0.1, at: 0.5 };
+  const old = { ...piece('a', 'renamed'), hold: { picks: [pick] } };
+  kept.set(DRAFT, { document: { head, pieces: [old] }, head: 1, pieces: [['a', 1]] });
+  const again = await JobStore.open('job');
+  expect(again.getSnapshot().document.pieces[0]).toMatchObject({
+    name: 'renamed',
+    attachments: [{ id: 'star', name: 'Star' }],
+  });
+});
