@@ -16,6 +16,8 @@ interface Method {
   refused?: Partial<Record<Surface, string>>;
   /** What parts of other pieces it goes on are made of. */
   parts?: PartMade[];
+  /** It is the garland's own balloons that hold: nothing else can be fixed so. */
+  byBalloons?: boolean;
   /** What one point of it takes, by item of the materials' catalogue. */
   takes?: Record<string, number>;
   vetoedBy?: NonNullable<Site['forbids']>[number];
@@ -43,6 +45,8 @@ export interface Place {
   surface: Surface;
   /** The part of another piece that is there, in place of the spot's own. */
   part?: PartMade | undefined;
+  /** What is fixed there is a garland, whose own balloons can hold it. */
+  isGarland?: boolean;
   /** What is there to fix to, if anything. */
   fixing?: Fixing['kind'] | undefined;
   /** Open floor or a table: there is nothing behind it to stick to. */
@@ -78,8 +82,10 @@ const partWords: Record<PartMade, string> = {
 /** Why a method may not be used at a place; undefined where it may. */
 export function refusal(id: MethodId, place: Place): string | undefined {
   const method = methodOf(id);
-  if (place.part)
+  if (place.part) {
+    if (method.byBalloons && !place.isGarland) return 'only a garland holds itself by its own balloons';
     return method.parts?.includes(place.part) ? undefined : `it does not go on ${partWords[place.part]}`;
+  }
   const spoilt = method.spoiltBy?.find((condition) => place.conditions.includes(condition));
   if (method.vetoedBy && place.forbids.includes(method.vetoedBy))
     return `the house forbids ${method.vetoedBy}`;

@@ -52,7 +52,7 @@ export function placeOnParts(
     if (!on || !carrier) return [];
     return partsOf(carrier).flatMap((part) => {
       if (distanceTo(part, at) > BESIDE_M) return [];
-      const place = placeOnPart(part.made, spot, file);
+      const place = { ...placeOnPart(part.made, spot, file), isGarland: true };
       const best = bestMethod(place, file.workshop.ratingsN);
       return best
         ? [

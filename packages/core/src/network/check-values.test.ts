@@ -168,6 +168,36 @@ test('a sign on the pole of a standing garland is fixed before the garland goes 
   expectInTurn(draftPlan(jobOf([round, own])), ['sign--frame', 'sign--sign', 'round--hang']);
 });
 
+test('tied into one garland: fluff, the big round, stems and foils, small fillers, the sign last', () => {
+  const stand = made('backdrop', 'stand', { at: { xM: 4, yM: 0 } });
+  const garland = made('organic-garland', 'garland', {
+    line: [
+      { xM: 3, yM: 2.4 },
+      { xM: 5, yM: 2.4 },
+    ],
+    widthM: 0.9,
+    sections: 1,
+    on: { pieceId: 'stand', part: 'top-bar' },
+    attachments: [
+      { id: 'stems', name: 'Fern frond', what: 'floral', count: 3, massKg: 0.05, at: 0.3 },
+      { id: 'board', name: 'Welcome board', what: 'sign', massKg: 0.2, at: 0.6 },
+    ],
+  });
+  const on = { pieceId: 'garland', part: 'body' as const };
+  const round = made('accent', 'round', { at: { xM: 3.4, yM: 2.4 }, on });
+  const look = { what: 'foil' as const, shape: 'heron', text: '', sizeIn: 24, colour: 'chalk' };
+  const foil = made('accent', 'foil', { at: { xM: 4.4, yM: 2.4 }, look, on });
+  const plan = draftPlan(jobOf([foil, round, garland, stand]));
+  expectInTurn(plan, [
+    'garland--hang',
+    'garland--dress',
+    'round--place',
+    'garland--attach-stems',
+    'garland--fill',
+  ]);
+  expectInTurn(plan, ['garland--dress', 'foil--place', 'garland--fill', 'garland--attach-board']);
+});
+
 test('centrepieces after table and cloth; a plush toy on a topiary goes on before its small fillers', () => {
   const table = made('furnishing', 'tables', { at: { xM: 2, yM: 0 } });
   const posies = made('centrepiece', 'posies', {

@@ -99,12 +99,21 @@ function carrierWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly St
     const part = partOf(carrier, on.part);
     // A part that is not there is told by Holds; until then the whole carrier comes first.
     const ready = theirs.filter(({ stage }) => !part || rankOf(stage as Stage) <= rankOf(part.after));
-    const closing = part?.before
-      ? theirs.filter(({ stage }) => rankOf(stage as Stage) >= rankOf(part.before as Stage))
-      : [];
+    const from = part?.before ? closingRank(piece, own, part.before) : Infinity;
+    const closing = theirs.filter(({ stage }) => rankOf(stage as Stage) >= from);
     const closed = every(lastOf(own), firstOf(closing)).map((wait) => ({ ...wait, isPreferred: true }));
     return [...every(lastOf(ready), firstOf(own)), ...closed];
   });
+}
+
+/**
+ * The stage from which on a carrier waits for what is tied into it. An accent has its own place among the carrier's
+ * steps: focal ones before stems and foils, those before fillers.
+ */
+function closingRank(piece: Piece, own: readonly StagedTask[], before: Stage): number {
+  if (piece.kind !== 'accent') return rankOf(before);
+  const last = Math.max(...own.map(({ stage }) => rankOf(stage as Stage)));
+  return Math.min(rankOf(before), last + 1);
 }
 
 /** A garland joined to another: both on their own points, the upright one first, then one 260 round both ends. */

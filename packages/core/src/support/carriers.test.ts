@@ -108,8 +108,25 @@ test.each<[PartMade, MethodId]>([
   ['frame-behind', 'tie'],
   ['balloons', 'nozzle-tie'],
   ['table-edge', 'clamp'],
-])('on %s: %s', (part, method) => {
-  expect(bestMethod(placeOnPart(part, hall, jobOf([])), undefined)?.method).toBe(method);
+])('a garland on %s: %s', (part, method) => {
+  const place = { ...placeOnPart(part, hall, jobOf([])), isGarland: true };
+  expect(bestMethod(place, undefined)?.method).toBe(method);
+});
+
+test('a sign has no balloons to twist: on a pole it takes zip ties or a tie, on a face a dash', () => {
+  const sign = (part: 'pole' | 'face') =>
+    made('backdrop', 'sign', {
+      what: 'sign',
+      at: { xM: 4, yM: 0 },
+      widthM: 0.4,
+      heightM: 1.4,
+      unitHeightM: 0.3,
+      on: { pieceId: part === 'pole' ? 'pole' : 'stand', part },
+    });
+  const pole = made('standing-garland', 'pole', { at: { xM: 4, yM: 0 } });
+  expect(held(jobOf([pole, sign('pole')]), 'sign').points.map(({ method }) => method)).toEqual(['zip-tie']);
+  const board = { ...stand, what: 'boards' as const };
+  expect(held(jobOf([board, sign('face')]), 'sign').points.map(({ method }) => method)).toEqual(['dash']);
 });
 
 test('no weight on the cloth: a garland hung on the face of a curtain goes on the bar, and low on it does not hold', () => {
