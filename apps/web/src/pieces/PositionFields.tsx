@@ -1,7 +1,8 @@
-import type { Piece, Point } from '@early-lantern/contract';
+import type { Piece } from '@early-lantern/contract';
 import { allCarriedBy, moved } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { LengthField } from '../parts/LengthField.tsx';
+import { anchorOf } from './anchor.ts';
 
 interface PositionFieldsProps {
   piece: Piece;
@@ -9,14 +10,6 @@ interface PositionFieldsProps {
   /** Takes over the piece and whatever moves with it. */
   onMove: (dxM: number, dyM: number) => void;
   onChange: (piece: Piece) => void;
-}
-
-/** The point that a piece's position is typed by, and what it is called. */
-function anchorOf(piece: Piece): { at: Point; of: string } {
-  if (piece.kind === 'organic-garland') return { at: piece.line[0] as Point, of: 'thick end' };
-  if (piece.kind === 'chain') return { at: piece.from, of: 'left end' };
-  if (piece.kind === 'furnishing') return { at: piece.at, of: 'left edge' };
-  return { at: piece.at, of: 'middle' };
 }
 
 /** Where a piece is, typed: from the left, above the floor, in front of the wall. What hangs on it moves along. */
@@ -41,16 +34,19 @@ export function PositionFields({ piece, pieces, onMove, onChange }: PositionFiel
           max={20}
           onCommit={(metres) => onMove(0, metres - at.yM)}
         />
-        <LengthField
-          label="from wall"
-          valueM={piece.frontM ?? 0}
-          min={0}
-          max={30}
-          onCommit={(metres) => {
-            const { frontM: _, ...rest } = piece;
-            onChange((metres > 0 ? { ...rest, frontM: Number(metres.toFixed(4)) } : rest) as Piece);
-          }}
-        />
+        {/* How far before the wall a carried piece is, its carrier says. */}
+        {!piece.on && (
+          <LengthField
+            label="from wall"
+            valueM={piece.frontM ?? 0}
+            min={0}
+            max={30}
+            onCommit={(metres) => {
+              const { frontM: _, ...rest } = piece;
+              onChange((metres > 0 ? { ...rest, frontM: Number(metres.toFixed(4)) } : rest) as Piece);
+            }}
+          />
+        )}
       </Box>
       {carried > 0 && (
         <Box sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>

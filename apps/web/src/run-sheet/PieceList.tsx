@@ -1,17 +1,33 @@
-import type { Piece, Plan, Workshop } from '@early-lantern/contract';
+import type { Piece, Plan, Site, Workshop } from '@early-lantern/contract';
 import { carrierWords, nameIn, plural } from '@early-lantern/core';
+import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
 
-/** Each piece in a line: what carries it, how long and wide it is, what it is tied from. */
-export function PieceList({ plan, pieces }: { plan: Plan; pieces: readonly Piece[] }) {
+interface PieceListProps {
+  plan: Plan;
+  pieces: readonly Piece[];
+  site: Site;
+}
+
+/** Each piece in a line: where it is or what carries it, how long and wide it is, what it is tied from. */
+export function PieceList({ plan, pieces, site }: PieceListProps) {
   const { long, short } = useUnits();
+  /** Where the helper puts down what nothing carries: the spot, from its left, from the wall. */
+  const placeOf = (id: string) => {
+    const piece = pieces.find((one) => one.id === id);
+    if (!piece) return '';
+    const { at, of } = anchorOf(piece);
+    const spot = site.spots.find((one) => one.id === piece.spotId)?.name ?? 'the spot';
+    const front = piece.frontM ? `, ${long(piece.frontM)} from the wall` : '';
+    return `${spot}, ${of} ${long(at.xM)} from the left${front}`;
+  };
   return (
     <ul className="sheet-things">
       {plan.pieces.map((piece) => {
         const { on, alsoOn, lengthM, visibleWidthM, clusters, clusterSize, fillerTrios, sections } = piece;
         const carriers = [carrierWords(on, pieces), carrierWords(alsoOn, pieces)].filter(Boolean);
         const parts = [
-          carriers.length > 0 ? `on ${carriers.join(' and ')}` : '',
+          carriers.length > 0 ? `on ${carriers.join(' and ')}` : placeOf(piece.id),
           lengthM > 0 && visibleWidthM > 0 && clusters > 1
             ? `${long(lengthM)} long, ${short(visibleWidthM)} wide`
             : '',

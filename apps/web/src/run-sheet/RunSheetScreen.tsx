@@ -174,7 +174,7 @@ function Sheet({ person }: { person: string | undefined }) {
       </section>
       <section className="sheet-keep">
         <h2>The pieces</h2>
-        <PieceList plan={plan} pieces={job.pieces} />
+        <PieceList plan={plan} pieces={job.pieces} site={site} />
       </section>
       <section className="sheet-keep">
         <h2>Take care</h2>

@@ -171,6 +171,9 @@ test('what lies on another piece and says nothing of it is asked about; said eit
   expect(asked.fixes.some(({ label }) => label.includes('top bar'))).toBe(true);
   expect(lamp({ ...unsaid, on: null }).state).toBe('lit');
   expect(lamp(onBar(2.4)).state).toBe('lit');
+  // Said to be well before the stand it only looks as if it lay on it.
+  expect(proposalsFor({ ...unsaid, frontM: 1 }, [stand])).toEqual([]);
+  expect(proposalsFor({ ...unsaid, frontM: 1 }, [{ ...stand, frontM: 1.2 }]).length).toBeGreaterThan(0);
   // In the air over a bare floor an accent hangs on nothing.
   const air = made('accent', 'moon', { at: { xM: 8, yM: 1.8 } });
   expect(draftPlan(jobOf([air])).lamps.holds.state).toBe('out');

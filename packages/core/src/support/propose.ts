@@ -39,6 +39,8 @@ const goesOn: Partial<Record<Piece['kind'], readonly PartMade[]>> = {
 /** A piece lies on a part within this, m; less of it than this share is by chance. From memory. */
 const WITHIN_M = 0.35;
 const LEAST_SHARE = 0.12;
+/** Pieces that stand further apart than this before the wall, m, only look as if one lay on the other. From memory. */
+const DEPTH_APART_M = 0.5;
 /** A way that is one later in the list counts so much less. */
 const LATER = 0.04;
 
@@ -70,6 +72,7 @@ export function proposalsFor(piece: Piece, pieces: readonly Piece[]): Proposal[]
   const at = samplesOf(piece);
   const ways = waysFor(piece);
   return placesFor(piece, pieces)
+    .filter(({ carrier }) => !isApart(piece, carrier))
     .map(({ carrier, part }): Proposal => {
       const near = at.filter((point) => distanceTo(part, point) <= WITHIN_M).length;
       return {
@@ -82,6 +85,10 @@ export function proposalsFor(piece: Piece, pieces: readonly Piece[]): Proposal[]
     .filter(({ share }) => share >= LEAST_SHARE)
     .sort((a, b) => rank(b, ways) - rank(a, ways));
 }
+
+/** Whether a piece is said to be well before or behind another; a place from the wall that nobody gave says nothing. */
+const isApart = ({ frontM }: Piece, carrier: Piece) =>
+  frontM !== undefined && Math.abs((carrier.frontM ?? 0) - frontM) > DEPTH_APART_M;
 
 const rank = ({ share, part }: Proposal, ways: readonly PartMade[]) =>
   share - LATER * ways.indexOf(part.made);

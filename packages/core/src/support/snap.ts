@@ -20,7 +20,9 @@ const CHAIN_BELOW_TOP = 0.78;
 export function hungOn(piece: Piece, side: Side, on: On | null | undefined, pieces: readonly Piece[]): Piece {
   const { [side]: _, ...rest } = piece;
   if (!on) return (on === null && side === 'on' ? { ...rest, on: null } : rest) as Piece;
-  return snapped({ ...rest, [side]: on } as Piece, side, pieces);
+  // How far before the wall it is, its carrier says from now on.
+  const { frontM: __, ...carried } = { ...rest, [side]: on } as Piece;
+  return snapped(carried as Piece, side, pieces);
 }
 
 /** The piece moved so that it sits on the part it says; as it is where it does already. */
