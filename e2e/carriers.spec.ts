@@ -229,9 +229,10 @@ test('with keys only: the same stand and garland, from the palette, by lists and
   await expect(page).toHaveURL(/run-sheet$/);
   // As it goes to the printer: the sheet alone, the stand before the garland.
   await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('.sheet-label', { hasText: 'Backdrop: set the stand' }).first()).toBeVisible();
   const rows = await page.locator('.sheet-label').allTextContents();
   const index = (words: string) => rows.findIndex((row) => row.includes(words));
-  expect(index('Backdrop: set the stand')).toBeGreaterThan(-1);
+  expect(index('Backdrop: hang')).toBeGreaterThan(-1);
   expect(index('Backdrop: hang')).toBeLessThan(index('Organic garland: hang the base'));
   expect(index('Organic garland: take down')).toBeLessThan(index('Backdrop: take the frame apart'));
 });
