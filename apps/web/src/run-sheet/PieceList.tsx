@@ -26,8 +26,8 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
       {plan.pieces.map((piece) => {
         const { on, alsoOn, lengthM, visibleWidthM, clusters, clusterSize, fillerTrios, sections } = piece;
         const carriers = [carrierWords(on, pieces), carrierWords(alsoOn, pieces)].filter(Boolean);
-        const parts = [
-          carriers.length > 0 ? `on ${carriers.join(' and ')}` : placeOf(piece.id),
+        const where = carriers.length > 0 ? `on ${carriers.join(' and ')}` : placeOf(piece.id);
+        const figures = [
           lengthM > 0 && visibleWidthM > 0 && clusters > 1
             ? `${long(lengthM)} long, ${short(visibleWidthM)} wide`
             : '',
@@ -38,7 +38,7 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
         return (
           <li key={piece.id}>
             <strong>{piece.name}</strong>
-            {parts.length > 0 && `: ${parts.join(', ')}`}
+            {`: ${[where, figures.join(', ')].filter(Boolean).join('; ')}`}
           </li>
         );
       })}
