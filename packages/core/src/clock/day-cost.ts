@@ -3,15 +3,23 @@ import type { Decoded } from '../schedule/decode.ts';
 import type { Cost } from '../schedule/search.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
+import { outOfTurn, turnsOf } from './heaviest.ts';
 import type { Work } from './work.ts';
 
 /** A minute after doors, after the close of access or of the strike's window weighs as much as so many in hand. */
 const LATE = 50;
 
-/** What matters first: no window broken, then the minutes in hand of the tightest job. Nothing is better than 0. */
+/** All bases out of turn weigh as much as this part of a minute in hand: among plans equally early the heaviest first. */
+export const OUT_OF_TURN = 1e-3;
+
+/**
+ * What matters first: no window broken, then the minutes in hand of the tightest job. Nothing but turns is left at
+ * `OUT_OF_TURN` and below.
+ */
 export function lateCost(day: DayProblem, problem: Compiled): Cost {
   const limits = limitsOf(day, problem);
-  return ({ end }) => {
+  const turns = turnsOf(day, problem);
+  return ({ start, end }) => {
     let late = 0;
     let most = 0;
     let all = 0;
@@ -23,7 +31,8 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
       most = Math.max(most, short);
       all += short;
     }
-    return LATE * late + most + 0.01 * all;
+    const wrong = turns.length === 0 ? 0 : outOfTurn(turns, start, end, problem) / turns.length;
+    return LATE * late + most + 0.01 * all + OUT_OF_TURN * wrong;
   };
 }
 
@@ -42,11 +51,15 @@ export function limitsOf({ jobs }: DayProblem, { ids }: Compiled) {
   }));
 }
 
-/** An hour that balloons hang about before doors, against an hour of pay, against handing a piece to others. */
-const WEIGHTS = { inflated: 100, paid: 10, handed: 1 };
+/**
+ * An hour that balloons hang about before doors, against an hour of pay, against handing a piece to others, against a
+ * lighter base before a heavier one.
+ */
+const WEIGHTS = { inflated: 100, paid: 10, handed: 1, outOfTurn: 1 };
 
 /**
- * What matters next: inflation as late as it may be, then few paid hours, then few pieces that pass from hand to hand.
+ * What matters next: inflation as late as it may be, then few paid hours, then few pieces that pass from hand to hand
+ * and bases in their turn.
  */
 export function freshCost(day: DayProblem, problem: Compiled): Cost {
   const blown = day.jobs.flatMap(({ work, file, doors }) =>
@@ -55,6 +68,7 @@ export function freshCost(day: DayProblem, problem: Compiled): Cost {
       .map(({ id }) => ({ task: problem.ids.indexOf(inDay(file.job.id, id)), doors })),
   );
   const arcs = pieceArcs(day, problem);
+  const turns = turnsOf(day, problem);
   return (schedule) => {
     let inflated = 0;
     for (const { task, doors } of blown) inflated += doors - (schedule.start[task] as number);
@@ -63,7 +77,8 @@ export function freshCost(day: DayProblem, problem: Compiled): Cost {
     return (
       (WEIGHTS.inflated * inflated) / 60 / Math.max(1, blown.length) +
       (WEIGHTS.paid * paidMinutes(schedule, problem)) / 60 +
-      WEIGHTS.handed * handed
+      WEIGHTS.handed * handed +
+      WEIGHTS.outOfTurn * outOfTurn(turns, schedule.start, schedule.end, problem)
     );
   };
 }

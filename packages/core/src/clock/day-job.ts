@@ -1,4 +1,5 @@
 import type { JobFile } from '@early-lantern/contract';
+import type { Turn } from './heaviest.ts';
 import type { Work, WorkedPiece } from './work.ts';
 
 /** A job with what has been worked out for its pieces. */
@@ -10,6 +11,8 @@ export interface WorkedJob {
 /** A job of the day: its tasks, and the minutes that matter to it. */
 export interface DayJob extends WorkedJob {
   work: Work[];
+  /** The heavier first, where two bases do not wait for each other. */
+  turns: Turn[];
   doors: number;
   access: { from: number; until: number };
   strike: { from: number; until: number };

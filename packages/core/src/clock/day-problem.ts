@@ -5,6 +5,7 @@ import { earliestOnSite, loadedBy } from './arrival.ts';
 import { MinuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
 import { hiredLadder, wagonIds } from './gear-names.ts';
+import { heaviestFirst } from './heaviest.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods, withoutSteps } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
@@ -80,13 +81,15 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   const least = Math.min(job.crew.length, strikeCrewOf(file).length);
   const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, job.crew.length);
   const own = withoutSteps(withOwnMethods(asHere, workshop.methods, least), job.clock?.leftOut ?? []);
+  const work = withOwnOrders(
+    splitWork(withAgreedWagons(own, job.clock?.agreed?.tasks ?? []), job.clock?.splits ?? []),
+    job.clock?.orders ?? [],
+  );
   return {
     file,
     pieces,
-    work: withOwnOrders(
-      splitWork(withAgreedWagons(own, job.clock?.agreed?.tasks ?? []), job.clock?.splits ?? []),
-      job.clock?.orders ?? [],
-    ),
+    work,
+    turns: heaviestFirst(work, pieces),
     doors,
     access,
     strike: window(job.strike),

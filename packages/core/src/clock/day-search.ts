@@ -1,10 +1,12 @@
+import { byChain } from '../schedule/by-chain.ts';
 import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
 import type { Activity, Mode } from '../schedule/problem.ts';
 import { type Found, Search } from '../schedule/search.ts';
 import { arrivesEarly } from './arrival.ts';
-import { freshCost, lateCost, limitsOf } from './day-cost.ts';
+import { freshCost, lateCost, limitsOf, OUT_OF_TURN } from './day-cost.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
+import { turnsOf } from './heaviest.ts';
 
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
@@ -46,7 +48,8 @@ export class DaySearch {
     this.compiled = compile(day.problem);
     this.early = new Search(this.compiled, lateCost(day, this.compiled), {
       seed,
-      bound: 0,
+      bound: OUT_OF_TURN,
+      order: byChain(this.compiled, turnsOf(day, this.compiled)),
       hot: 0.003,
       cold: 0.0003,
     });

@@ -1,6 +1,7 @@
 import type { JobFile, Piece, PieceKind, Task } from '@early-lantern/contract';
 import { clockFor } from '../clock/clock.ts';
 import { workedJob } from '../plan.ts';
+import { massOf } from '../structure/mass.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { partsOf } from '../support/parts.ts';
 import { jobOf, made } from '../test/carried.ts';
@@ -198,9 +199,45 @@ function breaches({ file, tasks }: Checked): string[] {
   return found;
 }
 
+/**
+ * Two bases that do not wait for each other: how many such pairs there are of different weight, and in how many the
+ * lighter was begun while the heavier could have been, by the same number of people. Written apart from the clock.
+ */
+function lighterFirst(
+  { file, tasks }: Checked,
+  kgOf: ReadonlyMap<string, number>,
+): [wrong: number, all: number] {
+  const byId = new Map(tasks.map((task) => [task.id, task]));
+  const waits = (id: string, other: string): boolean =>
+    id === other || (byId.get(id)?.after ?? []).some((before) => waits(before, other));
+  const bases = file.job.pieces.flatMap(({ id }) => {
+    const own = tasks.filter(
+      (task) => task.pieceId === id && /^(hang|layers|quads|ball|curve)/.test(task.id.split('--')[1] ?? ''),
+    );
+    return own.length > 0 ? [{ kg: kgOf.get(id) ?? 0, task: own[0] as Task }] : [];
+  });
+  let [wrong, all] = [0, 0];
+  for (const heavy of bases)
+    for (const light of bases) {
+      if (
+        heavy.kg < 1.1 * light.kg ||
+        waits(light.task.id, heavy.task.id) ||
+        waits(heavy.task.id, light.task.id)
+      )
+        continue;
+      all += 1;
+      const begun = Date.parse(light.task.start);
+      const isReady = heavy.task.after.every((id) => Date.parse(byId.get(id)?.end ?? '') <= begun);
+      const isAlike = heavy.task.crew.length === light.task.crew.length;
+      if (isReady && isAlike && begun < Date.parse(heavy.task.start)) wrong += 1;
+    }
+  return [wrong, all];
+}
+
 test('500 random days of up to eight pieces, with carriers, splits, pins and second loads, are in a possible order', () => {
   let planned = 0;
   let carried = 0;
+  let [wrong, pairs] = [0, 0];
   for (let seed = 1; seed <= 500; seed++) {
     const random = numbers(seed);
     const pieces = randomPieces(random);
@@ -218,6 +255,9 @@ test('500 random days of up to eight pieces, with carriers, splits, pins and sec
     if (once.stuck !== undefined) continue;
     planned += 1;
     carried += pieces.filter(({ on }) => on).length;
+    const kgOf = new Map(worked.map(({ piece, recipe }) => [piece.id, massOf(recipe).dressingKg]));
+    const [light, all] = lighterFirst({ file, tasks: once.tasks }, kgOf);
+    [wrong, pairs] = [wrong + light, pairs + all];
     // Every other day again with a task cut in two and another pinned.
     if (seed % 2 === 1) continue;
     const free = once.tasks.filter(({ trip, crew }) => trip === 'set-up' && crew.length > 0);
@@ -237,6 +277,9 @@ test('500 random days of up to eight pieces, with carriers, splits, pins and sec
   // Most of them are days that can be done, and most pieces hang on another.
   expect(planned).toBeGreaterThan(400);
   expect(carried).toBeGreaterThan(1000);
+  // A wish only: skills, ladders and other people's hours go before it. Left alone it was one pair in 22.
+  expect(pairs).toBeGreaterThan(2000);
+  expect(wrong / pairs).toBeLessThan(0.02);
 });
 
 test('the checker finds what is wrong: a garland an hour before its stand, a foot closed over, a frame apart too soon', () => {

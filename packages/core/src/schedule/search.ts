@@ -1,5 +1,6 @@
 import { seededRandom } from '../quantity/random.ts';
-import { type Compiled, inOrder, mirror } from './compiled.ts';
+import { byChain } from './by-chain.ts';
+import { type Compiled, mirror } from './compiled.ts';
 import { type Decoded, Decoder } from './decode.ts';
 
 /** What a schedule costs: less is better. */
@@ -333,22 +334,4 @@ function isInOrder(order: Int32Array, before: Compiled['before']): boolean {
   const place = new Int32Array(order.length);
   for (let i = 0; i < order.length; i++) place[order[i] as number] = i;
   return before.every((arcs, i) => arcs.every(({ to }) => (place[to] as number) < (place[i] as number)));
-}
-
-/** An order to begin with: of what is free, the longest chain of work after it first. */
-function byChain(problem: Compiled): number[] {
-  const order = inOrder(problem);
-  const tail = new Float64Array(problem.count);
-  for (const i of [...order].reverse()) {
-    const minutes = problem.modes[i]?.[0]?.minutes ?? 0;
-    let longest = 0;
-    for (const { to, min } of problem.after[i] as Compiled['after'][number])
-      longest = Math.max(longest, min + (tail[to] as number));
-    tail[i] = minutes + longest;
-  }
-  const rank = new Int32Array(problem.count);
-  for (const [at, i] of order.entries()) rank[i] = at;
-  return [...order].sort(
-    (a, b) => (tail[b] as number) - (tail[a] as number) || (rank[a] as number) - (rank[b] as number),
-  );
 }
