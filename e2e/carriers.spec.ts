@@ -164,7 +164,6 @@ test('with keys only: the same stand and garland, from the palette, by lists and
     await page.keyboard.press('/');
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
-    await saved(page);
   };
   const tabTo = async (target: Locator) => {
     for (let presses = 0; presses < 90; presses++) {
@@ -173,8 +172,11 @@ test('with keys only: the same stand and garland, from the palette, by lists and
     }
     throw new Error('not reached with Tab');
   };
+  // One right after the other, the palette not yet gone: both are done.
   await command('add: backdrop');
   await command('add: organic garland');
+  await expect(page.getByRole('combobox', { name: 'Hangs on' })).toBeVisible();
+  await saved(page);
   await tabTo(page.getByRole('combobox', { name: 'Hangs on' }));
   await page.keyboard.press('Enter');
   // Typed letters choose from a list.

@@ -54,34 +54,37 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
   return (
     <PaletteContext value={palette}>
       {children}
-      <Dialog open={isOpen} onClose={() => setOpen(false)} fullWidth maxWidth="sm">
-        <DialogTitle sx={visuallyHidden}>Find or do anything</DialogTitle>
-        <Command className="palette" loop label="Find or do anything">
-          <Command.Input autoFocus placeholder="Find or do anything" />
-          <Command.List>
-            <Command.Empty>Nothing by that name. Try a job, a page or a verb.</Command.Empty>
-            {(['Do', 'Go to'] as const).map((group) => (
-              <Command.Group key={group} heading={group}>
-                {commands
-                  .filter((command) => command.group === group)
-                  .map((command) => (
-                    <Command.Item
-                      key={command.id}
-                      value={`${command.label} ${command.id}`}
-                      onSelect={() => {
-                        setOpen(false);
-                        command.run();
-                      }}
-                    >
-                      <span>{command.label}</span>
-                      {command.keys && <kbd>{command.keys}</kbd>}
-                    </Command.Item>
-                  ))}
-              </Command.Group>
-            ))}
-          </Command.List>
-        </Command>
-      </Dialog>
+      {/* Gone at once: fading away it would hold the focus, and the next letters would go astray. */}
+      {isOpen && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="sm">
+          <DialogTitle sx={visuallyHidden}>Find or do anything</DialogTitle>
+          <Command className="palette" loop label="Find or do anything">
+            <Command.Input autoFocus placeholder="Find or do anything" />
+            <Command.List>
+              <Command.Empty>Nothing by that name. Try a job, a page or a verb.</Command.Empty>
+              {(['Do', 'Go to'] as const).map((group) => (
+                <Command.Group key={group} heading={group}>
+                  {commands
+                    .filter((command) => command.group === group)
+                    .map((command) => (
+                      <Command.Item
+                        key={command.id}
+                        value={`${command.label} ${command.id}`}
+                        onSelect={() => {
+                          setOpen(false);
+                          command.run();
+                        }}
+                      >
+                        <span>{command.label}</span>
+                        {command.keys && <kbd>{command.keys}</kbd>}
+                      </Command.Item>
+                    ))}
+                </Command.Group>
+              ))}
+            </Command.List>
+          </Command>
+        </Dialog>
+      )}
     </PaletteContext>
   );
 }
