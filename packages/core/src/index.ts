@@ -15,6 +15,7 @@ export { usualRest } from './clock/day-problem.ts';
 export { ladderLike, nameIn } from './clock/gear-names.ts';
 export { canFollow, whyNotFollow } from './clock/own-orders.ts';
 export { usualSteps } from './clock/piece-steps.ts';
+export { visitSteps } from './clock/visit-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
 export { agreedTasks, type DayPlan, planningDay } from './day/plan-day.ts';

@@ -1,10 +1,5 @@
-import {
-  type Methods,
-  StepId,
-  type StepStage,
-  type WorkshopRow,
-  type WorkshopSettings,
-} from '@early-lantern/contract';
+import type { Methods, StepId, StepStage, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import { visitSteps } from '@early-lantern/core';
 import { Box, Button, FormControlLabel, Paper, Switch, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField, wholeNumber } from '../parts/CommitField.tsx';
@@ -15,19 +10,6 @@ import { choiceColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
 type OwnStep = Methods['own'][number];
 
 const NONE: Methods = { changes: [], own: [] };
-
-const stepWords: Record<StepId, string> = {
-  'sign-in': 'Park and sign in',
-  'unload-first': 'Unload what is needed first',
-  'protect-floor': 'Protect floor and edges, set out tools',
-  'photograph-before': 'Photograph every place to be fixed to',
-  'step-back': 'Step back, look through a camera',
-  'touch-up': 'Close gaps, hide mechanics, clear the floor',
-  'look-again': 'Look again with fresh eyes',
-  'load-out': 'Load out: ladders, tools and empty bags',
-  'look-over': "Compare every fixing's place after the strike",
-  'carry-out': 'Carry everything out after the strike',
-};
 
 const stages: { id: StepStage; label: string }[] = [
   { id: 'bench', label: 'in the workshop' },
@@ -58,7 +40,7 @@ export function MethodsPanel({ row }: { row: WorkshopRow }) {
       sx={{ p: 2, display: 'grid', gap: 1.5 }}
     >
       <Typography variant="h2">How the work runs</Typography>
-      {StepId.options.map((step) => {
+      {visitSteps.map(({ step, label, mayBeLeftOut }) => {
         const one = changes.find((changed) => changed.step === step);
         return (
           <Box
@@ -66,13 +48,13 @@ export function MethodsPanel({ row }: { row: WorkshopRow }) {
             sx={{
               display: 'grid',
               gap: 1,
-              gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(0, 1fr) 132px 96px' },
+              gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(0, 1fr) 132px 132px' },
             }}
           >
             <CommitField
               label="Step"
               multiline
-              value={one?.label ?? stepWords[step]}
+              value={one?.label ?? label}
               onCommit={(text) => {
                 if (text.trim() === '') return 'A step needs a name';
                 set(step, { label: text.trim() });
@@ -85,11 +67,12 @@ export function MethodsPanel({ row }: { row: WorkshopRow }) {
               onCommit={(text) => wholeNumber(text, 0, 240, (waitMin) => set(step, { waitMin }))}
             />
             <FormControlLabel
-              label="done"
+              label={mayBeLeftOut ? 'done' : 'always done'}
               control={
                 <Switch
-                  checked={!one?.isLeftOut}
-                  slotProps={{ input: { 'aria-label': `${stepWords[step]}: done` } }}
+                  checked={!mayBeLeftOut || !one?.isLeftOut}
+                  disabled={!mayBeLeftOut}
+                  slotProps={{ input: { 'aria-label': `${label}: done` } }}
                   onChange={(_, isDone) => set(step, { isLeftOut: !isDone })}
                 />
               }

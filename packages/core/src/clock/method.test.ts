@@ -1,4 +1,4 @@
-import type { PieceKind, PieceOf } from '@early-lantern/contract';
+import { type PieceKind, type PieceOf, StepId } from '@early-lantern/contract';
 import { benchBatches } from '../bench/bench.ts';
 import { sectionOrder } from '../fixing/section-order.ts';
 import { kindNames } from '../piece/new-piece.ts';
@@ -9,6 +9,7 @@ import { setUpWork } from './method.ts';
 import { withOwnMethods } from './own-methods.ts';
 import { usualSteps, withPieceSteps } from './piece-steps.ts';
 import { strikeWork } from './strike-work.ts';
+import { visitSteps } from './visit-steps.ts';
 import type { Work } from './work.ts';
 
 function workOf(name: string, crew?: string[]) {
@@ -146,6 +147,13 @@ test('strike: there, each piece down and its frame apart, scraps, out, home, cou
   expect(strikeWork(file, pieces, work)).toEqual([]);
 });
 
+test('each step of a visit that a house may have its way with is said to be safe to leave out, or not', () => {
+  expect(visitSteps.map(({ step }) => step)).toEqual(StepId.options);
+  const spared = visitSteps.filter(({ mayBeLeftOut }) => mayBeLeftOut).map(({ step }) => step);
+  // Common practice, no source: a record and the look; never floors, people, or what lies about.
+  expect(spared).toEqual(['photograph-before', 'step-back', 'look-again']);
+});
+
 test('a house’s own order: steps left out, renamed, waited before; steps of its own at every stage; and back', () => {
   const { work, strike } = workOf('02-engine-shed');
   const all = [...work, ...strike];
@@ -155,7 +163,8 @@ test('a house’s own order: steps left out, renamed, waited before; steps of it
     {
       changes: [
         { step: 'step-back', isLeftOut: true },
-        { step: 'load-out', isLeftOut: true },
+        { step: 'photograph-before', isLeftOut: true },
+        { step: 'protect-floor', isLeftOut: true, label: 'Lay out the cloths' },
         { step: 'look-again', waitMin: 25, label: 'Second look' },
       ],
       own: [
@@ -170,8 +179,10 @@ test('a house’s own order: steps left out, renamed, waited before; steps of it
   );
   const find = (id: string) => own.find((one) => one.id === id) as Work;
   expect(own.some(({ id }) => id === 'step-back')).toBe(false);
-  // Without the way out they still go home at once.
-  expect(find('drive-home')).toMatchObject({ after: ['sign-off'], lags: { 'sign-off': { max: 0 } } });
+  expect(own.some(({ id }) => id === 'photograph-before')).toBe(false);
+  // What keeps people and floors whole is done whatever was said; its name and wait are still the house's.
+  expect(find('protect-floor')).toMatchObject({ label: 'Lay out the cloths' });
+  expect(before(own, 'unload')).toContain('protect-floor');
   expect(find('touch-up').after.length).toBeGreaterThan(1);
   expect(find('look-again')).toMatchObject({ label: 'Second look', lags: { 'touch-up': { min: 25 } } });
   expect(find('load-vehicle').after).toContain('sweep');

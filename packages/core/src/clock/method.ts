@@ -51,7 +51,6 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const lookAgain = simple('look-again', 'Look again, ten minutes later, with fresh eyes', 'site', workshop, {
     after: [touchUp.id],
     lags: { [touchUp.id]: { min: AWAY_MIN } },
-    mayBeLeftOut: true,
   });
   const signOff = simple('sign-off', 'Walk round and sign off with the house', 'site', workshop, {
     after: [lookAgain.id],

@@ -1,17 +1,18 @@
 import type { Methods, StepStage } from '@early-lantern/contract';
 import { working } from '../working.ts';
+import { mayLeaveOutStep } from './visit-steps.ts';
 import { ownId, said, type Work } from './work.ts';
 
 /** Quick and slow of a step somebody has put a time to: shares of it. From memory. */
 const QUICK = 0.8;
 const SLOW = 1.5;
 
-/** The order of the work as this house has it: steps left out, renamed or waited before, and steps of its own. */
+/** The order of the work as this house has it: steps left out that may be, renamed or waited before, and steps of its own. */
 export function withOwnMethods(work: readonly Work[], methods: Methods | undefined, crew: number): Work[] {
   if (!methods) return [...work];
   const changed = methods.changes.reduce<Work[]>(
     (all, change) => {
-      if (change.isLeftOut) return leftOut(all, change.step);
+      if (change.isLeftOut && mayLeaveOutStep(change.step)) return leftOut(all, change.step);
       return all.map((one) =>
         one.id === change.step
           ? {

@@ -3,6 +3,7 @@ import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
 import type { Recipe, Stage } from '../piece/recipe.ts';
 import type { Mode } from '../schedule/problem.ts';
+import { mayLeaveOutStep } from './visit-steps.ts';
 
 /** A piece with what has been worked out for it. */
 export interface WorkedPiece {
@@ -123,6 +124,7 @@ export function simple(
     gear: [],
     after: [],
     cautions: [],
+    ...(mayLeaveOutStep(id) ? { mayBeLeftOut: true } : {}),
     ...more,
     minutes: took.minutes,
     spread: took.spread,
