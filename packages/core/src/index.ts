@@ -58,7 +58,7 @@ export { goesThrough } from './structure/passes.ts';
 export { pipeOf, pipes } from './structure/pipes.ts';
 export { usualRules } from './structure/standing.ts';
 export { usualTable } from './structure/table-carrier.ts';
-export { allCarriedBy, carriersFirst } from './support/carried.ts';
+export { allCarriedBy, backToFront, carriersFirst, depthOf } from './support/carried.ts';
 export { type Carrying, distanceTo, nearestPlace, partsOf } from './support/parts.ts';
 export { endsOf, type Proposal, placesFor, proposalsFor } from './support/propose.ts';
 export { boundsOf, whereThereIsRoom } from './support/room.ts';

@@ -1,5 +1,5 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
-import { allCarriedBy, carriersFirst, METRES_PER_INCH } from '@early-lantern/core';
+import { allCarriedBy, backToFront, depthOf, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { type ReactNode, useCallback, useMemo, useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
@@ -57,11 +57,10 @@ export function Elevation(props: ElevationProps) {
     [spot],
   );
 
-  // Carriers behind what they carry, whichever of them is chosen.
-  const sorted = carriersFirst(pieces);
-  const carried = new Set(chosen ? allCarriedBy(chosen.id, pieces) : []);
-  const under = sorted.filter((piece) => piece !== chosen && !carried.has(piece));
-  const above = sorted.filter((piece) => carried.has(piece));
+  // Carriers behind what they carry, and the wall behind all, whichever piece is chosen.
+  const sorted = backToFront(pieces);
+  const above = chosen ? beforeIt(chosen, sorted) : [];
+  const under = sorted.filter((piece) => piece !== chosen && !above.includes(piece));
 
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
@@ -157,6 +156,13 @@ export function Elevation(props: ElevationProps) {
       )}
     </Box>
   );
+}
+
+/** What hides a piece: what it carries, and what stands farther from the wall. */
+function beforeIt(piece: Piece, sorted: readonly Piece[]): Piece[] {
+  const carried = new Set(allCarriedBy(piece.id, sorted));
+  const own = depthOf(piece, sorted);
+  return sorted.filter((one) => carried.has(one) || depthOf(one, sorted) > own);
 }
 
 /** Pixels from which a bar or pole draws a line's point. */

@@ -54,3 +54,15 @@ export function carriersFirst(pieces: readonly Piece[]): Piece[] {
   pieces.forEach(put);
   return [...sorted];
 }
+
+/** How far in front of the wall a piece stands, metres: as far as what carries it. */
+export function depthOf(piece: Piece, pieces: readonly Piece[]): number {
+  const carrier = piece.on && pieces.find(({ id }) => id === piece.on?.pieceId);
+  return carrier ? depthOf(carrier, pieces) : (piece.frontM ?? 0);
+}
+
+/** Pieces as they are seen from the front: what stands farther from the wall hides what is behind it. */
+export function backToFront(pieces: readonly Piece[]): Piece[] {
+  const near = new Map(pieces.map((piece) => [piece, depthOf(piece, pieces)]));
+  return carriersFirst([...pieces].sort((a, b) => (near.get(a) as number) - (near.get(b) as number)));
+}

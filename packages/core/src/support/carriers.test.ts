@@ -6,6 +6,7 @@ import type { PartMade } from '../piece/part.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { boundsOf, whereThereIsRoom } from '../support/room.ts';
 import { curtainStand, hall, jobOf, made, towersWithArch } from '../test/carried.ts';
+import { backToFront } from './carried.ts';
 import { distanceTo, partOf } from './parts.ts';
 import { placesFor, proposalsFor } from './propose.ts';
 import { hungOn, movesWith } from './snap.ts';
@@ -177,6 +178,14 @@ test('what lies on another piece and says nothing of it is asked about; said eit
   // In the air over a bare floor an accent hangs on nothing.
   const air = made('accent', 'moon', { at: { xM: 8, yM: 1.8 } });
   expect(draftPlan(jobOf([air])).lamps.holds.state).toBe('out');
+});
+
+test('from the front what stands farther from the wall hides what is behind it, with all that hangs on it', () => {
+  const table = made('furnishing', 'table', { frontM: 1.5 });
+  const far = { ...stand, frontM: 0.5 };
+  // As somebody thinks of them: the nearest first, the garland before its stand.
+  const seen = backToFront([table, onBar(2.4), made('tower', 'tower'), far]).map(({ id }) => id);
+  expect(seen).toEqual(['tower', far.id, onBar(2.4).id, 'table']);
 });
 
 test('chosen from the list a piece moves onto its part; nothing can be hung on what hangs on it', () => {
