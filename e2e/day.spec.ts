@@ -40,9 +40,9 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   const day = page.getByRole('region', {
     name: DateTime.fromISO(date).toFormat('cccc d LLLL', { locale: 'en' }),
   });
-  await expect(day.getByText(/^Wanted twice: .*Wren Haddock/)).toBeVisible();
+  await expect(day.getByText(/^Double-booked: .*Wren Haddock/)).toBeVisible();
   await day.getByRole('link', { name: 'Plan the day together' }).click();
-  await expect(page.getByText('Wanted twice, as the jobs are planned each by itself')).toBeVisible();
+  await expect(page.getByText('Double-booked while each job is planned alone')).toBeVisible();
   const ways = page.getByRole('region', { name: 'Ways out' });
   await expect(ways).toContainText('these cannot all be done: taking down Finish line');
   const agree = page.getByRole('button', { name: 'Agree on this plan' });
@@ -51,7 +51,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   const swap = ways.getByText(/takes down Finish line, charity ride again/).first();
   await expect(swap).toBeVisible({ timeout: 60_000 });
   await ways.getByRole('button', { name: 'Apply' }).first().click();
-  await expect(page.getByText('Nobody and nothing is wanted twice.')).toBeVisible();
+  await expect(page.getByText('Nobody and nothing is double-booked.')).toBeVisible();
   await expect(ways).toBeHidden();
   expect((await getJob(request, 'meadow-finish-again')).data.strikeCrew).toHaveLength(1);
   await expect(agree).toBeEnabled({ timeout: 60_000 });
@@ -73,7 +73,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   );
   expect(busy).toEqual([]);
   await page.goto('/');
-  await expect(day.getByText('Planned together and agreed; nobody is wanted twice.')).toBeVisible();
+  await expect(day.getByText('Planned together; nobody is double-booked.')).toBeVisible();
 });
 
 test('a long search is stopped half-way, and what it has found by then can be used', async ({

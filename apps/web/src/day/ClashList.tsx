@@ -15,14 +15,14 @@ export function ClashList({ clashes, files }: ClashListProps) {
   if (clashes.length === 0)
     return files.length > 1 ? (
       <Alert severity="success" variant="outlined" icon={false}>
-        Nobody and nothing is wanted twice.
+        Nobody and nothing is double-booked.
       </Alert>
     ) : null;
   const zone = first.workshop.timeZone;
   const jobName = (id: string) => files.find(({ job }) => job.id === id)?.job.name ?? id;
   return (
     <Alert severity="error" variant="outlined" icon={false}>
-      <strong>Wanted twice, as the jobs are planned each by itself</strong>
+      <strong>Double-booked while each job is planned alone</strong>
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {clashes.map((clash) => (
           <li key={`${clash.kind} ${clash.ref} ${clash.from}`}>

@@ -12,7 +12,7 @@ interface DayNoteProps {
   ready: readonly ReadyJob[];
 }
 
-/** What the jobs of a day want at the same time, with the way to where they are planned together. */
+/** Who and what the jobs of a day need at the same time, with the way to where they are planned together. */
 export function DayNote({ day, ready }: DayNoteProps) {
   const isSettled = ready.every((one) => one.isSettled);
   // The list is made anew at every drawing; its files stay the same while nothing changes.
@@ -47,12 +47,12 @@ export function DayNote({ day, ready }: DayNoteProps) {
         }
       >
         {clashes === undefined
-          ? 'Looking at who is wanted where …'
+          ? 'Checking for double bookings …'
           : clashes.length > 0
             ? sentence(clashes, ready)
             : isAgreed
-              ? 'Planned together and agreed; nobody is wanted twice.'
-              : 'Nobody and nothing is wanted twice.'}
+              ? 'Planned together; nobody is double-booked.'
+              : 'Nobody and nothing is double-booked.'}
       </Typography>
       <Button component={Link} to={`/days/${day}`} size="small" variant="outlined">
         Plan the day together
@@ -80,5 +80,5 @@ function sentence(clashes: readonly Clash[], ready: readonly ReadyJob[]): string
     .sort()
     .at(-1) as string;
   const listed = names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-  return `Wanted twice: ${listed}, ${clockTime(from, zone)}–${clockTime(until, zone)}.`;
+  return `Double-booked: ${listed}, ${clockTime(from, zone)}–${clockTime(until, zone)}.`;
 }

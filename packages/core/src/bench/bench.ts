@@ -67,7 +67,7 @@ export function benchBatches(
   const sections = recipe.sections.length;
   const bag: Batch = {
     id: 'bag',
-    label: `Bag and label ${plural(sections, 'section')}`,
+    label: sections === 1 ? 'Bag and label it' : `Bag and label ${plural(sections, 'section')}`,
     effort: effort('bag-section', sections, settings),
     needsInflator: false,
     place: 'workshop',

@@ -125,7 +125,7 @@ function takeDown(
     ? [
         task(
           'down',
-          `take down ${plural(sections, 'section')}`,
+          sections === 1 ? 'take it down' : `take down ${plural(sections, 'section')}`,
           part(effort('strike-section', sections, file.workshop), 1 - SCRAPS, 'Of it, taking down'),
           after,
           isHigh,

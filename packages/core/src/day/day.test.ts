@@ -34,7 +34,7 @@ function withWay(files: readonly JobFile[], { changes, hire }: WayOut): JobFile[
   });
 }
 
-test('the demo’s Saturday: who is wanted twice, what stands in the way, and no plan keeps every window', () => {
+test('the demo’s Saturday: who is double-booked, what stands in the way, and no plan keeps every window', () => {
   const files = saturday();
   const found = clashes(files);
   expect(found.map(({ ref }) => ref)).toEqual(expect.arrayContaining(['wren', 'ilo']));
@@ -51,7 +51,7 @@ test('the demo’s Saturday: who is wanted twice, what stands in the way, and no
   for (const { onTime } of jobs) expect(onTime.minutesInHand).toBeLessThanOrEqual(onTime.bound ?? Infinity);
 });
 
-test('every way out that is offered keeps every window when it is taken, and nobody is wanted twice once agreed', () => {
+test('every way out that is offered keeps every window when it is taken, and nobody is double-booked once agreed', () => {
   const files = saturday();
   const ways = allWays(files);
   expect(ways.length).toBeGreaterThanOrEqual(4);

@@ -84,7 +84,7 @@ export function carriedPiece(
     working: [
       ...mass.working,
       working(
-        'Factor of one fixing',
+        'Safety factor of one fixing',
         'rating / √(weight² + wind²)',
         [
           ['rating', best.ratingN, 'N'],
