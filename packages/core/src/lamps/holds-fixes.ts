@@ -14,9 +14,9 @@ import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
 import { distanceTo } from '../support/parts.ts';
 import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
-import { hungOn } from '../support/snap.ts';
+import { hungOn, laidAlong } from '../support/snap.ts';
 import { applyChanges } from './fixes.ts';
-import { LOW_MARGIN, marginOf } from './holds.ts';
+import { LOW_MARGIN, marginOf, surveyed } from './holds.ts';
 
 const MOST_FIXES = 3;
 
@@ -32,7 +32,7 @@ interface Attempt {
  * @param holdsOfFile what carries the pieces of a changed file
  */
 export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobFile) => Holds): Fix[] {
-  const worst = worstOf(holds);
+  const worst = worstOf(surveyed(file, holds));
   if (!worst) return [];
   const index = file.job.pieces.findIndex((piece) => piece.id === worst.id);
   const piece = file.job.pieces[index];
@@ -56,7 +56,7 @@ const isSound = (held: HoldPiece) =>
   marginOf(held) >= 1 - 1e-9 && held.troubles.length + held.risks.length === 0;
 
 /** The piece furthest below its factor, else the first in trouble, at risk, or with little to spare. */
-function worstOf({ pieces }: Holds): HoldPiece | undefined {
+function worstOf(pieces: readonly HoldPiece[]): HoldPiece | undefined {
   const byMargin = [...pieces].sort((a, b) => marginOf(a) - marginOf(b));
   return (
     byMargin.find((one) => marginOf(one) < 1 - 1e-9) ??
@@ -197,11 +197,16 @@ function rehangings(file: JobFile, piece: Piece, index: number): Attempt[] {
     const key = `${carrier.id}/${part.id}`;
     if (seen.has(key)) return [];
     seen.add(key);
+    const on = { pieceId: carrier.id, part: part.id };
+    const hung = hungOn(piece, 'on', on, pieces);
+    const laid = laidAlong(hung, part);
+    const where = `the ${part.label} of ${carrier.name}`;
+    const long = laid && formatLength(laid.lengthM, file.workshop.units);
     return [
-      {
-        label: `${piece.name}: hang it on the ${part.label} of ${carrier.name}`,
-        changes: change(hungOn(piece, 'on', { pieceId: carrier.id, part: part.id }, pieces)),
-      },
+      { label: `${piece.name}: hang it on ${where}`, changes: change(hung) },
+      ...(laid
+        ? [{ label: `${piece.name}: lay it along ${where}, ${long} of it`, changes: change(laid.piece) }]
+        : []),
     ];
   });
 }

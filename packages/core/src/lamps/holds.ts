@@ -12,11 +12,12 @@ export const marginOf = ({ safetyFactor, required }: HoldPiece): number =>
 /**
  * *Holds?* Lit when every base, tie and point keeps its factor and nothing is refused; low with less than 15 % over, or where one
  * thing that goes wrong brings it down;
- * out when one does not or stands in the way; unlit while what there is to fix to has not been surveyed.
+ * out when one does not or stands in the way; unlit while what there is to fix to has not been surveyed. What fails
+ * whatever a survey will say puts it out all the same.
  */
-export function holdsLamp(file: JobFile, holds: Holds): Lamp {
-  if (holds.pieces.length === 0)
-    return unlit('no piece yet', 'Draw the first piece: nothing hangs or stands.');
+export function holdsLamp(file: JobFile, all: Holds): Lamp {
+  if (all.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: nothing hangs or stands.');
+  const holds = { ...all, pieces: surveyed(file, all) };
   const shown = {
     working: [...holds.pieces]
       .sort((a, b) => marginOf(a) - marginOf(b))
@@ -24,15 +25,18 @@ export function holdsLamp(file: JobFile, holds: Holds): Lamp {
       .slice(0, 16),
     fixes: [],
   };
-  const unseen = unsurveyed(file, holds);
-  if (unseen)
+  const troubled = holds.pieces.find((one) => one.troubles.length > 0);
+  const unseen = all.pieces.find((one) => !holds.pieces.includes(one));
+  const [first, ...others] = holds.pieces;
+  const worst = first && others.reduce((a, b) => (marginOf(b) < marginOf(a) ? b : a), first);
+  const margin = worst ? marginOf(worst) : Infinity;
+  if (!worst || (unseen && !troubled && margin >= 1 - 1e-9)) {
+    const spot = spotOf(file, unseen?.id)?.name;
     return {
-      ...unlit('needs survey', `${unseen} has not been surveyed: what there is to fix to, and the floor.`),
+      ...unlit('needs survey', `${spot} has not been surveyed: what there is to fix to, and the floor.`),
       working: shown.working,
     };
-  const troubled = holds.pieces.find((one) => one.troubles.length > 0);
-  const worst = holds.pieces.reduce((a, b) => (marginOf(b) < marginOf(a) ? b : a));
-  const margin = marginOf(worst);
+  }
   const figure = `${text(worst.safetyFactor)} of ${text(worst.required)}${gustText(holds, file)}`;
   if (margin < 1 - 1e-9) {
     return {
@@ -74,20 +78,23 @@ function gustText({ pieces }: Holds, { workshop }: JobFile): string {
   return gusts.length ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
 }
 
-/** The first spot of a piece that hangs or stands whose survey leaves open what it asks. */
-function unsurveyed({ site, job }: JobFile, { pieces }: Holds): string | undefined {
-  for (const held of pieces) {
-    const piece = job.pieces.find((one) => one.id === held.id);
-    const spot = site.spots.find((one) => one.id === piece?.spotId);
-    if (!spot) continue;
-    // On another piece nothing of the place is asked.
+const spotOf = ({ site, job }: JobFile, id: string | undefined) => {
+  const piece = job.pieces.find((one) => one.id === id);
+  return site.spots.find((one) => one.id === piece?.spotId);
+};
+
+/** The pieces whose place is known as far as what carries them asks. On another piece nothing of the place is asked. */
+export function surveyed(file: JobFile, { pieces }: Holds): HoldPiece[] {
+  return pieces.filter((held) => {
+    const piece = file.job.pieces.find((one) => one.id === held.id);
+    const spot = spotOf(file, held.id);
+    if (!spot) return true;
     const hangs =
       piece?.kind === 'organic-garland' &&
       !piece.on &&
       held.points.length === 0 &&
       spot.fixings === undefined;
     const stands = held.cases.length > 0 && held.ballastKg.length > 0 && spot.floor === undefined;
-    if (hangs || stands) return spot.name;
-  }
-  return undefined;
+    return !hangs && !stands;
+  });
 }

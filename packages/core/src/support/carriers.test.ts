@@ -159,6 +159,27 @@ test('ends that nothing holds put Holds out, and a fix that was tried moves them
   expect(draftPlan(jobOf([made('chain', 'chain', { bases: 1 })])).lamps.holds.state).toBe('out');
 });
 
+test('a garland twice as long as its bar is out though the floor is not surveyed; laid along the bar it holds', () => {
+  const line = Array.from({ length: 4 }, (_, i) => ({ xM: 0.5 + i * 2, yM: 0.8 + Math.min(i, 2) * 0.8 }));
+  const garland = made('organic-garland', 'garland', { line, on: { pieceId: stand.id, part: 'top-bar' } });
+  const file = jobOf([stand, garland], ({ site }) => {
+    const { fixings: _, floor: __, ...unseen } = hall;
+    site.spots = [unseen];
+  });
+  const { holds } = planJob(file).lamps;
+  expect(holds.state).toBe('out');
+  const fix = holds.fixes.find(({ label }) => label.includes('lay it along the top bar'));
+  const mended = applyChanges(file, fix?.changes ?? []);
+  expect(held(mended, 'garland').troubles).toEqual([]);
+  // All of the bar and no more, in the garland's own direction.
+  const laid = mended.job.pieces.find(({ id }) => id === 'garland') as typeof garland;
+  expect(laid.line.map(({ yM }) => yM)).toEqual(Array(4).fill(stand.heightM));
+  expect(laid.line[0]?.xM).toBeCloseTo(stand.at.xM - stand.widthM / 2, 6);
+  expect(laid.line.at(-1)?.xM).toBeCloseTo(stand.at.xM + stand.widthM / 2, 6);
+  // Whether the stand slides is still for the survey to say.
+  expect(draftPlan(mended).lamps.holds).toMatchObject({ state: 'unlit', figure: 'needs survey' });
+});
+
 test('what lies on another piece and says nothing of it is asked about; said either way the lamp is quiet', () => {
   const wall = (file: JobFile) => {
     file.site.spots = [

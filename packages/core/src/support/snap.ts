@@ -1,6 +1,7 @@
 import type { On, Piece, Point } from '@early-lantern/contract';
-import type { XY } from '../geometry/line.ts';
+import { chainLength, smoothLine, stationsAt, type XY } from '../geometry/line.ts';
 import { moved } from '../piece/moved.ts';
+import type { Part } from '../piece/part.ts';
 import { allCarriedBy } from './carried.ts';
 import { carryingOf, distanceTo, nearestPlace } from './parts.ts';
 import { endsOf, samplesOf } from './propose.ts';
@@ -67,6 +68,35 @@ function endMoved(
   const isTurned = side === 'on' ? at.x > other.x : at.x < other.x;
   const middle = isTurned ? at.x + (side === 'on' ? spanM / 2 : -spanM / 2) : (at.x + other.x) / 2;
   return { ...piece, at: asPoint({ x: middle, y: at.y }), spanM };
+}
+
+/** Points of a line laid along a part. */
+const LAID_POINTS = 4;
+
+/**
+ * A garland laid along the nearest line of a part from end to end, as it runs, and no longer than that; undefined for
+ * what has no line to lay.
+ */
+export function laidAlong(piece: Piece, part: Part): { piece: Piece; lengthM: number } | undefined {
+  if (piece.kind !== 'organic-garland') return undefined;
+  const own = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
+  const middle = stationsAt(own, [chainLength(own) / 2])[0];
+  const first = own[0];
+  if (!middle || !first) return undefined;
+  const away = (line: readonly XY[]) => distanceTo({ ...part, lines: [line], area: undefined }, middle);
+  const along = [...part.lines].sort((a, b) => away(a) - away(b))[0];
+  if (!along || along.length < 2) return undefined;
+  const whole = chainLength(along);
+  const lengthM = Math.min(whole, chainLength(own));
+  const start = (whole - lengthM) / 2;
+  const places = stationsAt(
+    along,
+    Array.from({ length: LAID_POINTS }, (_, i) => start + (i / (LAID_POINTS - 1)) * lengthM),
+  );
+  const [a, b] = [places[0] as XY, places.at(-1) as XY];
+  const isTurned = Math.hypot(first.x - b.x, first.y - b.y) < Math.hypot(first.x - a.x, first.y - a.y);
+  const line = (isTurned ? places.reverse() : places).map(asPoint);
+  return { piece: { ...piece, line }, lengthM };
 }
 
 /** Pieces that move with one: those of its group, and all that hangs on any of them. */

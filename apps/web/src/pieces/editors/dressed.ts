@@ -91,7 +91,7 @@ function snakeFields(
     },
     {
       type: 'number',
-      label: 'Swings from, % of it',
+      label: 'Snaked from, % along',
       min: 0,
       max: 99,
       value: () => (snake.from ?? 0) * 100,
@@ -99,7 +99,7 @@ function snakeFields(
     },
     {
       type: 'number',
-      label: 'to, % of it',
+      label: 'to, % along',
       min: 1,
       max: 100,
       value: () => (snake.to ?? 1) * 100,
