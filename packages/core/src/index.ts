@@ -44,7 +44,7 @@ export { pictureOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
 export * from './quantity/length.ts';
-export { plural } from './quantity/plural.ts';
+export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
 export { rehearsing } from './rehearsal/rehearse.ts';
 export { leftForEach } from './several-jobs.ts';

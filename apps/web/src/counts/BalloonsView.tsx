@@ -1,5 +1,5 @@
 import type { BalloonRow } from '@early-lantern/contract';
-import { productNeeds, sizeName, wantedDay } from '@early-lantern/core';
+import { plural, productNeeds, sizeName, wantedDay } from '@early-lantern/core';
 import {
   Box,
   Paper,
@@ -14,6 +14,7 @@ import {
 } from '@mui/material';
 import { Fragment } from 'react';
 import { useJob } from '../job/context.ts';
+import { madeOf } from '../parts/made-of.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { useUnits } from '../preferences.tsx';
@@ -182,8 +183,12 @@ function PieceCounts() {
           const own = pieces.filter((piece) => piece.group === group);
           return (
             <Typography key={group}>
-              {group}: {own.reduce((all, piece) => all + sum(piece.balloons, 'need'), 0)} balloons in{' '}
-              {own.length} pieces
+              {group}:{' '}
+              {plural(
+                own.reduce((all, piece) => all + sum(piece.balloons, 'need'), 0),
+                'balloon',
+              )}{' '}
+              in {plural(own.length, 'piece')}
             </Typography>
           );
         })}
@@ -194,14 +199,9 @@ function PieceCounts() {
           <Typography component="div">
             {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
             <WorkingButton title={piece.name} working={piece.working}>
-              {piece.kind === 'organic-garland'
-                ? `${piece.clusters} clusters of ${piece.clusterSize}`
-                : piece.assemblies.map(({ count, name }) => `${count} ${name}`).join(', ') || 'show working'}
-            </WorkingButton>
-            {piece.fillerTrios > 0 &&
-              piece.kind === 'organic-garland' &&
-              ` · ${piece.fillerTrios} filler trios`}{' '}
-            · {sum(piece.balloons, 'need')} balloons · {Math.round(piece.benchMin)} min at the bench
+              {madeOf(piece).join(' · ') || 'show working'}
+            </WorkingButton>{' '}
+            · {plural(sum(piece.balloons, 'need'), 'balloon')} · {Math.round(piece.benchMin)} min at the bench
           </Typography>
           {piece.notes.map((note) => (
             <Typography key={note} sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>

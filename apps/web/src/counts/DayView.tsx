@@ -1,3 +1,4 @@
+import { plural } from '@early-lantern/core';
 import {
   Box,
   LinearProgress,
@@ -81,7 +82,7 @@ export function DayView() {
               <Link component={RouterLink} to={`/jobs/${one.id}/counts`} color="inherit">
                 {one.name}
               </Link>
-              : {one.balloons} balloons
+              : {plural(one.balloons, 'balloon')}
             </Typography>
           ))}
         </Paper>

@@ -1,5 +1,5 @@
 import type { Alternative, Piece, PlanPiece, Unmade } from '@early-lantern/contract';
-import { sizeName } from '@early-lantern/core';
+import { plural, sizeName } from '@early-lantern/core';
 import { Alert, Box, Button, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { colourOf } from './product-name.ts';
@@ -62,7 +62,7 @@ function UnmadeRow({ piece, unmade }: { piece: PlanPiece; unmade: Unmade }) {
           >
             <Box>
               <Typography>
-                {way.label}: {way.balloons} balloons, {minutesText(way.minutes)}
+                {way.label}: {plural(way.balloons, 'balloon')}, {minutesText(way.minutes)}
               </Typography>
               <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>{way.note}</Typography>
             </Box>

@@ -15,6 +15,7 @@ import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from '
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { madeOf } from '../parts/made-of.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
 import { AttachmentFields } from './AttachmentFields.tsx';
@@ -231,13 +232,7 @@ const GradeAndGroup = memo(function GradeAndGroup({ piece, onCommit }: PartProps
 const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
   const balloons = plan.balloons.reduce((sum, row) => sum + row.need, 0);
   const things = plan.materials.reduce((sum, row) => sum + (row.isGear ? row.count : 0), 0);
-  const parts =
-    plan.kind === 'organic-garland'
-      ? [
-          `${plural(plan.clusters, 'cluster')} of ${plan.clusterSize}`,
-          plural(plan.fillerTrios, 'filler trio'),
-        ]
-      : plan.assemblies.map(({ count, name }) => `${count} ${name}`);
+  const parts = madeOf(plan);
   return (
     <Typography component="div" data-testid="piece-counts">
       <WorkingButton title={plan.name} working={plan.working}>

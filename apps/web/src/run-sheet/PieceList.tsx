@@ -1,5 +1,6 @@
 import type { Piece, Plan, Site, Workshop } from '@early-lantern/contract';
 import { carrierWords, nameIn, plural } from '@early-lantern/core';
+import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
 
@@ -24,15 +25,14 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
   return (
     <ul className="sheet-things">
       {plan.pieces.map((piece) => {
-        const { on, alsoOn, lengthM, visibleWidthM, clusters, clusterSize, fillerTrios, sections } = piece;
+        const { on, alsoOn, lengthM, visibleWidthM, clusters, sections } = piece;
         const carriers = [carrierWords(on, pieces), carrierWords(alsoOn, pieces)].filter(Boolean);
         const where = carriers.length > 0 ? `on ${carriers.join(' and ')}` : placeOf(piece.id);
         const figures = [
           lengthM > 0 && visibleWidthM > 0 && clusters > 1
             ? `${long(lengthM)} long, ${short(visibleWidthM)} wide`
             : '',
-          clusters > 1 && clusterSize > 1 ? `${clusters} clusters of ${clusterSize}` : '',
-          fillerTrios > 0 ? plural(fillerTrios, 'filler trio') : '',
+          ...madeOf(piece),
           sections > 1 ? plural(sections, 'section') : '',
         ].filter(Boolean);
         return (

@@ -1,4 +1,5 @@
 import type { BalloonRow, Task } from '@early-lantern/contract';
+import { sizeName } from '@early-lantern/core';
 import { beforeDoors, clockTime } from '../parts/time.ts';
 
 interface TaskTableProps {
@@ -72,7 +73,7 @@ export function BalloonTable({
       <tbody>
         {sizes.map((size) => (
           <tr key={size}>
-            <th scope="row">{size} in.</th>
+            <th scope="row">{sizeName(size)}</th>
             {colours.map((colour) => (
               <td key={colour}>{cell(size, colour)}</td>
             ))}

@@ -2,7 +2,7 @@ import type { Grade, Schools, Skill, Task, WorkshopSettings } from '@early-lante
 import { productLoss, sizeName } from '../balloon/catalogue.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { plural } from '../quantity/plural.ts';
+import { counted, plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { inflateEffort, inflateUnits } from './inflate.ts';
 import { type Effort, effort, scaled, together } from './rates.ts';
@@ -217,8 +217,6 @@ function fillerBatches(
   }));
 }
 
-const singular = (name: string) => name.replace(/s$/, '').replace(/bunche$/, 'bunch');
-
 /** Twisting, and stringing where that is done at the bench. */
 function assemblyBatches(
   assembly: Assembly,
@@ -234,9 +232,7 @@ function assemblyBatches(
   const workFor = (count: number) => together(rates.map((rate) => effort(rate, count, settings)));
   const verb = make && strung ? 'Twist and string' : make ? (verbs[make] ?? 'Twist') : 'String';
   const named = (amount: number) =>
-    strung && name.endsWith('clusters')
-      ? `${plural(amount, 'cluster')} of ${size}`
-      : `${amount} ${amount === 1 ? singular(name) : name}`;
+    strung && name.endsWith('clusters') ? `${plural(amount, 'cluster')} of ${size}` : counted(amount, name);
   const selfBlown = BLOWN_WHILE_MADE.has(name);
   return inParts(assembly.count, workFor).map(({ amount, suffix }) => ({
     id: `cluster${index > 0 ? `-${assembly.part}` : ''}${suffix}`,

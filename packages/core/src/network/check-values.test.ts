@@ -60,6 +60,16 @@ test('two towers, an arch and two chains: bases, poles, layers, roofs, arch, cha
     ]);
   expectInTurn(plan, ['arch--hang', 'left-chain--hang']);
   expectInTurn(plan, ['arch--hang', 'right-chain--hang']);
+  // A chain has a weighted foot under the end that hangs on nothing else; feet are set with the other bases.
+  const feet = draftPlan(
+    jobOf(towersWithArch().map((piece) => (piece.kind === 'chain' ? { ...piece, bases: 2 } : piece))),
+  );
+  for (const id of ['left-chain', 'right-chain']) {
+    expect(feet.pieces.find((piece) => piece.id === id)?.materials).toContainEqual(
+      expect.objectContaining({ item: 'weighted-base', count: 1 }),
+    );
+    expectInTurn(feet, [`${id}--frame`, 'arch--hang']);
+  }
   expectInTurn(plan, ['left-chain--down', 'arch--down', 'left-tower--down', 'left-tower--apart']);
   // Duplets of 8 and 7½ in. between towers 81 in. apart: 15.
   expect(plan.pieces.find(({ id }) => id === 'arch')?.clusters).toBe(15);
@@ -93,6 +103,33 @@ test('three garlands on a two-column panel wall: columns stand before the middle
   const middle = plan.holds.pieces.find(({ id }) => id === 'middle');
   expect(middle?.points.at(-1)).toMatchObject({ method: 'over-bar', on: { pieceId: 'wall', part: 'gap' } });
   expect(cardOf(plan, 'middle').join(' ')).toContain('over the bar between its first and second quad');
+});
+
+test('a stand says which weights go on it, as the list of things has them; one that stands without says nothing', () => {
+  const stand = made('backdrop', 'stand');
+  const garland = made('organic-garland', 'garland', {
+    line: [stand.at.xM - 1.4, stand.at.xM + 1.4].map((xM) => ({ xM, yM: stand.heightM })),
+    on: { pieceId: 'stand', part: 'top-bar' },
+  });
+  const outdoors = (file: JobFile) => {
+    file.site.indoors = false;
+    file.site.spots = [{ ...hall, floor: 'paving' }];
+    file.job.gustMs = 4;
+  };
+  const frameOf = (pieces: Piece[]) => {
+    const plan = draftPlan(jobOf(pieces, outdoors));
+    const task = plan.tasks.find(({ id }) => id === 'stand--frame');
+    const taken = plan.totals.materials.filter(({ item }) => item === 'weight');
+    return { label: task?.label ?? '', taken };
+  };
+  const inside = draftPlan(jobOf([stand])).tasks.find(({ id }) => id === 'stand--frame');
+  expect(inside?.label).toBe('stand: set the stand');
+  const loaded = frameOf([stand, garland]);
+  expect(loaded.taken.length).toBeGreaterThan(0);
+  // As many in the list as on all its bases together.
+  const [, each, name, bases] = loaded.label.match(/on \((\d+) × ([a-z ]+) on each of (\d) bases\)$/) ?? [];
+  expect(loaded.taken).toMatchObject([{ count: Number(each) * Number(bases) }]);
+  expect(loaded.taken[0]?.label).toContain(name);
 });
 
 test('two garlands on three boards on a lawn: furniture first, the foot pulled down by a nail and a 260', () => {

@@ -150,7 +150,9 @@ function chainWaits(pieces: readonly Piece[], tasks: readonly StagedTask[]): Pie
           const isShared =
             arch.kind === 'pair-arch' && carriers(arch).some((id) => carriers(chain).includes(id));
           if (!isShared) return [];
-          return every(lastOf(ofPiece(tasks, arch.id)), firstOf(ofPiece(tasks, chain.id))).map((wait) => ({
+          // Its weighted feet are set with the other bases.
+          const hung = ofPiece(tasks, chain.id).filter(({ stage }) => stage !== 'frame');
+          return every(lastOf(ofPiece(tasks, arch.id)), firstOf(hung)).map((wait) => ({
             ...wait,
             isPreferred: true,
           }));

@@ -27,7 +27,8 @@ export function stepsOf(recipe: Pick<Recipe, 'siteWork'>, held?: HoldPiece): Ste
   const pegs = points.filter(({ method }) => method === 'foot-peg');
   const line = points.length - pegs.length;
   // A piece that hangs by its points is hung at just those.
-  const hung = recipe.siteWork.map((step): Step => {
+  const hung = recipe.siteWork.map((one): Step => {
+    const step = { ...one, label: labelOf(one, held) };
     if (step.id !== 'hang' || line === 0) return step;
     const how = [
       ...(step.how ?? []),
@@ -43,6 +44,17 @@ export function stepsOf(recipe: Pick<Recipe, 'siteWork'>, held?: HoldPiece): Ste
     ...hung,
     ...(pegs.length > 0 ? [pegStep(pegs.length)] : []),
   ]);
+}
+
+/** What a step is called; where weights go on, with those on each base. Nothing is weighted that stands without. */
+function labelOf({ label, weighted }: SiteWork, held: HoldPiece | undefined): string {
+  if (!weighted) return label;
+  if (!held) return weighted;
+  const { ballastKg, weights } = held;
+  if (!ballastKg.some((kg) => kg > 0)) return label;
+  if (weights.length === 0) return weighted;
+  const each = weights.map(({ count, name }) => `${count} × ${name}`).join(', ');
+  return `${weighted} (${each}${ballastKg.length > 1 ? ` on each of ${ballastKg.length} bases` : ''})`;
 }
 
 const hookStep = (hooks: readonly HoldPoint[]): Step => {

@@ -15,12 +15,17 @@ const frameRate: Record<Backdrop['what'], RateKey> = {
 };
 
 /** One part of putting it up: its share of the whole, after the one before it. */
-type Step = Pick<SiteWork, 'id' | 'label' | 'how' | 'pair'> & { share: number };
+type Step = Pick<SiteWork, 'id' | 'label' | 'weighted' | 'how' | 'pair'> & { share: number };
 
 /** Putting it up, step after step: the stand complete and weighted before anything is on it. Shares from memory. */
 function stepsOf(piece: Backdrop): Step[] {
   const count = unitCount(piece);
-  const stand = { id: 'frame', label: 'set the stand, put its weights on', pair: true };
+  const stand = {
+    id: 'frame',
+    label: 'set the stand',
+    weighted: 'set the stand, put its weights on',
+    pair: true,
+  };
   switch (piece.what) {
     case 'curtain':
       return [
@@ -69,7 +74,15 @@ function stepsOf(piece: Backdrop): Step[] {
       // On somebody else's pole it needs none of its own.
       return piece.on
         ? [sign]
-        : [{ id: 'frame', label: 'set the pole, put the weights on its base', share: 0.6 }, sign];
+        : [
+            {
+              id: 'frame',
+              label: 'set the pole',
+              weighted: 'set the pole, put the weights on its base',
+              share: 0.6,
+            },
+            sign,
+          ];
     }
   }
 }

@@ -23,7 +23,7 @@ export const centrepiece: Kind<Centrepiece> = {
       frame: oneFrame(
         'column-stand',
         `screw ${plural(count, 'post')} to ${count === 1 ? 'its block' : 'their blocks'}`,
-        count,
+        { amount: count },
       ),
       materials: [
         material(

@@ -15,7 +15,8 @@ const MODELLING_IN = 2;
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {
   recipe(piece) {
-    const { linkIn, balloonsPerLink, colours, bases, sagM } = piece;
+    const { linkIn, balloonsPerLink, colours, sagM } = piece;
+    const feet = endsOnFeet(piece).length;
     const line = lineOf(piece);
     const links = linkCount(piece, line);
     return {
@@ -48,14 +49,14 @@ export const chain: Kind<Chain> = {
         },
       ],
       siteWork: [
-        ...(bases
+        ...(feet
           ? [
               {
                 id: 'frame',
                 stage: 'frame' as const,
-                label: bases === 1 ? 'set the weighted foot' : 'set the weighted feet',
+                label: feet === 1 ? 'set the weighted foot' : 'set the weighted feet',
                 rate: 'column-stand' as const,
-                amount: bases / 2,
+                amount: feet / 2,
               },
             ]
           : []),
@@ -76,7 +77,9 @@ export const chain: Kind<Chain> = {
       ],
       materials: [
         material('tie-point', 2, 'one at each end', [], COMMON_PRACTICE),
-        material('weighted-base', bases, 'as set', [['bases', bases]]),
+        material('weighted-base', feet, 'one under each end that hangs on nothing else, as set', [
+          ['feet', feet],
+        ]),
       ],
       making: [
         'Blow pairs of modelling balloons short, four strokes of the pump, and twist them into links.',
@@ -129,12 +132,9 @@ export const chain: Kind<Chain> = {
   },
 };
 
-/** Ends that have a weighted foot of their own: those that hang on nothing else, the near one first. */
-export const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] => {
-  const free = [...(on ? [] : (['from'] as const)), ...(alsoOn ? [] : (['to'] as const))];
-  const taken = (['from', 'to'] as const).filter((end) => !free.includes(end));
-  return [...free, ...taken].slice(0, bases);
-};
+/** Ends that have a weighted foot of their own: of those that hang on nothing else, the first one first. */
+export const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] =>
+  [...(on ? [] : (['from'] as const)), ...(alsoOn ? [] : (['to'] as const))].slice(0, bases);
 
 const lineOf = ({ from, to, sagM }: Chain): HungLine =>
   hungLine({ x: from.xM, y: from.yM }, { x: to.xM, y: to.yM }, sagM);

@@ -23,9 +23,10 @@ export const packedArch: Kind<PackedArch> = {
       lengthM: pipeLengthM,
       widthM,
       topM: rod.rise + widthM / 2,
-      frame: oneFrame('arch-frame', 'set the arch frame, weight both bases', 1, [
-        'Push the couplings home and tape over every joint; bend the pipe between its weighted bases.',
-      ]),
+      frame: oneFrame('arch-frame', 'set the arch frame', {
+        weighted: 'set the arch frame, weight both bases',
+        how: ['Push the couplings home and tape over every joint; bend the pipe between its bases.'],
+      }),
       materials: [
         ...pipeRun(piece.pipe, pipeLengthM),
         material('weighted-base', 2, 'one at each end', []),

@@ -18,7 +18,7 @@ export const packedColumn: Kind<PackedColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
-      frame: oneFrame('column-stand', 'set the stand, weight its base'),
+      frame: oneFrame('column-stand', 'set the stand', { weighted: 'set the stand, weight its base' }),
       materials: standMaterials(1, heightM, 'weighted-base'),
       layersHow: ['Leave a little pole free at the foot: balloons pushed against the floor lift the base.'],
       working: equalLayersWorking(heightM, layerSize, balloon.inflatedIn, pressFactor, layers.length),

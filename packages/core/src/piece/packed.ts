@@ -92,8 +92,21 @@ export function packedRecipe(parts: PackedParts): Recipe {
 }
 
 /** Setting up what carries layers: one step, by two people. */
-export const oneFrame = (rate: RateKey, label: string, amount = 1, how: string[] = []): SiteWork[] => [
-  { id: 'frame', stage: 'frame', label, rate, amount, pair: true, ...(how.length > 0 ? { how } : {}) },
+export const oneFrame = (
+  rate: RateKey,
+  label: string,
+  { weighted, amount = 1, how }: Partial<Pick<SiteWork, 'weighted' | 'amount' | 'how'>> = {},
+): SiteWork[] => [
+  {
+    id: 'frame',
+    stage: 'frame',
+    label,
+    ...(weighted ? { weighted } : {}),
+    rate,
+    amount,
+    pair: true,
+    ...(how ? { how } : {}),
+  },
 ];
 
 /** Layers of equal balloons on a length: the count and its inputs. */

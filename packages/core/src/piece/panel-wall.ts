@@ -49,7 +49,8 @@ export const panelWall: Kind<PanelWall> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: 'set the backdrop stand and weight it',
+          label: 'set the backdrop stand',
+          weighted: 'set the backdrop stand and weight it',
           rate: 'backdrop-stand',
           amount: 1,
           pair: true,

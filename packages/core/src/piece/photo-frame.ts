@@ -42,7 +42,8 @@ export const photoFrame: Kind<PhotoFrame> = {
     const frame: SiteWork = {
       id: 'frame',
       stage: 'frame',
-      label: 'set the frame, weight both bases',
+      label: 'set the frame',
+      weighted: 'set the frame, weight both bases',
       rate: 'frame-stand',
       amount: 1,
       pair: true,

@@ -46,6 +46,8 @@ export interface SiteWork {
   id: string;
   stage: Stage;
   label: string;
+  /** What it is called where weights go on its bases. */
+  weighted?: string;
   rate: RateKey;
   amount: number;
   /** Two people whatever the length. */

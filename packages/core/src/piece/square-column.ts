@@ -20,7 +20,7 @@ export const squareColumn: Kind<SquareColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(4, large.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
-      frame: oneFrame('column-stand', 'set the stand, weight its base'),
+      frame: oneFrame('column-stand', 'set the stand', { weighted: 'set the stand, weight its base' }),
       materials: standMaterials(1, heightM, 'weighted-base'),
       layersHow: [
         'In turn: a large quad, a small quad turned into its hollows, the next large quad straight above.',

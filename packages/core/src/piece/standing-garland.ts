@@ -42,13 +42,13 @@ export const standingGarland: Kind<StandingGarland> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: 'set the pole, weight its base',
+          label: 'set the pole',
+          weighted: 'set the pole, weight its base',
           rate: 'column-stand',
           amount: 1,
-          how: [
-            'Extra weight on the base.',
-            ...(isHeavy ? ['A rigid pole on a heavy plate: more than a lamp-type stand carries.'] : []),
-          ],
+          ...(isHeavy
+            ? { how: ['A rigid pole on a heavy plate: more than a lamp-type stand carries.'] }
+            : {}),
         },
         {
           id: 'hang',

@@ -24,9 +24,9 @@ export const tableArch: Kind<TableArch> = {
       lengthM: poleLengthM,
       widthM,
       topM: at.yM + rod.rise + widthM / 2,
-      frame: oneFrame('clamp-kit', 'lay the cloth, then clamp the kit to the table', 1, [
-        'Tablecloth first, then the clamps; measure the table top before the day.',
-      ]),
+      frame: oneFrame('clamp-kit', 'lay the cloth, then clamp the kit to the table', {
+        how: ['Tablecloth first, then the clamps; measure the table top before the day.'],
+      }),
       materials: [material('table-kit', 1, 'one arch', [])],
       layersHow: [],
       notes:

@@ -33,6 +33,7 @@ export const topiary: Kind<Topiary> = {
     const dM = inchesToMetres(balloon.inflatedIn);
     const clusters = Math.max(1, Math.round(ballCount(ballM, dM) / size));
     const trios = fillers ? clusters : 0;
+    const skirted = skirtM > 0 ? ', drape the skirt' : '';
     const need = (from: typeof balloon, count: number, role: Need['role'], cluster: string) =>
       repeatCounts(colours, count).map(
         (one): Need => ({
@@ -86,7 +87,8 @@ export const topiary: Kind<Topiary> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: `set the stand, weight its base${skirtM > 0 ? ', drape the skirt' : ''}`,
+          label: `set the stand${skirted}`,
+          weighted: `set the stand, weight its base${skirted}`,
           rate: 'column-stand',
           amount: 1,
           ...(skirtM > 0 ? { how: ['Drape the skirt below and tie it above.'] } : {}),

@@ -34,7 +34,8 @@ export const tower: Kind<Tower> = {
         {
           id: 'frame',
           stage: 'frame',
-          label: 'set the base, put its weights on',
+          label: 'set the base',
+          weighted: 'set the base, put its weights on',
           rate: 'column-stand',
           amount: 1 - POLE_SHARE,
           pair: true,

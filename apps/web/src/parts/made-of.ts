@@ -1,0 +1,11 @@
+import type { PlanPiece } from '@early-lantern/contract';
+import { counted, plural } from '@early-lantern/core';
+
+/** What a piece is made of, the same on every paper: "32 clusters of 4", "38 filler trios"; "12 five-clusters", "1 flower". */
+export function madeOf({ kind, clusters, clusterSize, fillerTrios, assemblies }: PlanPiece): string[] {
+  if (kind !== 'organic-garland') return assemblies.map(({ count, name }) => counted(count, name));
+  return [
+    `${plural(clusters, 'cluster')} of ${clusterSize}`,
+    ...(fillerTrios > 0 ? [plural(fillerTrios, 'filler trio')] : []),
+  ];
+}
