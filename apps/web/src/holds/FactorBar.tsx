@@ -73,7 +73,7 @@ export function FactorBar({ held, gustMs, isChosen, onChoose }: FactorBarProps) 
       )}
       <Typography component="div" sx={{ fontSize: 13, color: 'text.secondary', mt: 0.5 }}>
         {held.troubles.length > 0 && margin !== undefined && margin >= 1
-          ? 'not allowed so'
+          ? 'needs a change'
           : (now?.label ?? held.carrier)}
       </Typography>
     </ButtonBase>

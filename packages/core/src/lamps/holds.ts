@@ -47,7 +47,7 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
     };
   }
   if (troubled)
-    return { state: 'out', figure: 'not allowed so', reason: troubled.troubles[0] as string, ...shown };
+    return { state: 'out', figure: 'needs a change', reason: troubled.troubles[0] as string, ...shown };
   if (margin < LOW_MARGIN)
     return {
       state: 'low',
