@@ -18,7 +18,7 @@ export const OUT_OF_TURN = 1e-3;
  */
 export function lateCost(day: DayProblem, problem: Compiled): Cost {
   const limits = limitsOf(day, problem);
-  const turns = turnsOf(day, problem);
+  const turns = turnsOf(day.jobs, problem);
   return ({ start, end }) => {
     let late = 0;
     let most = 0;
@@ -68,7 +68,7 @@ export function freshCost(day: DayProblem, problem: Compiled): Cost {
       .map(({ id }) => ({ task: problem.ids.indexOf(inDay(file.job.id, id)), doors })),
   );
   const arcs = pieceArcs(day, problem);
-  const turns = turnsOf(day, problem);
+  const turns = turnsOf(day.jobs, problem);
   return (schedule) => {
     let inflated = 0;
     for (const { task, doors } of blown) inflated += doors - (schedule.start[task] as number);

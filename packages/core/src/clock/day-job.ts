@@ -1,11 +1,17 @@
 import type { JobFile } from '@early-lantern/contract';
-import type { Turn } from './heaviest.ts';
 import type { Work, WorkedPiece } from './work.ts';
 
 /** A job with what has been worked out for its pieces. */
 export interface WorkedJob {
   file: JobFile;
   pieces: readonly WorkedPiece[];
+}
+
+/** Two pieces of one job whose bases do not wait for each other: the heavier goes up first where both can. */
+export interface Turn {
+  /** Tasks by id. */
+  heavier: string;
+  lighter: string;
 }
 
 /** A job of the day: its tasks, and the minutes that matter to it. */

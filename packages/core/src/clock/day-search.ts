@@ -49,7 +49,7 @@ export class DaySearch {
     this.early = new Search(this.compiled, lateCost(day, this.compiled), {
       seed,
       bound: OUT_OF_TURN,
-      order: byChain(this.compiled, turnsOf(day, this.compiled)),
+      order: byChain(this.compiled, turnsOf(day.jobs, this.compiled)),
       hot: 0.003,
       cold: 0.0003,
     });

@@ -1,15 +1,7 @@
 import type { Compiled } from '../schedule/compiled.ts';
 import { massOf } from '../structure/mass.ts';
-import { inDay } from './day-job.ts';
-import type { DayProblem } from './day-problem.ts';
+import { type DayJob, inDay, type Turn } from './day-job.ts';
 import type { Work, WorkedPiece } from './work.ts';
-
-/** Two pieces of one job whose bases do not wait for each other: the heavier goes up first where both can. */
-export interface Turn {
-  /** Tasks by id. */
-  heavier: string;
-  lighter: string;
-}
 
 /** Masses nearer to each other than this share are alike. */
 const ALIKE = 0.01;
@@ -70,7 +62,7 @@ function basesOf(work: readonly Work[], pieces: readonly WorkedPiece[]): Base[] 
 }
 
 /** Turns by the numbers of their tasks. */
-export const turnsOf = ({ jobs }: DayProblem, { ids }: Compiled): [heavier: number, lighter: number][] =>
+export const turnsOf = (jobs: readonly DayJob[], { ids }: Compiled): [heavier: number, lighter: number][] =>
   jobs.flatMap(({ file, turns }) =>
     turns.map(({ heavier, lighter }): [number, number] => [
       ids.indexOf(inDay(file.job.id, heavier)),
