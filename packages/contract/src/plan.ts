@@ -143,6 +143,8 @@ export const Task = z.strictObject({
   /** What it blows: so many of a nominal size, for the base or as fillers. */
   blows: z.strictObject({ nominalIn: DiameterIn, count: z.int(), isFiller: z.boolean() }).optional(),
   after: z.array(z.string()),
+  /** Minutes to let pass after a task it waits for, by that one's id; left out where it may follow at once. */
+  waits: z.record(z.string(), z.int().positive()).optional(),
   /** The run it belongs to; left out for what is done in the workshop beforehand. */
   trip: z.enum(['set-up', 'strike']).optional(),
   /** Nothing stands or falls by it: it may be left out of this job. */

@@ -47,6 +47,7 @@ export * from './quantity/length.ts';
 export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
 export { rehearsing } from './rehearsal/rehearse.ts';
+export { chanceText } from './rehearsal/uncertainty.ts';
 export { leftForEach } from './several-jobs.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';

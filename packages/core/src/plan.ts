@@ -29,8 +29,9 @@ import { unmadeOf } from './stock/stand-ins.ts';
 import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
 
-/** Days gone through with every plan; more on demand. */
-const REHEARSED_DAYS = 300;
+/** Days gone through with every plan that is shown, and with each that is only tried; more on demand. */
+const REHEARSED_DAYS = 2000;
+const TRIED_DAYS = 500;
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → what carries what → counts and materials →
@@ -71,7 +72,7 @@ export function planJob(file: JobFile): Plan {
           ...onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
           ...bufferFixes(file, plan, rehearsal, (tried) => {
             const replanned = draftPlan(tried);
-            return { plan: replanned, rehearsal: rehearse(tried, replanned, REHEARSED_DAYS) };
+            return { plan: replanned, rehearsal: rehearse(tried, replanned, TRIED_DAYS) };
           }),
         ],
       },

@@ -1,5 +1,5 @@
 import type { Plan, Rehearsal } from '@early-lantern/contract';
-import { nameIn } from '@early-lantern/core';
+import { chanceText, nameIn } from '@early-lantern/core';
 import { Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import {
@@ -102,7 +102,7 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
   const always = byTask.filter(({ share }) => share >= ALWAYS).map(({ id }) => label(id));
   const decisive = byTask.filter(({ share }) => share < ALWAYS).slice(0, SHOWN);
   const figures = [
-    { name: 'ready by doors', value: `${Math.round(chance * 100)} of 100` },
+    { name: 'ready by doors', value: chanceText(chance, runs) },
     { name: 'one day in ten by', value: clockTime(p10, zone) },
     { name: 'half the days by', value: clockTime(p50, zone) },
     { name: 'nine in ten by', value: clockTime(p90, zone) },

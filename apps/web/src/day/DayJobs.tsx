@@ -1,5 +1,5 @@
 import type { JobFile, Rehearsal } from '@early-lantern/contract';
-import type { DayPlan } from '@early-lantern/core';
+import { chanceText, type DayPlan } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { Lantern } from '../parts/Lantern.tsx';
@@ -65,8 +65,11 @@ export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
               )}
               {outcomes?.[i] && (
                 <Typography sx={{ fontSize: 15 }} data-testid={`chance-${jobId}`}>
-                  Ready on <strong>{Math.round((outcomes[i]?.chance ?? 0) * 100)} of 100</strong> rehearsed
-                  days of all jobs together
+                  Ready on{' '}
+                  <strong>
+                    {chanceText(outcomes[i]?.chance ?? 0, outcomes[i]?.runs ?? 1, 'rehearsed days')}
+                  </strong>
+                  , all jobs together
                   {(outcomes[i]?.earlierMin ?? 0) > 0 &&
                     `; ${outcomes[i]?.wantedPct} of 100 if all were ${outcomes[i]?.earlierMin} min earlier`}
                   .

@@ -137,6 +137,7 @@ function toTask(
     ...(work.pieceId ? { pieceId: work.pieceId } : {}),
     ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
+    ...waitsOf(work),
     ...(work.trip ? { trip: work.trip } : {}),
     ...(work.mayBeLeftOut ? { mayBeLeftOut: true } : {}),
     quickS: Math.round(work.spread.quickS * share),
@@ -149,6 +150,15 @@ function toTask(
       ...(work.place === 'road' ? [] : paceOf(people)),
     ],
   };
+}
+
+/** Minutes that have to pass after what a task waits for. */
+function waitsOf({ after, lags = {} }: Placed['work']): Pick<Task, 'waits'> {
+  const waits = after.flatMap((id) => {
+    const min = lags[id]?.min ?? 0;
+    return min > 0 ? [[id, min] as const] : [];
+  });
+  return waits.length > 0 ? { waits: Object.fromEntries(waits) } : {};
 }
 
 /** By start, and at the same minute as the work runs. */

@@ -2,6 +2,7 @@ import type { JobFile, Lamp, Rehearsal } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import type { ClockPlan } from '../clock/clock.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
+import { chanceText } from '../rehearsal/uncertainty.ts';
 import { DERIVED, working } from '../working.ts';
 import { unlit } from './unlit.ts';
 
@@ -79,8 +80,7 @@ export const LITTLE_CHANCE = 0.8;
 /** The lamp with what the rehearsed days say: a plan that seldom comes off is not lit. */
 export function rehearsed(lamp: Lamp, rehearsal: Rehearsal | null): Lamp {
   if (!rehearsal || (lamp.state !== 'lit' && lamp.state !== 'low')) return lamp;
-  const percent = Math.round(rehearsal.chance * 100);
-  const told = `Ready in ${percent} of 100 rehearsed days.`;
+  const told = `Ready on ${chanceText(rehearsal.chance, rehearsal.runs, 'rehearsed days')}.`;
   return {
     ...lamp,
     state: rehearsal.chance < LITTLE_CHANCE ? 'low' : lamp.state,

@@ -2,8 +2,6 @@ import type { JobFile, Plan, Task } from '@early-lantern/contract';
 import { earliestOnSite } from '../clock/arrival.ts';
 
 const MINUTE_MS = 60_000;
-/** A night's gap: after it the crew begins at the planned hour, however early the day before was done. */
-const NIGHT_MS = 4 * 60 * MINUTE_MS;
 
 /** A job with its tasks as planned, alone or as a part of its day. */
 export interface RehearsedJob {
@@ -14,6 +12,8 @@ export interface RehearsedJob {
 /** What a task waits for: another one, because of the work's own order or because of somebody or something. */
 interface Wait {
   node: number;
+  /** Time to let pass after it, ms. */
+  lagMs: number;
   /** The person or gear; undefined where the work itself asks for it. */
   for?: string;
 }
@@ -24,7 +24,7 @@ export interface Node {
   /** The number of its job. */
   job: number;
   after: Wait[];
-  /** Not before, ms: its planned start where nothing holds it, or access; access moves with the house. */
+  /** Not before, ms: its planned hour where the plan lets time pass before it, or access; access moves with the house. */
   earliestMs: number;
   waitsForAccess: boolean;
 }
@@ -52,19 +52,19 @@ export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
   const lastOf = new Map<string, number>();
   const byId = new Map(all.map(({ task, job }, i) => [`${job}:${task.id}`, i]));
   return all.map(({ task, job, startMs, endMs }, i): Node => {
-    const own = task.after
-      .flatMap((id) => byId.get(`${job}:${id}`) ?? [])
-      .filter((before) => before < i)
-      .map((node): Wait => ({ node }));
+    const own = task.after.flatMap((id): Wait[] => {
+      const node = byId.get(`${job}:${id}`);
+      return node === undefined || node >= i ? [] : [{ node, lagMs: (task.waits?.[id] ?? 0) * MINUTE_MS }];
+    });
     const shared = [...task.crew, ...task.gear].flatMap((id): Wait[] => {
       const node = lastOf.get(id);
-      return node === undefined || own.some((one) => one.node === node) ? [] : [{ node, for: id }];
+      return node === undefined || own.some((one) => one.node === node) ? [] : [{ node, lagMs: 0, for: id }];
     });
     for (const id of [...task.crew, ...task.gear]) lastOf.set(id, i);
     const after = [...own, ...shared];
-    const lastEnd = Math.max(-Infinity, ...after.map(({ node }) => all[node]?.endMs ?? 0));
-    // The first thing, and what follows a night, begins at its planned hour; the rest as soon as it can.
-    const beginsAtPlan = after.length === 0 || startMs - lastEnd > NIGHT_MS;
+    // Where the plan lets time pass, for a shift, a rest or fresh balloons, people come at its hour; else as soon as they can.
+    const freeMs = Math.max(-Infinity, ...after.map(({ node, lagMs }) => (all[node]?.endMs ?? 0) + lagMs));
+    const beginsAtPlan = startMs > freeMs;
     const { job: head } = (jobs[job] as RehearsedJob).file;
     const opens = Date.parse(isStrike(task) ? head.strike.from : earliestOnSite(head));
     const arrives =

@@ -1,10 +1,12 @@
+import type { Plan, Task } from '@early-lantern/contract';
 import { jStat } from 'jstat';
 import { planningDay } from '../day/plan-day.ts';
-import { planJob, workedJob } from '../plan.ts';
+import { draftPlan, planJob, workedJob } from '../plan.ts';
 import { seededRandom } from '../quantity/random.ts';
 import { demoJob } from '../test/samples.ts';
 import { normal, pert } from './pert.ts';
 import { rehearse, rehearsing } from './rehearse.ts';
+import { chanceText, uncertaintyOf } from './uncertainty.ts';
 
 const meadow = demoJob('01-meadow-finish');
 const plan = planJob(meadow);
@@ -70,16 +72,110 @@ test('quantiles rise, bars add up, shares are shares, and later doors never lowe
   expect(enough?.chance ?? 0).toBeGreaterThanOrEqual(result.wantedPct / 100);
 });
 
-test('without spread and mishaps every day is the plan itself, and two tasks in turn add up', () => {
-  const still = plan.tasks.map((task) => {
+/** A plan whose tasks take just what they are planned for, on every day. */
+const still = <T extends Pick<Plan, 'tasks'>>(one: T): T => ({
+  ...one,
+  tasks: one.tasks.map((task) => {
     const seconds = (Date.parse(task.end) - Date.parse(task.start)) / 1000;
     return { ...task, quickS: seconds, usualS: seconds, slowS: seconds };
+  }),
+});
+
+test.each([undefined, 'late'] as const)(
+  'with quick = usual = slow a rehearsed day ends exactly when the plan does, arrival %s',
+  (arrival) => {
+    for (const name of ['01-meadow-finish', '02-engine-shed', '03-glasshouse-night']) {
+      const file = structuredClone(demoJob(name));
+      if (arrival) file.job.arrival = arrival;
+      else delete file.job.arrival;
+      const planned = draftPlan(file);
+      const result = rehearse(file, still(planned), 60);
+      // What does not vary still meets a late house and a jam: more than half the days meet neither.
+      expect([name, Date.parse(result?.p10 ?? '')]).toEqual([name, Date.parse(planned.onTime.ready ?? '')]);
+      expect([name, result?.p50]).toEqual([name, result?.p10]);
+    }
+  },
+);
+
+test('the ten minutes away before the second look are waited on every rehearsed day', () => {
+  const look = plan.tasks.find(({ id }) => id === 'look-again');
+  expect(look?.waits).toEqual({ 'touch-up': 10 });
+  const { waits: _, ...rushed } = look as Task;
+  const without = { ...plan, tasks: plan.tasks.map((task) => (task === look ? rushed : task)) };
+  const [with10, with0] = [rehearse(meadow, plan, 500, 2), rehearse(meadow, without, 500, 2)];
+  const later = Date.parse(with10?.p50 ?? '') - Date.parse(with0?.p50 ?? '');
+  // Where nothing is waited for, the plan's own hour still holds: not all of the ten minutes show.
+  expect(later).toBeGreaterThan(0);
+  expect(later).toBeLessThanOrEqual(10 * 60_000);
+});
+
+/**
+ * The same day simulated apart: each task by its own clock time, durations from jStat's beta numbers, people and gear
+ * in the order in which the plan has them, what the plan lets wait not before its hour.
+ */
+function simulatedApart({ tasks, onTime }: Plan, opensMs: number, days: number): number[] {
+  const up = tasks.filter(({ trip, start }) => trip !== 'strike' && start < onTime.doors);
+  const begun = [...up].sort(
+    (a, b) => Date.parse(a.start) - Date.parse(b.start) || Date.parse(a.end) - Date.parse(b.end),
+  );
+  const at = (iso: string) => Date.parse(iso) / 60_000;
+  const random = seededRandom(99);
+  const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  return Array.from({ length: days }, () => {
+    const pace = Math.exp(0.08 * gauss() - 0.0032);
+    const ends = new Map<string, number>();
+    const planned = new Map<string, number>();
+    const free = new Map<string, number>();
+    const freePlanned = new Map<string, number>();
+    for (const { id, start, end, after, waits, crew, gear, place, quickS, usualS, slowS } of begun) {
+      const used = [...crew, ...gear];
+      const latest = (done: Map<string, number>, idle: Map<string, number>) =>
+        Math.max(
+          -Infinity,
+          ...after.flatMap((one) => (done.has(one) ? [(done.get(one) as number) + (waits?.[one] ?? 0)] : [])),
+          ...used.flatMap((one) => idle.get(one) ?? []),
+        );
+      let from = latest(ends, free);
+      if (at(start) > latest(planned, freePlanned)) from = Math.max(from, at(start));
+      if (place === 'site') from = Math.max(from, opensMs / 60_000);
+      const [a, b] = [
+        1 + (4 * (usualS - quickS)) / (slowS - quickS),
+        1 + (4 * (slowS - usualS)) / (slowS - quickS),
+      ];
+      const x = slowS > quickS ? jStat.beta.inv(random(), a, b) : 0;
+      const minutes = slowS > quickS ? ((quickS + (slowS - quickS) * x) * pace) / 60 : usualS / 60;
+      ends.set(id, from + minutes);
+      planned.set(id, at(end));
+      for (const one of used) {
+        free.set(one, from + minutes);
+        freePlanned.set(one, at(end));
+      }
+    }
+    return at(onTime.doors) - (ends.get('sign-off') as number);
   });
-  const result = rehearse(meadow, { ...plan, tasks: still }, 50);
-  // Nobody starts before the plan's order allows, but may before its hour: never later than planned.
-  expect(Date.parse(result?.p50 ?? '')).toBeLessThanOrEqual(Date.parse(plan.onTime.ready ?? ''));
-  // Tasks that do not vary still meet late access and jams: half the days meet neither.
-  expect(result?.p10).toBe(result?.p50);
+}
+
+test('nothing going wrong, the chance is that of an independent simulation of the same day', () => {
+  const file = demoJob('02-engine-shed');
+  const planned = draftPlan(file);
+  const going = rehearsing([{ file, plan: planned }], 4, []);
+  going?.run(4000);
+  const [result] = going?.results() ?? [];
+  const apart = simulatedApart(planned, Date.parse(file.job.access.from), 1500);
+  const chance = apart.filter((inHand) => inHand >= 0).length / apart.length;
+  const error = Math.sqrt(chance * (1 - chance) * (1 / 1500 + 1 / 4000));
+  expect(Math.abs((result?.chance ?? 0) - chance)).toBeLessThan(2 * error);
+  const half = (Date.parse(planned.onTime.doors) - Date.parse(result?.p50 ?? '')) / 60_000;
+  const median = [...apart].sort((a, b) => a - b)[750] as number;
+  expect(Math.abs(half - median)).toBeLessThan(2);
+});
+
+test('a chance is known to so many points', () => {
+  // Wilson (1927), from tables of the score interval: 8 of 10 lies between 0.4902 and 0.9433.
+  expect(2 * uncertaintyOf(0.8, 10)).toBeCloseTo(0.9433 - 0.4902, 3);
+  expect(chanceText(0.83, 300)).toBe('83 of 100 (± 4)');
+  expect(chanceText(0.83, 2000, 'rehearsed days')).toBe('83 of 100 rehearsed days (± 2)');
+  expect(plan.rehearsal?.runs).toBe(2000);
 });
 
 test('a plan has its chance and what it waits for; a mishap that happened put things back', () => {

@@ -35,9 +35,14 @@ interface Tally {
  * The planned day of one or several jobs gone through again and again: every task takes what beta-PERT deals it, all
  * share the day's pace, things go wrong. Nobody starts before the plan's own order allows, nobody knows beforehand how
  * long a thing takes.
+ * @param mishaps what may go wrong; what the catalogue has for these jobs where not said
  * @returns undefined where some job has no plan to rehearse; the same seed gives the same days
  */
-export function rehearsing(jobs: readonly RehearsedJob[], seed = 1): Rehearsing | undefined {
+export function rehearsing(
+  jobs: readonly RehearsedJob[],
+  seed = 1,
+  mishaps: ReturnType<typeof mishapsOfDay> = mishapsOfDay(jobs.map(({ file }) => file)),
+): Rehearsing | undefined {
   const nodes = networkOf(jobs);
   const tallies = jobs.map(
     ({ plan }, job): Tally => ({
@@ -50,7 +55,6 @@ export function rehearsing(jobs: readonly RehearsedJob[], seed = 1): Rehearsing 
   );
   if (tallies.length === 0 || tallies.some(({ last }) => last < 0)) return undefined;
   const random = seededRandom(seed);
-  const mishaps = mishapsOfDay(jobs.map(({ file }) => file));
   const struck = mishaps.map(() => jobs.map(() => ({ runs: 0, sumMs: 0 })));
   const deals = nodes.map(({ task }): Deal => pert(task.quickS, task.usualS, task.slowS));
   const ends = new Float64Array(nodes.length);
@@ -73,7 +77,8 @@ export function rehearsing(jobs: readonly RehearsedJob[], seed = 1): Rehearsing 
       let by = -1;
       const { after } = node;
       for (let w = 0; w < after.length; w++) {
-        const end = ends[(after[w] as Node['after'][number]).node] as number;
+        const { node: before, lagMs: lag } = after[w] as Node['after'][number];
+        const end = (ends[before] as number) + lag;
         if (end > start) {
           start = end;
           by = w;
