@@ -33,6 +33,8 @@ export type Lamp = z.infer<typeof Lamp>;
 export const BalloonRow = z.strictObject({
   nominalIn: DiameterIn,
   inflatedIn: InflatedRange,
+  /** What to blow to in the workshop, so that they are as designed where they hang. */
+  blowToIn: InflatedRange.optional(),
   colour: Id,
   need: z.int().nonnegative(),
   spare: z.int().nonnegative(),
@@ -57,9 +59,13 @@ export const Lot = z.strictObject({
   id: z.string(),
   nominalIn: DiameterIn,
   inflatedIn: InflatedRange,
+  /** What to blow to in the workshop, so that they are as designed where they hang. */
+  blowToIn: InflatedRange,
   colour: Id,
   count: z.int().nonnegative(),
   spare: z.int().nonnegative(),
+  /** How many of them are blown: those to hang; the spares too where the house blows them. */
+  blown: z.int().nonnegative(),
   /** What it is tied into: `quads`, `trios`, `singles`. */
   cluster: z.string(),
   /** How many of `count` go into each section's bag; they add up to `count`. */
@@ -174,7 +180,7 @@ export const BenchBatch = z.strictObject({
   nominalIn: DiameterIn,
   /** So that they are as designed where it is hottest on site: smallest and largest. */
   blowToIn: InflatedRange,
-  /** The lots it blows, or its part of them: name, colour, how many with spares. */
+  /** The lots it blows, or its part of them: name, colour, how many. */
   lots: z.array(z.strictObject({ id: z.string(), colour: Id, count: z.int() })),
 });
 export type BenchBatch = z.infer<typeof BenchBatch>;

@@ -149,6 +149,8 @@ const SettingsFields = z.strictObject({
   rates: z.partialRecord(RateKey, Rate),
   /** Chance wanted that every lot comes out complete, per cent. */
   spareTargetPct: SharePct.min(50).max(99.9),
+  /** Spares are blown at the bench too; left out, they travel uninflated. */
+  blowsSpares: z.boolean().optional(),
   /** Minutes wanted between sign-off and doors. */
   inHandTargetMin: z.int().min(0).max(240),
   colours: z.array(Colour).min(1),

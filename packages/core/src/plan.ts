@@ -1,6 +1,6 @@
 import type { HoldPiece, Holds, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
-import { benchBoard } from './bench/board.ts';
+import { benchBoard, labelledTasks } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
 import { floorM2Of } from './clock/floor.ts';
@@ -15,13 +15,21 @@ import { lastsLamp } from './lamps/lasts.ts';
 import { lastsFixes } from './lamps/lasts-fixes.ts';
 import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
 import { waitingLamps } from './lamps/unlit.ts';
-import { lastingLots } from './lasting/lasts.ts';
+import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { cardOf } from './network/card.ts';
 import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
-import { balloonsOf, countLots, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import {
+  balloonsOf,
+  blownNeeds,
+  countLots,
+  gradeOf,
+  lotsOf,
+  spareWorking,
+  totalBalloons,
+} from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
@@ -104,21 +112,23 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
   // Clock: who does it when, counted back from doors.
   const planned = clockFor(file, worked);
   const clock = { ...planned, onTime: { ...planned.onTime, broken: planned.onTime.broken ?? broken } };
-  const pieces = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
-  // What becomes of each lot from inflation to the end of the event.
-  const lots = lastingLots(file, pieces, clock.tasks);
+  const drawn = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
+  // What becomes of each lot from inflation to the end of the event, and so what to blow it to: one figure on every paper.
+  const lots = lastingLots(file, drawn, clock.tasks);
+  const pieces = drawn.map((piece) => toldWhatToBlow(piece, lots));
+  const tasks = labelledTasks(pieces, clock.tasks);
   return {
     jobId: job.id,
     timeZone: workshop.timeZone,
     pieces,
     totals: {
-      balloons: counts.balloons,
+      balloons: totalBalloons(pieces),
       materials: counts.materials,
       working: spareWorking(file, counts.lots, counts.balloons),
     },
-    tasks: clock.tasks,
+    tasks,
     bench: {
-      batches: benchBoard(pieces, clock.tasks, lots),
+      batches: benchBoard(pieces, tasks),
       floorM2: worked.reduce((sum, { recipe }) => sum + floorM2Of(recipe), 0),
     },
     onTime: clock.onTime,
@@ -126,7 +136,7 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
     lasts: { lots },
     holds,
     ...cutListOf(file),
-    cautions: cautionsOf(file, holds, clock.tasks),
+    cautions: cautionsOf(file, holds, tasks),
     lamps: {
       ...waitingLamps,
       enough: enoughLamp(file, counts),
@@ -148,10 +158,15 @@ export function workedJob(file: JobFile) {
   const counts = withFixingsOf(bare, holds);
   // Bench: the batches it takes to make each piece.
   const pieces = counts.counted.map(
-    ({ piece, recipe }, i): WorkedPiece => ({
+    ({ piece, recipe, lots }, i): WorkedPiece => ({
       piece,
       recipe,
-      batches: benchBatches(recipe, schoolsOf(piece, workshop.schools), workshop, gradeOf(piece)),
+      batches: benchBatches(
+        { ...recipe, needs: blownNeeds(recipe.needs, lots) },
+        schoolsOf(piece, workshop.schools),
+        workshop,
+        gradeOf(piece),
+      ),
       held: holds.pieces[i] as HoldPiece,
     }),
   );

@@ -76,10 +76,12 @@ function LotLabel({ lot, colour }: { lot: LabelledLot; colour: Colour | undefine
         {short(lot.piece, 30)}
       </text>
       <text x="66" y="42" fontSize="17" fontWeight="bold">
-        {`${lot.count + lot.spare} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`}
+        {`${lot.blown} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`}
       </text>
       <text x="66" y="58" fontSize="10.5">
-        {`${lot.count} to hang and ${lot.spare} spare`}
+        {lot.blown > lot.count
+          ? `${lot.count} to hang, ${lot.spare} spare`
+          : `and ${lot.spare} spare, not blown`}
       </text>
       <text x="66" y="74" fontSize="10.5">
         {`${hole}, into ${short(lot.cluster, 24)}`}

@@ -77,7 +77,11 @@ export function BalloonsView() {
                     </TableRow>
                     {rows.map((row, i) => (
                       <CountRow
-                        key={`${row.colour}-${row.inflatedIn.min}-${row.inflatedIn.max}`}
+                        key={[
+                          row.colour,
+                          ...Object.values(row.inflatedIn),
+                          ...Object.values(row.blowToIn ?? {}),
+                        ].join()}
                         row={row}
                         // A product blown two ways is one product on the shelf: shown with its first row.
                         product={
@@ -130,7 +134,7 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
           )}
         </Stack>
       </TableCell>
-      <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.inflatedIn)}</TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.blowToIn ?? row.inflatedIn)}</TableCell>
       <TableCell align="right">{row.need}</TableCell>
       <TableCell align="right">{row.spare}</TableCell>
       <TableCell align="right">{row.need + row.spare}</TableCell>

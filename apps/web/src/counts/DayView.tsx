@@ -55,11 +55,18 @@ export function DayView() {
           <TableBody>
             {balloons.map((row) => {
               return (
-                <TableRow key={`${row.nominalIn}-${row.colour}-${row.inflatedIn.min}-${row.inflatedIn.max}`}>
+                <TableRow
+                  key={[
+                    row.nominalIn,
+                    row.colour,
+                    ...Object.values(row.inflatedIn),
+                    ...Object.values(row.blowToIn ?? {}),
+                  ].join()}
+                >
                   <TableCell>
                     <ProductName nominalIn={row.nominalIn} colour={row.colour} />
                   </TableCell>
-                  <TableCell>{range(row.inflatedIn)}</TableCell>
+                  <TableCell>{range(row.blowToIn ?? row.inflatedIn)}</TableCell>
                   <TableCell align="right">{row.need}</TableCell>
                   <TableCell align="right">{row.spare}</TableCell>
                 </TableRow>

@@ -77,7 +77,7 @@ export function LotsView() {
                   <TableCell>
                     <ProductName nominalIn={lot.nominalIn} colour={lot.colour} />
                   </TableCell>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(lot.inflatedIn)}</TableCell>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(lot.blowToIn)}</TableCell>
                   <TableCell align="right">{lot.count}</TableCell>
                   <TableCell align="right">{lot.spare}</TableCell>
                   <TableCell>{lot.cluster}</TableCell>

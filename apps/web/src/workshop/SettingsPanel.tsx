@@ -1,6 +1,15 @@
 import type { WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import { usualRest } from '@early-lantern/core';
-import { Autocomplete, Box, MenuItem, Paper, Stack, TextField } from '@mui/material';
+import {
+  Autocomplete,
+  Box,
+  FormControlLabel,
+  MenuItem,
+  Paper,
+  Stack,
+  Switch,
+  TextField,
+} from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { pointText, readPoint } from '../parts/geo.ts';
@@ -71,6 +80,15 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             label="Chance that all lots are complete, %"
             value={String(data.spareTargetPct)}
             onCommit={(text) => wholeNumber(text, 50, 99, (spareTargetPct) => change({ spareTargetPct }))}
+          />
+          <FormControlLabel
+            label="Spares are blown at the bench too"
+            control={
+              <Switch
+                checked={data.blowsSpares ?? false}
+                onChange={(_, blowsSpares) => change({ blowsSpares })}
+              />
+            }
           />
         </Box>
       </Stack>

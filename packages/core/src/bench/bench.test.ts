@@ -1,7 +1,6 @@
 import type { OrganicGarland } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
-import { draftPlan } from '../plan.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { benchBatches, benchMinutes } from './bench.ts';
 import { defaultRates, effort } from './rates.ts';
@@ -80,23 +79,4 @@ test('more balloons, neck to neck, never take less time', () => {
   expect(benchMinutes(batchesOf(10, { joining: 'string-neck' }).batches)).toBeGreaterThan(
     benchMinutes(batchesOf(10, { joining: 'string-line' }).batches),
   );
-});
-
-test('the board shows every balloon of the bench once, spares and all, and nothing else', () => {
-  for (const name of ['01-meadow-finish', '02-engine-shed', '03-glasshouse-night']) {
-    const plan = draftPlan(demoJob(name));
-    const shown = new Map<string, number>();
-    for (const { pieceId, lots } of plan.bench.batches)
-      for (const { id, count } of lots)
-        shown.set(`${pieceId} ${id}`, (shown.get(`${pieceId} ${id}`) ?? 0) + count);
-    expect(shown.size).toBeGreaterThan(0);
-    for (const piece of plan.pieces) {
-      for (const lot of piece.lots) {
-        const count = shown.get(`${piece.id} ${lot.id}`);
-        // What is blown while it is made, like links of a chain, has no batch of its own.
-        if (count !== undefined)
-          expect({ name, lot: lot.id, count }).toEqual({ name, lot: lot.id, count: lot.count + lot.spare });
-      }
-    }
-  }
 });

@@ -32,6 +32,7 @@ const BLOWN_WHILE_MADE = new Set(['links', 'helium bouquets']);
 /**
  * The pre-inflation plan of a piece: balloons by size, clusters twisted and strung, fillers, bags, each where the
  * school has it done. Balloons are blown in duplets; long runs are cut into even batches.
+ * @param recipe its needs those that are blown, with spares only where the house blows them
  */
 export function benchBatches(
   recipe: Recipe,
@@ -89,7 +90,6 @@ export function benchMinutes(batches: readonly Batch[]): number {
 
 interface SizeLot {
   nominalIn: number;
-  blowIn: string;
   /** Blown to at most, in. */
   largestIn: number;
   balloons: number;
@@ -98,21 +98,19 @@ interface SizeLot {
 }
 
 function sizeLots(needs: readonly Need[], settings: WorkshopSettings, grade: Grade): SizeLot[] {
-  const lots = new Map<number, { min: number; max: number; balloons: number; lost: number }>();
+  const lots = new Map<number, { max: number; balloons: number; lost: number }>();
   for (const { nominalIn, inflatedIn, count, colour } of needs) {
     const lot = lots.get(nominalIn);
     const product = settings.colours.find(({ id }) => id === colour);
     lots.set(nominalIn, {
-      min: Math.min(lot?.min ?? Infinity, inflatedIn.min),
       max: Math.max(lot?.max ?? 0, inflatedIn.max),
       balloons: (lot?.balloons ?? 0) + count,
       lost: (lot?.lost ?? 0) + count * productLoss(product, grade).loss,
     });
   }
   return [...lots]
-    .map(([nominalIn, { min, max, balloons, lost }]) => ({
+    .map(([nominalIn, { max, balloons, lost }]) => ({
       nominalIn,
-      blowIn: min === max ? `${min}` : `${min}–${max}`,
       largestIn: max,
       balloons,
       loss: lost / Math.max(1, balloons),
@@ -163,7 +161,7 @@ function inflateBatches(
   const workFor = (count: number) => blowEffort(lot, count, schools, settings);
   return inParts(lot.balloons, workFor).map(({ amount, suffix }, run) => ({
     id: `inflate-${lot.nominalIn}${suffix}`,
-    label: `Inflate ${amount} of ${sizeName(lot.nominalIn)} to ${lot.blowIn} in.`,
+    label: `Inflate ${amount} of ${sizeName(lot.nominalIn)}`,
     effort: tiring(workFor(amount), run),
     needsInflator: true,
     litres: amount * litresOf(lot.largestIn),
@@ -206,7 +204,7 @@ function fillerBatches(
   const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3);
   return inBags(lot.balloons, perBag, workFor).map(({ amount, suffix }) => ({
     id: `fillers-${lot.nominalIn}${suffix}`,
-    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)} at ${lot.blowIn} in., ${plural(Math.ceil(amount / perBag), 'bag')}`,
+    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
     litres: amount * litresOf(lot.largestIn),

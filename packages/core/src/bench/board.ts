@@ -1,14 +1,11 @@
-import type { BenchBatch, LastingLot, Lot, PlanPiece, Task } from '@early-lantern/contract';
+import type { BenchBatch, InflatedRange, Lot, PlanPiece, Task } from '@early-lantern/contract';
+import { diameters } from './diameters.ts';
 
 /**
  * The inflation board: every task that blows balloons, in the order of the clock, with its lots and what to blow to. A
  * size that is blown in several goes has its lots shared out over them in their order.
  */
-export function benchBoard(
-  pieces: readonly PlanPiece[],
-  tasks: readonly Task[],
-  lasting: readonly LastingLot[],
-): BenchBatch[] {
+export function benchBoard(pieces: readonly PlanPiece[], tasks: readonly Task[]): BenchBatch[] {
   const shareOut = sharing(pieces);
   return tasks.flatMap((task): BenchBatch[] => {
     const { blows, place } = task;
@@ -28,21 +25,29 @@ export function benchBoard(
         crew,
         gear,
         nominalIn: blows.nominalIn,
-        blowToIn: blowTo(
-          lots.map(({ lot }) => lot),
-          lasting.filter((one) => one.pieceId === piece.id),
-        ),
+        blowToIn: widest(lots.map(({ lot }) => lot)),
         lots: lots.map(({ lot, count }) => ({ id: lot.id, colour: lot.colour, count })),
       },
     ];
   });
 }
 
+/** Tasks that blow balloons with what to blow them to, as the board has it. */
+export function labelledTasks(pieces: readonly PlanPiece[], tasks: readonly Task[]): Task[] {
+  const shareOut = sharing(pieces);
+  return tasks.map((task) => {
+    const piece = pieces.find(({ id }) => id === task.pieceId);
+    if (!piece || !task.blows) return task;
+    const lots = shareOut(piece, task.blows).map(({ lot }) => lot);
+    return lots.length === 0 ? task : { ...task, label: `${task.label}, to ${diameters(widest(lots))}` };
+  });
+}
+
 const isFiller = (lot: Lot) => lot.cluster.startsWith('trios');
 
-/** Takes what a batch blows off the lots of its piece and size; the spares go with the last of a lot. */
+/** Takes what a batch blows off the lots of its piece and size. */
 function sharing(pieces: readonly PlanPiece[]) {
-  const left = new Map(pieces.flatMap((piece) => piece.lots.map((lot) => [lot, lot.count] as const)));
+  const left = new Map(pieces.flatMap((piece) => piece.lots.map((lot) => [lot, lot.blown] as const)));
   return (piece: PlanPiece, { nominalIn, count, isFiller: asFillers }: NonNullable<Task['blows']>) => {
     let open = count;
     return piece.lots.flatMap((lot) => {
@@ -51,22 +56,13 @@ function sharing(pieces: readonly PlanPiece[]) {
       const taken = Math.min(there, open);
       open -= taken;
       left.set(lot, there - taken);
-      return [{ lot, count: taken + (taken === there ? lot.spare : 0) }];
+      return [{ lot, count: taken }];
     });
   };
 }
 
-/** Warmer skins swell more: the lot that is blown smallest sets what the batch is blown to. */
-function blowTo(lots: readonly Lot[], lasting: readonly LastingLot[]): BenchBatch['blowToIn'] {
-  const share = Math.min(
-    ...lots.map(({ id, inflatedIn }) => {
-      const found = lasting.find((one) => one.id === id);
-      return (found?.blowToIn ?? inflatedIn.max) / inflatedIn.max;
-    }),
-  );
-  const tenth = (inches: number) => Math.max(1, Number((inches * share).toFixed(1)));
-  return {
-    min: tenth(Math.min(...lots.map(({ inflatedIn }) => inflatedIn.min))),
-    max: tenth(Math.max(...lots.map(({ inflatedIn }) => inflatedIn.max))),
-  };
-}
+/** From the smallest of all lots to the largest. */
+const widest = (lots: readonly Lot[]): InflatedRange => ({
+  min: Math.min(...lots.map(({ blowToIn }) => blowToIn.min)),
+  max: Math.max(...lots.map(({ blowToIn }) => blowToIn.max)),
+});

@@ -17,8 +17,10 @@ import type { Need, Recipe } from './recipe.ts';
 /** Specialty balloons are at least this large: one too few is seen. Common practice, no source. */
 const SPECIALTY_FROM_IN = 24;
 
-const rowKey = (row: { nominalIn: number; inflatedIn: InflatedRange; colour: string }) =>
-  [row.nominalIn, row.inflatedIn.min, row.inflatedIn.max, row.colour].join('|');
+type Alike = Pick<BalloonRow, 'nominalIn' | 'inflatedIn' | 'blowToIn' | 'colour'>;
+
+const rowKey = ({ nominalIn, inflatedIn, blowToIn = inflatedIn, colour }: Alike) =>
+  [nominalIn, inflatedIn.min, inflatedIn.max, blowToIn.min, blowToIn.max, colour].join('|');
 const lotKey = (need: Need) => `${rowKey(need)}|${need.cluster}`;
 
 /** Needs that one person inflates in one go: alike in size, diameters, colour and cluster; the largest first. */
@@ -64,18 +66,35 @@ export function lotsOf(
   const letter = pieceLetter(index);
   return asLots(recipe.needs).map((need, i) => {
     const { nominalIn, inflatedIn, colour, count, cluster } = need;
+    const spare = sparesOf(need, piece, lots, settings);
     return {
       id: `${letter}${i + 1}`,
       nominalIn,
       inflatedIn,
+      // Until it is known what becomes of it: as designed.
+      blowToIn: inflatedIn,
       colour,
       count,
-      spare: sparesOf(need, piece, lots, settings),
+      spare,
+      blown: count + (settings.blowsSpares ? spare : 0),
       cluster,
       perSection: apportion(recipe.sections, count),
       holesIn: inflatedIn.min === inflatedIn.max ? [inflatedIn.max] : [inflatedIn.min, inflatedIn.max],
       bags: recipe.sections.map((_, s) => `${letter}-${s + 1}`),
     };
+  });
+}
+
+/** What is to be blown: the needs, with the spares of each lot where the house blows them. */
+export function blownNeeds(needs: readonly Need[], lots: readonly Lot[]): Need[] {
+  const extra = new Map(
+    lots.map((lot) => [`${rowKey({ ...lot, blowToIn: undefined })}|${lot.cluster}`, lot.blown - lot.count]),
+  );
+  return needs.map((need) => {
+    const more = extra.get(lotKey(need)) ?? 0;
+    // Once for each lot, whatever it is made up of.
+    extra.set(lotKey(need), 0);
+    return more > 0 ? { ...need, count: need.count + more } : need;
   });
 }
 
@@ -111,9 +130,10 @@ function merge(rows: readonly BalloonRow[]): BalloonRow[] {
 /** The balloons of lots, whatever they are tied into. */
 export function balloonsOf(lots: readonly Lot[]): BalloonRow[] {
   return merge(
-    lots.map(({ nominalIn, inflatedIn, colour, count, spare }) => ({
+    lots.map(({ nominalIn, inflatedIn, blowToIn, colour, count, spare }) => ({
       nominalIn,
       inflatedIn,
+      blowToIn,
       colour,
       need: count,
       spare,

@@ -92,7 +92,8 @@ function readMetres(typed: string, units: LengthUnits): number | undefined {
 /** Eighths as they are written: 0 -> "", 4 -> "½". */
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
 
-function inchesText(eighths: number): string {
+/** "8¾", of so many eighths of an inch. */
+export function inchesText(eighths: number): string {
   const whole = Math.floor(eighths / 8);
   const part = EIGHTHS[eighths % 8] ?? '';
   return whole === 0 && part ? part : `${whole}${part}`;
