@@ -32,6 +32,8 @@ export const Colour = z.strictObject({
   supplierId: Id.optional(),
   /** What sun, heat and hours do to it. */
   exposure: Text.optional(),
+  /** In the sun it fails in air above this, °C, by its maker or by one's own experience. */
+  failsAboveC: z.number().min(15).max(60).optional(),
 });
 export type Colour = z.infer<typeof Colour>;
 

@@ -23,6 +23,7 @@ import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { useUnits } from '../preferences.tsx';
 
 /** The catalogue of colours: shade, finish, sizes, quality, losses, supplier. */
 export function ColoursPanel({ row }: { row: WorkshopRow }) {
@@ -107,6 +108,7 @@ interface ColourFormProps {
 const NONE = 'none';
 
 function ColourForm({ colour, suppliers, isLast, onChange, onRemove }: ColourFormProps) {
+  const { tempNumber, tempUnit } = useUnits();
   const { loss, tag } = productLoss(colour, 'professional');
   const sizes = catalogueSizes.map((size) => size.nominalIn);
   const made = colour.sizesIn ?? sizes;
@@ -237,6 +239,19 @@ function ColourForm({ colour, suppliers, isLast, onChange, onRemove }: ColourFor
           label="In sun, heat and time"
           value={colour.exposure ?? ''}
           onCommit={(exposure) => void onChange({ exposure: exposure || undefined }) as undefined}
+        />
+        <CommitField
+          label={`Fails in the sun above, ${tempUnit}`}
+          value={colour.failsAboveC === undefined ? '' : String(Math.round(tempNumber(colour.failsAboveC)))}
+          helperText="empty: as latex usually does"
+          onCommit={(text) => {
+            const typed = Number(text.replace(',', '.'));
+            const failsAboveC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
+            if (text.trim() === '') onChange({ failsAboveC: undefined });
+            else if (failsAboveC >= 15 && failsAboveC <= 60) onChange({ failsAboveC });
+            else return 'A temperature of the air, please';
+            return undefined;
+          }}
         />
       </Box>
     </Stack>

@@ -12,8 +12,8 @@ interface Attempt {
 }
 
 /**
- * Ways out of *Lasts* that were tried on the piece with the weakest lot: in the shade, blown on site, fillers only, smaller, with a
- * shine treatment, of a better grade. Each leaves the lamp better than it was.
+ * Ways out of *Lasts* that were tried on the piece with the weakest lot: in the shade, blown on site, fillers only, smaller,
+ * without a shine treatment, of a better grade. Each leaves the lamp better than it was.
  * @param draft the plan of a changed file, no fixes tried
  */
 export function lastsFixes(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
@@ -62,8 +62,9 @@ function attemptsFor(piece: Piece, index: number): Attempt[] {
           },
           { label: `${piece.name}: all blown on site`, changes: [school({ inflatedAt: 'site' })] },
         ]),
-    { label: `${piece.name}: a shine spray beforehand`, changes: [school({ bloom: 'spray' })] },
-    { label: `${piece.name}: no shine treatment`, changes: [school({ bloom: 'none' })] },
+    ...(schools.bloom && schools.bloom !== 'none'
+      ? [{ label: `${piece.name}: no shine treatment`, changes: [school({ bloom: 'none' })] }]
+      : []),
     ...smaller(piece, path),
     ...('grade' in piece && piece.grade !== 'professional'
       ? [

@@ -200,3 +200,40 @@ test('a canopy for shade is among what is tried where the sun is the trouble, an
   expect(plan.lasts.lots.some(({ sunHours }) => sunHours > 0)).toBe(true);
   for (const lot of shaded.lasts.lots) expect(lot.sunHours).toBe(0);
 });
+
+test('what the bench is told decides: five inches blown to five on a frame are never more than low', () => {
+  for (const tempC of [20, 21, 28]) {
+    const file = under('02-engine-shed', 20, 100, ({ site }) => {
+      for (const spot of site.spots) spot.tempC = tempC;
+    });
+    for (const piece of file.job.pieces)
+      if (piece.kind === 'photo-frame' && piece.dress.style === 'quads')
+        piece.dress.balloon = { nominalIn: 5, inflatedIn: 5 };
+    const lots = draftPlan(file).lasts.lots.filter(
+      ({ pieceId, nominalIn }) => pieceId === 'photo-frame' && nominalIn === 5,
+    );
+    expect(lots.length).toBeGreaterThan(0);
+    for (const { state, hottestIn, limitIn, reason } of lots) {
+      expect([tempC, state, reason]).toEqual([tempC, 'low', expect.stringContaining('room to swell')]);
+      expect(hottestIn).toBeLessThan(limitIn);
+    }
+  }
+});
+
+test('dulling is told and costs no lamp; no shine is offered; a product with a limit of its own is the one named', () => {
+  const sunny = draftPlan(under('01-meadow-finish', 24, 0));
+  expect(sunny.lasts.lots.some(({ reason }) => reason.includes('dull'))).toBe(true);
+  expect(sunny.lamps.lasts.state).toBe('lit');
+  const hot = planJob(under('01-meadow-finish', 33, 0));
+  expect(hot.lamps.lasts.fixes.some(({ label }) => label.includes('shine spray'))).toBe(false);
+  const [weak] = sunny.lasts.lots;
+  const known = draftPlan(
+    under('01-meadow-finish', 24, 0, ({ workshop }) => {
+      for (const colour of workshop.colours) if (colour.id === weak?.colour) colour.failsAboveC = 22;
+    }),
+  );
+  expect(known.lamps.lasts.state).toBe('out');
+  expect(known.lamps.lasts.reason).toMatch(/fails above/);
+  for (const { colour, state } of known.lasts.lots)
+    expect(state).toBe(colour === weak?.colour ? 'out' : 'lit');
+});

@@ -23,7 +23,7 @@ import { ageing, HOLD_C, holdTime } from './hold-time.ts';
 const HOUR_MS = 3_600_000;
 /** Where nothing says when a lot is blown: so long before doors. From memory, an editable default. */
 const UNKNOWN_HOURS = 24;
-/** Air over this in full sun asks for other stock, °C: 90 °F. Common practice, no source. */
+/** Air over this in full sun asks for other stock, °C: 90 °F; no shine from there on. Common practice, no source. */
 const TACKY_C = 32;
 /** Skin this warm gets tacky and pops, °C. From memory, an editable default. */
 const POPS_C = 52;
@@ -57,7 +57,9 @@ export function lastingLots(
       );
       const share = Math.min(...own);
       const one = alone[l] as LastingLot;
-      return share < one.blowToIn / lot.inflatedIn.max ? lasting(lot, toQuarter(share * lot.inflatedIn.max)) : one;
+      return share < one.blowToIn / lot.inflatedIn.max
+        ? lasting(lot, toQuarter(share * lot.inflatedIn.max))
+        : one;
     });
   });
 }
@@ -197,8 +199,12 @@ interface Verdict {
 const RANK = { lit: 0, low: 1, out: 2 } as const;
 const well: Verdict = { state: 'lit', reason: 'It looks as it should to the end of the event.' };
 
+/** The worst of all; where all is well, what is told of it. */
 const worstOf = (verdicts: readonly Verdict[]): Verdict =>
-  verdicts.reduce((worst, one) => (RANK[one.state] > RANK[worst.state] ? one : worst), well);
+  verdicts.reduce(
+    (worst, one) => (RANK[one.state] > RANK[worst.state] || worst === well ? one : worst),
+    well,
+  );
 
 function aged(hours: number, limit: number, gas: LastingLot['gas']): Verdict {
   const left = limit - hours;
@@ -241,22 +247,29 @@ function swollen(wantedIn: number, blowToIn: number, hottestIn: number, limitIn:
 }
 
 function tacky(inSunC: number, skinC: number, colour: Colour, units: LengthUnits): Verdict {
-  if (inSunC <= TACKY_C) return well;
-  const said = colour.exposure ? ` (${colour.exposure})` : '';
+  const { failsAboveC, exposure } = colour;
+  if (failsAboveC !== undefined && inSunC > failsAboveC)
+    return {
+      state: 'out',
+      reason: `${formatTemp(inSunC, units)} in full sun: it fails above ${formatTemp(failsAboveC, units)}.`,
+    };
+  // What is known of the product goes before what is usual.
+  if (failsAboveC !== undefined || inSunC <= TACKY_C) return well;
   return {
     state: skinC > POPS_C ? 'out' : 'low',
-    reason: `${formatTemp(inSunC, units)} in full sun, its skin ${formatTemp(skinC, units)}: it gets tacky and pops${said}.`,
+    reason: `${formatTemp(inSunC, units)} in full sun, its skin ${formatTemp(skinC, units)}: it gets tacky and pops${exposure ? ` (${exposure})` : ''}.`,
   };
 }
 
+/** Dull is a matter of looks: told, never a reason to be low. Shine on hot balloons is a danger to them. */
 function dulled(sunHours: number, piece: Piece, inSunC: number): Verdict {
   const bloom = 'schools' in piece ? (piece.schools?.bloom ?? 'none') : 'none';
-  if (bloom !== 'none' && inSunC > TACKY_C)
+  if (bloom !== 'none' && inSunC >= TACKY_C)
     return { state: 'low', reason: 'No shine treatment on hot balloons in direct sun.' };
-  return sunHours > DULLS_H && bloom === 'none'
-    ? {
-        state: 'low',
-        reason: `${sunHours.toFixed(0)} h of direct sun dull it; a shine treatment beforehand helps.`,
-      }
-    : well;
+  if (sunHours <= DULLS_H || bloom !== 'none') return well;
+  const helps = inSunC < TACKY_C ? '; a shine treatment beforehand helps' : '';
+  return {
+    state: 'lit',
+    reason: `It lasts to the end; ${sunHours.toFixed(0)} h of direct sun dull it${helps}.`,
+  };
 }
