@@ -2,11 +2,12 @@ import type { BaseId, JobFile, Piece, PieceOf, Spot } from '@early-lantern/contr
 import { DRAG, SOLID } from '../air/wind.ts';
 import { rodX } from '../geometry/elastica.ts';
 import { pairBow } from '../geometry/pair-arch.ts';
+import { ringOuterDiameter } from '../geometry/rings.ts';
 import { countOf } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { formatLength, inchesToMetres } from '../quantity/length.ts';
 import { carriedBy } from '../support/carried.ts';
-import { COMMON_PRACTICE, working } from '../working.ts';
+import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
 import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
@@ -24,6 +25,8 @@ const SHOULDER = 0.7;
 const SOLID_OF = { curtain: 0.95, greenery: 0.8, boards: 1, sign: 1 } as const;
 /** A kit of stand and crossbar that curtains and panels hang on: metres of backdrop one stand carries. */
 const STAND_M = 3;
+/** Drag of one smooth ball, no unit: 0.47 to 0.5. From memory, an editable default. */
+const BALL_DRAG = 0.5;
 /** A lamp pole of 1 in. steel tube, 1 mm wall: E · I, N·m². From memory, an editable default. */
 const LAMP_POLE_NM2 = 1140;
 /** The same of a rigid pole, 1½ in. steel tube, 2 mm wall, as plates and drape bases take it. From memory. */
@@ -170,6 +173,7 @@ function columnCarrier(
   const label = piece.kind === 'tower' ? 'tower stand' : 'column stand';
   return {
     ...upright(label, piece.kind === 'tower' ? 'plate-2ft' : 'small-plate', recipe, mass),
+    ...('topper' in piece && piece.topper ? underTopper(piece.heightM, piece.topper, recipe) : {}),
     pickX: () => 0,
     // Pulls from both sides cancel; what is left pulls it over.
     pullAtTopN: Math.abs(pulls.reduce((sum, one) => sum + one, 0)),
@@ -184,6 +188,22 @@ function columnCarrier(
           ),
         ]
       : [],
+  };
+}
+
+/** A column and the round balloon on its top: each meets the wind with its own outline, at its own height. */
+function underTopper(
+  heightM: number,
+  { inflatedIn }: { inflatedIn: number },
+  recipe: Recipe,
+): Pick<Carrier, 'dragFrontM2' | 'dragSideM2' | 'windHeightM'> {
+  const ballM = inchesToMetres(inflatedIn);
+  const column = DRAG * SOLID * recipe.visibleWidthM * heightM;
+  const ball = BALL_DRAG * (Math.PI / 4) * ballM ** 2;
+  return {
+    dragFrontM2: column + ball,
+    dragSideM2: column + ball,
+    windHeightM: (column * (heightM / 2) + ball * (heightM + ballM / 2)) / (column + ball),
   };
 }
 
@@ -280,17 +300,43 @@ function poleCarrier(
   };
 }
 
+/** A rectangle of strips: the wind meets its dressed bars and legs, not the picture between them. */
 function frameCarrier(piece: PieceOf<'photo-frame'>, recipe: Recipe, mass: PieceMass): Carrier {
-  const { widthM, heightM, dress } = piece;
-  const dressedM = dress.style === 'organic' ? dress.widthM : recipe.visibleWidthM;
-  const area = DRAG * SOLID * Math.min(dressedM, 0.6);
+  const { widthM, heightM, legM, legs, dress } = piece;
+  const stripM =
+    dress.style === 'organic' ? dress.widthM : ringOuterDiameter(4, inchesToMetres(dress.balloon.inflatedIn));
+  const bottomM = legs === 'dressed' ? 0 : legM;
+  // Where bars and legs cross, the outline counts once.
+  const ownLegM = Math.max(0, heightM - bottomM - stripM);
+  const strips = [
+    { lengthM: widthM, atM: heightM },
+    { lengthM: widthM, atM: legM },
+    { lengthM: 2 * ownLegM, atM: (heightM + bottomM) / 2 },
+  ];
+  const lengthM = strips.reduce((sum, one) => sum + one.lengthM, 0);
+  const windHeightM = strips.reduce((sum, one) => sum + one.lengthM * one.atM, 0) / lengthM;
   return {
     ...upright('rectangle frame on two bases', 'lamp-base', recipe, mass),
     feetXM: [-widthM / 2, widthM / 2],
-    dragFrontM2: area * recipe.lengthM,
-    dragSideM2: area * heightM,
-    windHeightM: heightM * 0.6,
+    dragFrontM2: DRAG * SOLID * stripM * lengthM,
+    dragSideM2: DRAG * SOLID * stripM * (heightM - bottomM),
+    windHeightM,
+    windHeightSideM: (heightM + bottomM) / 2,
     topM: heightM,
+    working: [
+      working(
+        'Outline that the wind meets',
+        'strip · (2 bars + 2 legs less where they cross)',
+        [
+          ['strip', stripM, 'm'],
+          ['bar', widthM, 'm'],
+          ['leg', ownLegM, 'm'],
+          ['acts at', windHeightM, 'm'],
+        ],
+        { value: stripM * lengthM, unit: 'm²' },
+        DERIVED,
+      ),
+    ],
   };
 }
 
