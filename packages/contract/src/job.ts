@@ -56,6 +56,11 @@ const HeadFields = z.strictObject({
   stops: z.array(Stop).max(12).optional(),
   /** Pieces that the van comes back for. */
   secondLoad: z.array(Id).max(60).optional(),
+  /** Cars besides the workshop's vehicles: somebody's own, or hired for this job. */
+  cars: z
+    .array(z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(9) }))
+    .max(6)
+    .optional(),
   /** Spots that a canopy keeps out of the sun, by id. */
   shaded: z.array(Id).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */

@@ -14,7 +14,9 @@ import { holdsFixes } from './lamps/holds-fixes.ts';
 import { lastsLamp } from './lamps/lasts.ts';
 import { lastsFixes } from './lamps/lasts-fixes.ts';
 import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
+import { seatFixes } from './lamps/seats.ts';
 import { waitingLamps } from './lamps/unlit.ts';
+import { windowFixes } from './lamps/window-fixes.ts';
 import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { cardOf } from './network/card.ts';
@@ -77,6 +79,8 @@ export function planJob(file: JobFile): Plan {
       onTime: {
         ...rehearsed(onTime, rehearsal),
         fixes: [
+          ...windowFixes(file, plan, draftPlan),
+          ...seatFixes(file),
           ...onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
           ...bufferFixes(file, plan, rehearsal, (tried) => {
             const replanned = draftPlan(tried);

@@ -7,6 +7,7 @@ import { useJob } from '../job/context.ts';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { CarsField } from './CarsField.tsx';
 
 type Drives = NonNullable<JobHead['drives']>;
 
@@ -155,6 +156,7 @@ export function WayPanel() {
         >
           Add a stop
         </Button>
+        <CarsField />
         {pieces.length > 1 && (
           <TextField
             select

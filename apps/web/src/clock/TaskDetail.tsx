@@ -69,7 +69,9 @@ function whyWords({ why }: Task, plan: Plan, nameOf: (id: string) => string): st
     case 'gear':
       return `Then, because ${nameOf(why.ref)} is wanted for: ${label(why.task)}.`;
     case 'deadline':
-      return 'Then, because that leaves the minutes wanted in hand, or as many as can be had.';
+      return why.ref === 'access'
+        ? 'Then, because all must be loaded out when access closes.'
+        : 'Then, because that leaves the minutes wanted in hand, or as many as can be had.';
     case 'access':
       return why.ref === 'strike' ? 'Then, because the strike begins.' : 'Then, because the house opens.';
     case 'shift':

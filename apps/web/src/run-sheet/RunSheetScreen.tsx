@@ -94,7 +94,11 @@ function Sheet({ person }: { person: string | undefined }) {
     const own = job.acknowledged?.find((one) => one.code === code);
     return own ? first(own.by) : undefined;
   };
-  const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
+  const { benchFrom, leaveAt, leaveBy, ready, doors, minutesInHand } = plan.onTime;
+  const rides = [
+    ...leaveBy.map(({ vehicle }) => nameIn(vehicle, workshop)),
+    ...(job.cars ?? []).map(({ name }) => name),
+  ];
   const keyTimes: [string, string | null][] = [
     ['Bench opens', benchFrom],
     ['Leave', leaveAt],
@@ -149,6 +153,7 @@ function Sheet({ person }: { person: string | undefined }) {
           <p>
             {job.crew.map((id) => workshop.crew.find((member) => member.id === id)?.name ?? id).join(', ')}
           </p>
+          {rides.length > 0 && <p>Rides in: {rides.join(', ')}.</p>}
           {job.notes && <p>{job.notes}</p>}
           <p>
             <strong>Balloons are latex.</strong> Ask about allergies; offer foil.

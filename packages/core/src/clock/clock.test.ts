@@ -119,7 +119,11 @@ test('more time on site never leaves less in hand', () => {
 test('the window that closes first is the deadline: access until, or the minutes wanted before doors', () => {
   const day = { lengths: [8], crew: ['wren', 'ilo'], accessHours: 6, drive: 10, inflators: 2, shiftFrom: 7 };
   expect(planJob(fileFor({ ...day, untilMin: 0 })).onTime.minutesInHand).toBe(30);
-  expect(planJob(fileFor({ ...day, untilMin: 45 })).onTime.minutesInHand).toBe(45);
+  // Loaded out by then, not only signed off.
+  const closing = draftPlan(fileFor({ ...day, untilMin: 45 }));
+  const out = closing.tasks.find(({ id }) => id === 'load-out');
+  expect(ms(closing.onTime.doors) - ms(out?.end ?? '')).toBe(45 * 60_000);
+  expect(out?.start).toBe(closing.onTime.ready);
 });
 
 test('work that does not fit before the shift of the day goes to the day before', () => {
@@ -181,7 +185,9 @@ test('every task says why it stands where it does, and what it names is so', () 
         );
       }
     }
-    expect(byId.get('sign-off')?.why).toMatchObject({ kind: 'deadline', ref: 'doors' });
+    const closes = byId.get('load-out')?.end;
+    const isTight = ms(closes ?? '') === ms(file.job.access.until);
+    expect(byId.get('sign-off')?.why).toMatchObject({ kind: 'deadline', ref: isTight ? 'access' : 'doors' });
     expect(onTime.ready).toBe(byId.get('sign-off')?.end);
     // Where the plan is pushed as late as it goes, hardly anything stands about for no reason.
     expect(setUp.filter(({ why }) => why.kind === 'free').length).toBeLessThanOrEqual(setUp.length / 10);

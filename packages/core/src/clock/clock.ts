@@ -14,8 +14,6 @@ export interface ClockPlan {
   onTime: OnTime;
   /** Why no plan was found; undefined when there is one. */
   stuck: string | undefined;
-  /** Set-up runs on after the access window has closed. */
-  overrunsAccess: boolean;
 }
 
 /** Orders tried for a plan that must answer at once. */
@@ -28,8 +26,7 @@ const AT_ONCE = 24;
  * What was agreed for the day is kept where it still fits; where it does not, that is said and the job planned afresh.
  */
 export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPlan {
-  if (pieces.length === 0)
-    return { tasks: [], onTime: nothingYet(file), stuck: undefined, overrunsAccess: false };
+  if (pieces.length === 0) return { tasks: [], onTime: nothingYet(file), stuck: undefined };
   const kept = planned([{ file, pieces }], AT_ONCE)[0] as ClockPlan;
   const { agreed, pins } = file.job.clock ?? {};
   if (kept.stuck === undefined || (!agreed && !pins?.length)) return kept;
@@ -57,7 +54,6 @@ export function clockPlans(day: DayProblem, search: DaySearch): ClockPlan[] {
       tasks: [],
       onTime: nothingYet(file),
       stuck: stuckLabel(day, search.stuck) ?? work[0]?.label,
-      overrunsAccess: false,
     }));
   }
   const placed = placedTasks(day, search.compiled, schedule);
@@ -81,6 +77,7 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
     isEarly: arrivesEarly(file.job),
     deadline: Math.max(wanted, ready),
     accessFrom: access.from,
+    accessUntil: access.until,
     shiftsOf: (person: string) => shifts.get(person) ?? [],
   };
   // Where the work is done in the workshop itself nobody drives.
@@ -99,7 +96,6 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
         : [],
     },
     stuck: undefined,
-    overrunsAccess: ready > access.until,
   };
 }
 

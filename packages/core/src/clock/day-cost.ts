@@ -23,10 +23,9 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
     let late = 0;
     let most = 0;
     let all = 0;
-    for (const { signOff, strikeDone, limit, wanted, strikeUntil } of limits) {
-      late +=
-        Math.max(0, (end[signOff] as number) - limit) +
-        (strikeDone < 0 ? 0 : Math.max(0, (end[strikeDone] as number) - strikeUntil));
+    for (const one of limits) {
+      const { signOff, wanted } = one;
+      late += lateOf(one, end);
       const short = Math.max(0, (end[signOff] as number) - wanted);
       most = Math.max(most, short);
       all += short;
@@ -36,16 +35,31 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
   };
 }
 
-/** Work on site after the event: the strike's window is for it. */
-const isOnStrike = ({ trip, place }: Work) => trip === 'strike' && place === 'site';
+type Limits = ReturnType<typeof limitsOf>[number];
+
+/** Minutes by which a job leaves its windows: doors, access for the way out too, the strike's. */
+export function lateOf(
+  { signOff, loadOut, strikeDone, limit, accessUntil, strikeUntil }: Limits,
+  end: Float64Array,
+): number {
+  const over = (task: number, until: number) => (task < 0 ? 0 : Math.max(0, (end[task] as number) - until));
+  return Math.max(over(signOff, limit), over(loadOut, accessUntil)) + over(strikeDone, strikeUntil);
+}
+
+/** The last work on site after the event: the strike's window is for it. */
+export const lastOnStrike = <T extends Pick<Work, 'place'> & { trip?: Work['trip'] | undefined }>(
+  tasks: readonly T[],
+): T | undefined => tasks.findLast(({ trip, place }) => trip === 'strike' && place === 'site');
 
 /** Numbers of the tasks that end a job and its strike, with what they should keep. */
 export function limitsOf({ jobs }: DayProblem, { ids }: Compiled) {
   const find = (jobId: string, task: string) => ids.indexOf(inDay(jobId, task));
   return jobs.map(({ file, work, doors, access, strike, wanted }) => ({
     signOff: find(file.job.id, 'sign-off'),
-    strikeDone: find(file.job.id, work.findLast(isOnStrike)?.id ?? 'strike'),
+    loadOut: find(file.job.id, 'load-out'),
+    strikeDone: find(file.job.id, lastOnStrike(work)?.id ?? 'strike'),
     limit: Math.min(doors, access.until),
+    accessUntil: access.until,
     wanted,
     strikeUntil: strike.until,
   }));

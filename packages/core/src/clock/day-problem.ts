@@ -209,7 +209,7 @@ const modeFor = (hands: number, usual: Mode, ways: readonly Mode[] = []): Mode =
 /** Who and what is away together, and what stays on site until the strike. */
 function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
   const { file, work, pieces } = job;
-  const { workshop, job: head } = file;
+  const { job: head } = file;
   const id = (task: string) => inDay(head.id, task);
   // A hired ladder is this job's own.
   const owned = [...laddersOf(work)].filter((ladder) => !hires(job, ladder));
@@ -253,7 +253,7 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
       ? [
           trip('set-up', 'drive-out', 'drive-home', head.crew, ladders),
           away('set-up-vehicle', 'load-vehicle', 'drive-home', {
-            vehicle: vehiclesFor(head.crew.length, workshop),
+            vehicle: vehiclesFor(head.crew.length, file),
           }),
         ]
       : []),
@@ -261,7 +261,7 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
       ? [
           trip('strike', 'drive-strike', 'drive-back', strikers, ladders),
           away('strike-vehicle', 'drive-strike', 'return-gear', {
-            vehicle: vehiclesFor(strikers.length, workshop),
+            vehicle: vehiclesFor(strikers.length, file),
           }),
         ]
       : []),
@@ -272,9 +272,13 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
   ];
 }
 
-/** As few vehicles as seat so many, the roomiest first; all there are where they do not suffice. */
-function vehiclesFor(people: number, { vehicles }: JobFile['workshop']): number {
-  const seats = vehicles.map((one) => one.seats).sort((a, b) => b - a);
+/**
+ * As few vehicles as seat so many besides those in other cars, the roomiest first, one at least for the load; all there
+ * are where they do not suffice, which *On time* tells.
+ */
+function vehiclesFor(crew: number, { workshop, job }: JobFile): number {
+  const people = Math.max(1, crew - (job.cars ?? []).reduce((sum, one) => sum + one.seats, 0));
+  const seats = workshop.vehicles.map((one) => one.seats).sort((a, b) => b - a);
   const seated = (count: number) => seats.slice(0, count).reduce((sum, one) => sum + one, 0);
   const enough = seats.findIndex((_, i) => seated(i + 1) >= people);
   return enough < 0 ? seats.length : enough + 1;

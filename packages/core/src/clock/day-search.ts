@@ -3,7 +3,7 @@ import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
 import type { Activity, Mode } from '../schedule/problem.ts';
 import { type Found, Search } from '../schedule/search.ts';
 import { arrivesEarly } from './arrival.ts';
-import { freshCost, lateCost, limitsOf, OUT_OF_TURN } from './day-cost.ts';
+import { freshCost, lateCost, lateOf, limitsOf, OUT_OF_TURN } from './day-cost.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { turnsOf } from './heaviest.ts';
@@ -82,13 +82,7 @@ export class DaySearch {
   get lateMin(): number {
     if (this.stuck !== undefined) return Infinity;
     const { end } = this.early.found;
-    return limitsOf(this.day, this.compiled).reduce(
-      (sum, { signOff, limit, strikeDone, strikeUntil }) =>
-        sum +
-        Math.max(0, (end[signOff] as number) - limit) +
-        (strikeDone < 0 ? 0 : Math.max(0, (end[strikeDone] as number) - strikeUntil)),
-      0,
-    );
+    return limitsOf(this.day, this.compiled).reduce((sum, one) => sum + lateOf(one, end), 0);
   }
 
   /** Minutes between sign-off and doors of each job in the best so far; -Infinity where there is no plan. */
@@ -158,7 +152,7 @@ export class DaySearch {
       activity.modes = activity.modes.map(() => mode) as [Mode, ...Mode[]];
       settled.add(leader);
     };
-    for (const [j, { signOff, wanted }] of limits.entries()) {
+    for (const [j, { signOff, loadOut, accessUntil, wanted }] of limits.entries()) {
       const job = day.jobs[j] as DayProblem['jobs'][number];
       const reached = found.end[signOff] as number;
       const isEarly = arrivesEarly(job.file.job);
@@ -170,6 +164,8 @@ export class DaySearch {
         // Nor is what is on site, where the crew comes as the house opens: what is free lies after the work.
         const isSoon = trip === 'strike' || (isEarly && place !== 'workshop');
         if (isSoon || activity.startBy !== undefined) keep(number);
+        // The way out is not for the minutes in hand, but access closes for it too.
+        else if (number === loadOut) activity.latest = Math.max(accessUntil, found.end[loadOut] as number);
         else if (!AFTER_SIGN_OFF.has(id))
           activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
       }

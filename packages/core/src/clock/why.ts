@@ -9,6 +9,7 @@ interface Limits {
   /** Sign-off with the wanted minutes in hand, or the close of access. */
   deadline: number;
   accessFrom: number;
+  accessUntil: number;
   shiftsOf: (person: string) => readonly Stretch[];
 }
 
@@ -29,7 +30,8 @@ export function whyOf(one: Placed, all: readonly Placed[], limits: Limits): Why 
   return found ?? { kind: 'free', ref: '' };
 }
 
-function notLater(one: Placed, all: readonly Placed[], { deadline, shiftsOf }: Limits): Why | undefined {
+function notLater(one: Placed, all: readonly Placed[], limits: Limits): Why | undefined {
+  const { deadline, accessUntil, shiftsOf } = limits;
   const follower = all.find(
     ({ jobId, work, start }) =>
       jobId === one.jobId &&
@@ -42,6 +44,16 @@ function notLater(one: Placed, all: readonly Placed[], { deadline, shiftsOf }: L
   if (wanted) return wanted;
   if (one.work.trip !== 'strike' && one.end === Math.min(deadline, one.latest ?? Infinity))
     return { kind: 'deadline', ref: 'doors' };
+  // What follows it at once has to be over by the close of access.
+  const closes = all.some(
+    ({ jobId, work, end }) =>
+      jobId === one.jobId &&
+      work.after.includes(one.id) &&
+      followsAtOnce(one, work) &&
+      work.trip !== 'strike' &&
+      end === accessUntil,
+  );
+  if (closes) return { kind: 'deadline', ref: 'access' };
   const goesHome = one.crew.find((id) => shiftsOf(id).some(([, to]) => to === one.end));
   return goesHome ? { kind: 'shift', ref: goesHome } : undefined;
 }

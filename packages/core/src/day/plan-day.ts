@@ -5,6 +5,7 @@ import type { WorkedJob } from '../clock/day-job.ts';
 import { type DayProblem, dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { boundOf } from '../clock/most-in-hand.ts';
+import { overrunsOf } from '../clock/overruns.ts';
 
 /** One job in the plan of its day. */
 interface DayJobPlan {
@@ -100,21 +101,9 @@ function wagesOf(day: DayProblem, search: DaySearch): number {
 }
 
 /** Which windows a job's plan leaves, in sentences. */
-function brokenOf({ job }: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] {
+function brokenOf(file: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] {
   if (stuck !== undefined) return [`"${stuck}" finds no place.`];
-  const ready = Date.parse(onTime.ready ?? '');
-  const late = (until: string) => Math.round((ready - Date.parse(until)) / 60_000);
-  const struck = tasks.findLast(
-    ({ place, start }) => place === 'site' && Date.parse(start) >= Date.parse(job.strike.from),
-  );
-  const over = struck ? Math.round((Date.parse(struck.end) - Date.parse(job.strike.until)) / 60_000) : 0;
-  return [
-    ...(late(job.doors) > 0 ? [`Sign-off comes ${late(job.doors)} min after doors.`] : []),
-    ...(late(job.doors) <= 0 && late(job.access.until) > 0
-      ? [`Sign-off comes ${late(job.access.until)} min after access closes.`]
-      : []),
-    ...(over > 0 ? [`The strike ends ${over} min after its window.`] : []),
-  ];
+  return overrunsOf(file, tasks, onTime).map(({ told }) => told);
 }
 
 /** A job's tasks as they stand in the plan of its day: to be kept with the job. */

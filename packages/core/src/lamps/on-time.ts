@@ -2,8 +2,10 @@ import type { JobFile, Lamp, Rehearsal } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import type { ClockPlan } from '../clock/clock.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
+import { overrunsOf } from '../clock/overruns.ts';
 import { chanceText } from '../rehearsal/uncertainty.ts';
 import { DERIVED, working } from '../working.ts';
+import { seatsLacking } from './seats.ts';
 import { unlit } from './unlit.ts';
 
 /** *On time?* Lit with the wanted minutes in hand, low with fewer, out when sign-off comes after doors or never. */
@@ -47,14 +49,16 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
       ...shown,
     };
   }
-  if (clock.overrunsAccess) {
+  const [over] = overrunsOf(file, clock.tasks, clock.onTime);
+  if (over)
     return {
       state: 'out',
-      figure: 'past access',
-      reason: `Sign-off comes at ${time(ready)}, after the access window has closed.`,
+      figure: over.what === 'strike' ? `strike ${over.minutes} min over` : `${over.minutes} min past access`,
+      reason: over.told,
       ...shown,
     };
-  }
+  const seats = seatsLacking(file);
+  if (seats) return { state: 'out', figure: seats.figure, reason: seats.told, ...shown };
   if (clock.onTime.broken) {
     return { state: 'low', figure: `${minutesInHand} min in hand`, reason: clock.onTime.broken, ...shown };
   }
