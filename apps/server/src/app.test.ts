@@ -69,3 +69,88 @@ test('what is not there, not JSON, or meant for another host is answered as a pr
   });
   expect(elsewhere.statusCode).toBe(421);
 });
+
+test('a change is taken from the server’s own pages and from programs, never from another site’s form', async () => {
+  const file = demoJob('03-glasshouse-night');
+  const send = async (headers: Record<string, string>) =>
+    (
+      await server.app.inject({
+        method: 'POST',
+        url: '/api/v1/plan',
+        headers: { host: 'localhost:4310', ...headers },
+        payload: file,
+      })
+    ).statusCode;
+  expect(await send({})).toBe(200);
+  expect(await send({ origin: 'http://localhost:4310', 'sec-fetch-site': 'same-origin' })).toBe(200);
+  for (const headers of [
+    { origin: 'https://elsewhere.invalid', 'sec-fetch-site': 'cross-site' },
+    { origin: 'http://localhost:9999', 'sec-fetch-site': 'same-site' },
+    { origin: 'null' },
+    { 'sec-fetch-site': 'cross-site' },
+  ])
+    expect([headers, await send(headers as Record<string, string>)]).toEqual([headers, 403]);
+  // The form of a foreign page that would bring a deleted job back.
+  const form = await server.app.inject({
+    method: 'POST',
+    url: '/api/v1/jobs/any/restore',
+    headers: {
+      host: 'localhost:4310',
+      origin: 'https://elsewhere.invalid',
+      'content-type': 'application/x-www-form-urlencoded',
+    },
+    payload: '',
+  });
+  expect(form.statusCode).toBe(403);
+  // Reading gives nothing away: another site's page cannot see the answer.
+  const read = await server.app.inject({
+    url: '/api/v1/jobs',
+    headers: { host: 'localhost:4310', origin: 'https://elsewhere.invalid' },
+  });
+  expect(read.statusCode).toBe(200);
+});
+
+test('what would stop the server is refused with its path: broken texts, a strike without end, a shelf without end, a crowd', async () => {
+  const faultsOf = async (edit: (file: JobFile) => void) => {
+    const file = demoJob('03-glasshouse-night');
+    edit(file);
+    const started = Date.now();
+    const { status, body } = await server.call('POST', '/plan', file);
+    expect(Date.now() - started).toBeLessThan(20_000);
+    return [status, body.faults?.[0]?.path];
+  };
+  expect(
+    await faultsOf(({ job }) => {
+      job.notes = 'a\0b';
+    }),
+  ).toEqual([422, 'job.notes']);
+  expect(
+    await faultsOf(({ job }) => {
+      job.name = 'half \ud83c';
+    }),
+  ).toEqual([422, 'job.name']);
+  const strike = (from: string, until: string) => (file: JobFile) => {
+    file.job.strike = { from, until };
+  };
+  expect(await faultsOf(strike('2027-06-24T22:30:00-05:00', '9999-06-25T00:30:00-05:00'))).toEqual([
+    422,
+    'job.strike.until',
+  ]);
+  expect(await faultsOf(strike('2077-06-24T22:30:00-05:00', '2077-06-25T00:30:00-05:00'))).toEqual([
+    422,
+    'job.strike.from',
+  ]);
+  const shelf = (onHand: number) => (file: JobFile) => {
+    file.workshop.materials = [{ item: 'backdrop-stand', onHand }];
+  };
+  expect(await faultsOf(shelf(1e9))).toEqual([422, 'workshop.materials[0].onHand']);
+  expect(await faultsOf(shelf(1e6))).toEqual([200, undefined]);
+  expect(
+    await faultsOf(({ workshop, job }) => {
+      const [one] = workshop.crew;
+      for (let i = 0; i < 40; i++)
+        workshop.crew.push({ ...(one as NonNullable<typeof one>), id: `helper-${i}` });
+      job.crew = workshop.crew.map(({ id }) => id);
+    }),
+  ).toEqual([422, 'job.crew']);
+});

@@ -9,6 +9,7 @@ import { crewRoutes } from './crew/routes.ts';
 import type { Database } from './db/database.ts';
 import { healthRoutes } from './health/routes.ts';
 import { localHostOnly } from './http/local-host.ts';
+import { ownPagesOnly } from './http/own-pages.ts';
 import { answerError, sendProblem } from './http/problem.ts';
 import type { Server } from './http/types.ts';
 import { validatorCompiler } from './http/validation.ts';
@@ -48,6 +49,7 @@ export async function buildApp({ db, webRoot, plan, logLevel = 'warn' }: AppOpti
   server.setSerializerCompiler(() => JSON.stringify);
   server.setErrorHandler(answerError);
   server.addHook('onRequest', localHostOnly);
+  server.addHook('onRequest', ownPagesOnly);
 
   await server.register(helmet, {
     contentSecurityPolicy: {

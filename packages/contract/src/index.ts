@@ -7,6 +7,7 @@ export * from './job.ts';
 export * from './job-file.ts';
 export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
+export { readNumber } from './numbers.ts';
 export * from './piece/index.ts';
 export * from './pipe.ts';
 export * from './plan.ts';

@@ -83,6 +83,14 @@ const HeadFields = z.strictObject({
 
 const timesRead = HeadFields.pick({ doors: true, access: true, strike: true });
 
+/** Nobody builds, leaves standing or takes down longer than this: a typed year gone wrong is said, not planned. */
+const MOST_SET_UP_DAYS = 30;
+const MOST_STANDING_DAYS = 92;
+const MOST_STRIKE_DAYS = 14;
+
+const within = (from: string, until: string, days: number) =>
+  Date.parse(until) - Date.parse(from) <= days * 24 * 3_600_000;
+
 function timeBreaches({ doors, access, strike }: z.infer<typeof timesRead>) {
   const before = (a: string, b: string) => Date.parse(a) < Date.parse(b);
   return [
@@ -98,11 +106,39 @@ function timeBreaches({ doors, access, strike }: z.infer<typeof timesRead>) {
     ...(before(strike.from, strike.until)
       ? []
       : [{ path: ['strike', 'until'], reason: 'strike ends before it begins' }]),
+    ...(within(access.from, doors, MOST_SET_UP_DAYS)
+      ? []
+      : [
+          {
+            path: ['access', 'from'],
+            reason: `access opens more than ${MOST_SET_UP_DAYS} days before doors`,
+          },
+        ]),
+    ...(within(doors, strike.from, MOST_STANDING_DAYS)
+      ? []
+      : [
+          {
+            path: ['strike', 'from'],
+            reason: `strike begins more than ${MOST_STANDING_DAYS} days after doors`,
+          },
+        ]),
+    ...(within(strike.from, strike.until, MOST_STRIKE_DAYS)
+      ? []
+      : [{ path: ['strike', 'until'], reason: `strike lasts longer than ${MOST_STRIKE_DAYS} days` }]),
   ];
 }
 
-const crewRead = HeadFields.pick({ crew: true });
-const crewBreaches = ({ crew }: z.infer<typeof crewRead>) => repeated(crew, 'crew');
+/** The planner tells people apart by so many bits. */
+const MOST_PEOPLE = 31;
+
+const crewRead = HeadFields.pick({ crew: true, strikeCrew: true });
+const crewBreaches = ({ crew, strikeCrew = [] }: z.infer<typeof crewRead>) => [
+  ...repeated(crew, 'crew'),
+  ...repeated(strikeCrew, 'strikeCrew'),
+  ...(new Set([...crew, ...strikeCrew]).size > MOST_PEOPLE
+    ? [{ path: ['crew'], reason: `${MOST_PEOPLE} people at most work on one job` }]
+    : []),
+];
 
 /** A job without its pieces: what the job row in the database holds. */
 export const JobHead = withRule(withRule(HeadFields, timesRead, timeBreaches), crewRead, crewBreaches);

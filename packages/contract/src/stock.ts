@@ -47,10 +47,13 @@ export const SizeEntry = z.strictObject({
 });
 export type SizeEntry = z.infer<typeof SizeEntry>;
 
+/** No shelf holds more of one thing. */
+const MOST_ON_HAND = 1_000_000;
+
 const product = { nominalIn: DiameterIn, colour: Id };
 
 /** Balloons on the shelf, uninflated. */
-export const StockRow = z.strictObject({ ...product, onHand: z.int().nonnegative() });
+export const StockRow = z.strictObject({ ...product, onHand: z.int().nonnegative().max(MOST_ON_HAND) });
 export type StockRow = z.infer<typeof StockRow>;
 
 /** A bag as it is sold: for one product, or for every colour of the size. */
@@ -89,7 +92,7 @@ export type Reserved = z.infer<typeof Reserved>;
 /** A consumable or a piece of gear on the shelf, by the catalogue's item name; an own one brings its words along. */
 export const MaterialStock = z.strictObject({
   item: Id,
-  onHand: z.number().nonnegative(),
+  onHand: z.number().nonnegative().max(MOST_ON_HAND),
   own: z.strictObject({ label: Name, unit: Name, isGear: z.boolean() }).optional(),
 });
 export type MaterialStock = z.infer<typeof MaterialStock>;

@@ -1,4 +1,4 @@
-import { Colour, type SheetName, StockRow, type WorkshopSettings } from '@early-lantern/contract';
+import { Colour, readNumber, type SheetName, StockRow, type WorkshopSettings } from '@early-lantern/contract';
 import type { z } from 'zod';
 
 /** A line of a sheet as text, by column name. */
@@ -18,10 +18,7 @@ interface Sheet<R> {
   fromLine: (line: Line) => unknown;
 }
 
-const number = (text: string): unknown => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() === '' || Number.isNaN(value) ? text : value;
-};
+const number = (text: string): unknown => readNumber(text) ?? text;
 
 /** Left out where the cell is empty. */
 const optional = (key: string, text: string | undefined, value: unknown) =>
@@ -54,7 +51,19 @@ const stock: Sheet<StockRow> = {
 };
 
 const catalogue: Sheet<Colour> = {
-  columns: ['id', 'name', 'shade', 'finish', 'sizes_in', 'grade', 'loss_pct', 'supplier', 'lab', 'exposure'],
+  columns: [
+    'id',
+    'name',
+    'shade',
+    'finish',
+    'sizes_in',
+    'grade',
+    'loss_pct',
+    'supplier',
+    'lab',
+    'exposure',
+    'fails_above_c',
+  ],
   schema: Colour,
   keyOf: (row) => row.id,
   rows: (settings) => settings.colours,
@@ -70,6 +79,7 @@ const catalogue: Sheet<Colour> = {
     supplier: row.supplierId ?? '',
     lab: row.lab ? `${row.lab.l} ${row.lab.a} ${row.lab.b}` : '',
     exposure: row.exposure ?? '',
+    fails_above_c: row.failsAboveC === undefined ? '' : String(row.failsAboveC),
   }),
   fromLine: (line) => ({
     id: (line.id ?? '').trim(),
@@ -89,6 +99,7 @@ const catalogue: Sheet<Colour> = {
     ...optional('supplierId', line.supplier, line.supplier?.trim()),
     ...optional('lab', line.lab, labOf(line.lab ?? '')),
     ...optional('exposure', line.exposure, line.exposure?.trim()),
+    ...optional('failsAboveC', line.fails_above_c, number(line.fails_above_c ?? '')),
   }),
 };
 

@@ -1,4 +1,4 @@
-import type { SheetFormat } from '@early-lantern/contract';
+import { readNumber, type SheetFormat } from '@early-lantern/contract';
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { refused } from '../http/problem.ts';
@@ -57,11 +57,12 @@ async function readXlsx(content: Buffer): Promise<string[][]> {
   return rows;
 }
 
-/** A cell that a spreadsheet would take for a formula is kept text by an apostrophe. */
-const harmless = (text: string) => (/^[=+@\t]/.test(text) ? `'${text}` : text);
+/** A cell that a spreadsheet would take for a formula is kept text by an apostrophe; a number below zero is none. */
+const harmless = (text: string) =>
+  /^[=+@\t\r-]/.test(text) && readNumber(text) === undefined ? `'${text}` : text;
 
 /** Without the apostrophe that `harmless` put before it. */
-const asTyped = (text: string) => text.replace(/^'(?=[=+@\t])/, '');
+const asTyped = (text: string) => text.replace(/^'(?=[=+@\t\r-])/, '');
 
 /** A table as a file to be sent. */
 export async function writeLines(

@@ -123,3 +123,30 @@ test('the buy list of a job as a file names what is short', async () => {
   expect(text.split('\r\n')[0]).toBe('order_by,supplier,product,colour,missing,packs,balloons,over,price');
   expect(text).toMatch(/2027-06-15,Ferry Lane Supply,11 in\.,Chalk,\d+,\d x \d+/);
 });
+
+test('numbers are read as people write them or refused; what a spreadsheet would run is kept text', async () => {
+  const preview = async (cell: string) => {
+    const { body } = await server.call(
+      'POST',
+      '/sheets/stock/preview',
+      csv(`size_in,colour,on_hand\n11,chalk,"${cell}"\n`),
+    );
+    return body.rows[0] as { faults: string[] };
+  };
+  for (const cell of ['0x10', '1e2', '2,00,0'])
+    expect([cell, (await preview(cell)).faults.length]).toEqual([cell, 1]);
+  await server.call('POST', '/sheets/stock', csv('size_in,colour,on_hand\n11,chalk,"2,000"\n'));
+  expect((await stock()).find((row) => row.nominalIn === 11 && row.colour === 'chalk')?.onHand).toBe(2000);
+  const text = (id: string, exposure: string) =>
+    csv(
+      `id,name,shade,finish,sizes_in,grade,loss_pct,supplier,lab,exposure\n${id},Mist,#aabbcc,,,,,,,"${exposure}"\n`,
+    );
+  for (const [id, exposure] of [
+    ['mist', '-1+1'],
+    ['fog', '=1+1'],
+  ] as const) {
+    expect((await server.call('POST', '/sheets/catalogue', text(id, exposure))).status).toBe(200);
+    const sheet = (await download('/sheets/catalogue.csv')).toString();
+    expect(sheet).toContain(`'${exposure}`);
+  }
+});

@@ -1,3 +1,4 @@
+import { readNumber } from '@early-lantern/contract';
 import { TextField, type TextFieldProps } from '@mui/material';
 import { useState } from 'react';
 
@@ -57,9 +58,8 @@ export function wholeNumber(
   max: number,
   take: (value: number) => void,
 ): string | undefined {
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isInteger(value) || value < min || value > max)
-    return `A whole number from ${min} to ${max}`;
+  const value = readNumber(text) ?? Number.NaN;
+  if (!Number.isInteger(value) || value < min || value > max) return `A whole number from ${min} to ${max}`;
   take(value);
   return undefined;
 }
@@ -71,8 +71,8 @@ export function someNumber(
   max: number,
   take: (value: number) => void,
 ): string | undefined {
-  const value = Number(text.replace(',', '.'));
-  if (text.trim() === '' || !(value >= min && value <= max)) return `From ${min} to ${max}`;
+  const value = readNumber(text) ?? Number.NaN;
+  if (!(value >= min && value <= max)) return `From ${min} to ${max}`;
   take(value);
   return undefined;
 }

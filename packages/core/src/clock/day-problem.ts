@@ -128,8 +128,15 @@ function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
         hires(job, ladder) ? hiredLadder(ladder, hirers.indexOf(job) + 1) : ladder,
       ];
     }
-  for (const { item, onHand } of workshop.materials ?? [])
-    items[`shelf:${item}`] = Array.from({ length: Math.floor(onHand) }, (_, i) => `${item}-${i + 1}`);
+  // Of what lies on the shelf no more need be told apart than all jobs together take.
+  const wanted = new Map<string, number>();
+  for (const { pieces } of jobs)
+    for (const { item, count } of pieces.flatMap(({ recipe }) => materialRows(recipe.materials)))
+      wanted.set(item, (wanted.get(item) ?? 0) + Math.ceil(count));
+  for (const { item, onHand } of workshop.materials ?? []) {
+    const length = Math.min(Math.floor(onHand), wanted.get(item) ?? 0);
+    items[`shelf:${item}`] = Array.from({ length }, (_, i) => `${item}-${i + 1}`);
+  }
   return items;
 }
 

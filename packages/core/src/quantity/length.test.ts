@@ -20,6 +20,7 @@ test.each([
   ['3,8 m', 3.8],
   ['380 cm', 3.8],
   ['3800 mm', 3.8],
+  ['1,200 mm', 1.2],
   ['12', 144 * IN],
 ])('reads %s', (text, metres) => {
   expect(parseLength(text, 'imperial')).toBeCloseTo(metres, 12);
@@ -29,7 +30,7 @@ test('a bare number is metres where metres are used', () => {
   expect(parseLength('12', 'metric')).toBe(12);
 });
 
-test.each(['', 'wide', '-3 ft', '12 ft 6 m', "1/0'", '3 4', '12 furlongs', '1e3 m'])(
+test.each(['', 'wide', '-3 ft', '12 ft 6 m', "1/0'", '3 4', '12 furlongs', '1e3 m', '1,200 m', '1,200 in'])(
   'refuses "%s"',
   (text) => {
     expect(() => parseLength(text, 'imperial')).toThrow(LengthFormatError);

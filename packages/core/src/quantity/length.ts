@@ -38,15 +38,19 @@ const BARE = new RegExp(`^(${AMOUNT})$`);
 
 /** Straight primes, ascii fractions, decimal points, no blanks at the ends. */
 function normalise(text: string): string {
-  return text
-    .trim()
-    .toLowerCase()
-    .replace(/[’‘′]/g, "'")
-    .replace(/[”“″]/g, '"')
-    .replace(/(\d)?\s*([½¼¾⅛⅜⅝⅞])/g, (_, whole: string | undefined, sign: string) =>
-      whole ? `${whole} ${FRACTIONS[sign]}` : `${FRACTIONS[sign]}`,
-    )
-    .replace(/(\d),(\d)/g, '$1.$2');
+  return (
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/[’‘′]/g, "'")
+      .replace(/[”“″]/g, '"')
+      .replace(/(\d)?\s*([½¼¾⅛⅜⅝⅞])/g, (_, whole: string | undefined, sign: string) =>
+        whole ? `${whole} ${FRACTIONS[sign]}` : `${FRACTIONS[sign]}`,
+      )
+      // 1,200 mm is one thousand two hundred; before three digits and another unit it could be either.
+      .replace(/^(\d{1,3}),(\d{3})(?=\s*mm$)/, '$1$2')
+      .replace(/(\d),(?!\d{3}(?!\d))(\d)/g, '$1.$2')
+  );
 }
 
 /** "6", "6.5", "1/2" or "6 1/2" as a number. */
