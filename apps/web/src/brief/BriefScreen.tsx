@@ -4,7 +4,7 @@ import { Box, Button, MenuItem, Paper, Stack, TextField, Typography } from '@mui
 import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { exportJob } from '../job/export-job.ts';
-import { withDoors } from '../job/times.ts';
+import { timeFault, withDoors } from '../job/times.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
@@ -37,8 +37,19 @@ export function BriefScreen() {
       return { ...before, head: same };
     });
 
-  const time = (label: string, value: string, take: (iso: string) => void) => (
-    <DateTimeField label={label} value={value} zone={workshop.timeZone} onCommit={take} />
+  /** Times moved, or why they cannot be: nothing is kept that the job would be refused with. */
+  const move = (times: Partial<JobHead>): string | undefined => {
+    const refused = timeFault({ ...head, ...times });
+    if (refused === undefined) change(times);
+    return refused;
+  };
+  const time = (label: string, value: string, times: (iso: string) => Partial<JobHead>) => (
+    <DateTimeField
+      label={label}
+      value={value}
+      zone={workshop.timeZone}
+      onCommit={(iso) => move(times(iso))}
+    />
   );
 
   return (
@@ -120,19 +131,19 @@ export function BriefScreen() {
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={2}>
             <Typography variant="h2">The times</Typography>
-            {time('Doors', head.doors, (doors) => change(withDoors(head, doors)))}
+            {time('Doors', head.doors, (doors) => withDoors(head, doors))}
             <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
-              {time('Access from', head.access.from, (from) => change({ access: { ...head.access, from } }))}
-              {time('Access until', head.access.until, (until) =>
-                change({ access: { ...head.access, until } }),
-              )}
-              {time(head.isKept ? 'Event ends' : 'Strike from', head.strike.from, (from) =>
-                change({ strike: { ...head.strike, from } }),
-              )}
+              {time('Access from', head.access.from, (from) => ({ access: { ...head.access, from } }))}
+              {time('Access until', head.access.until, (until) => ({
+                access: { ...head.access, until },
+              }))}
+              {time(head.isKept ? 'Event ends' : 'Strike from', head.strike.from, (from) => ({
+                strike: { ...head.strike, from },
+              }))}
               {!head.isKept &&
-                time('Strike until', head.strike.until, (until) =>
-                  change({ strike: { ...head.strike, until } }),
-                )}
+                time('Strike until', head.strike.until, (until) => ({
+                  strike: { ...head.strike, until },
+                }))}
             </Box>
             <VisitFields />
           </Stack>

@@ -43,7 +43,7 @@ export function VisitFields() {
               label="Arrives at"
               value={arrival as string}
               zone={file.workshop.timeZone}
-              onCommit={setArrival}
+              onCommit={(iso) => void setArrival(iso) as undefined}
             />
           )}
         </>

@@ -154,7 +154,12 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
                 </Stack>
               </>
             )}
-            <DateTimeField label="Doors" value={doors} zone={zone} onCommit={setDoors} />
+            <DateTimeField
+              label="Doors"
+              value={doors}
+              zone={zone}
+              onCommit={(iso) => void setDoors(iso) as undefined}
+            />
             <div>
               <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
               <CrewPicker crew={workshop.crew} chosen={crew} onChange={setCrew} />

@@ -1,4 +1,4 @@
-import type { JobHead } from '@early-lantern/contract';
+import { JobHead, read } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 
 type Times = Pick<JobHead, 'doors' | 'access' | 'strike'>;
@@ -20,4 +20,13 @@ export function withDoors(times: Times, doors: string): Times {
     access: { from: moved(times.access.from), until: moved(times.access.until) },
     strike: { from: moved(times.strike.from), until: moved(times.strike.until) },
   };
+}
+
+/** Why a job cannot have these times, in words; undefined where it can. */
+export function timeFault(head: JobHead): string | undefined {
+  const result = read(JobHead, head);
+  const fault = result.ok
+    ? undefined
+    : result.faults.find(({ path }) => /^(doors|access|strike)\b/.test(path));
+  return fault && fault.reason.charAt(0).toUpperCase() + fault.reason.slice(1);
 }
