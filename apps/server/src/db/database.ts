@@ -17,6 +17,8 @@ export function connect(url: string): Connection {
   const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000 });
   // A connection that breaks while idle is replaced on the next query; without a listener it would end the process.
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`));
+  // So would one that breaks in the middle of a transaction: there the query that was under way tells of it.
+  pool.on('connect', (client) => client.on('error', () => {}));
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), close: () => pool.end() };
 }
 

@@ -41,6 +41,19 @@ export function sendProblem(request: FastifyRequest, reply: FastifyReply, proble
     .send({ ...problem, instance: request.url });
 }
 
+/** Class 08, connection exceptions, and 57P, operator intervention, of PostgreSQL's error codes; and the socket's own. */
+const LOST_CODES = /^(08|57P)|^(ECONNRESET|ECONNREFUSED|EPIPE|ETIMEDOUT|ENOENT)$/;
+const LOST_WORDS =
+  /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect|not queryable/;
+
+/** Whether the database went away under a request, as itself or as the cause of what was thrown. */
+function isConnectionLost(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code } = error as { code?: unknown };
+  const isLost = (typeof code === 'string' && LOST_CODES.test(code)) || LOST_WORDS.test(error.message);
+  return isLost || isConnectionLost(error.cause);
+}
+
 /** Turns whatever was thrown into a problem answer; the unexpected is logged and told without its insides. */
 export function answerError(
   error: FastifyError | ProblemError,
@@ -50,6 +63,15 @@ export function answerError(
   if (error instanceof ProblemError) {
     const { status, title, message, more } = error;
     return sendProblem(request, reply, { type: 'about:blank', status, title, detail: message, ...more });
+  }
+  if (isConnectionLost(error)) {
+    request.log.error(error);
+    return sendProblem(request, reply.header('retry-after', '2'), {
+      type: 'about:blank',
+      status: 503,
+      title: 'The database does not answer',
+      detail: 'Nothing of this was stored. Try again in a moment.',
+    });
   }
   const status = error.statusCode ?? 500;
   if (status < 500) {

@@ -1,3 +1,5 @@
+import { sql } from 'drizzle-orm';
+import pg from 'pg';
 import { demoJob, type TestServer, testServer } from '../test/server.ts';
 
 let server: TestServer;
@@ -128,4 +130,36 @@ test('a job at a site that is not there is refused in words', async () => {
     data: { ...row.data, siteId: 'moon' },
   });
   expect(reply.body.faults).toEqual([{ path: 'siteId', reason: 'no site "moon"' }]);
+});
+
+test('a connection lost in the middle of writing is answered 503, nothing is half stored, and the next change goes through', async () => {
+  const row = await meadow();
+  const change = { revision: row.revision, data: { ...row.data, notes: 'while it breaks' } };
+  const { rows } = await server.db.execute<{ name: string }>(sql`select current_database() as name`);
+  const url = new URL(process.env.TEST_CLUSTER_URL as string);
+  url.pathname = `/${rows[0]?.name}`;
+  const other = new pg.Client({ connectionString: url.href });
+  await other.connect();
+  try {
+    // Somebody else holds the house: the change waits inside its transaction. There its connection is cut.
+    await other.query('begin');
+    await other.query('select pg_advisory_xact_lock(431019)');
+    const reply = server.call('PUT', '/jobs/meadow-finish', change);
+    let cut = 0;
+    for (let turn = 0; turn < 100 && cut === 0; turn++) {
+      await new Promise((done) => setTimeout(done, 50));
+      const found = await other.query(
+        `select pg_terminate_backend(pid) from pg_stat_activity
+         where datname = current_database() and wait_event_type = 'Lock' and wait_event = 'advisory'`,
+      );
+      cut = found.rowCount ?? 0;
+    }
+    expect(cut).toBe(1);
+    expect(await reply).toMatchObject({ status: 503, body: { title: 'The database does not answer' } });
+  } finally {
+    await other.query('rollback');
+    await other.end();
+  }
+  expect(await meadow()).toEqual(row);
+  expect((await server.call('PUT', '/jobs/meadow-finish', change)).status).toBe(200);
 });
