@@ -3,6 +3,7 @@ import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { refused } from '../http/problem.ts';
 import type { Line } from './columns.ts';
+import { MOST_ROWS, unpacksWithinLimits, withinLimits } from './limits.ts';
 
 /** A line with its number in the file; the heading is line 1. */
 export interface NumberedLine {
@@ -17,6 +18,7 @@ export async function readLines(
   columns: readonly string[],
 ): Promise<NumberedLine[]> {
   const table = format === 'csv' ? readCsv(content) : await readXlsx(content);
+  withinLimits(table);
   const [heading, ...rows] = table;
   const names = (heading ?? []).map((name) => name.trim().toLowerCase());
   const missing = columns.filter((column, i) => i < 3 && !names.includes(column));
@@ -37,10 +39,16 @@ export async function readLines(
 function readCsv(content: Buffer): string[][] {
   // A byte order mark and the list separator of other regions are the spreadsheet's business, not the user's.
   const text = content.toString('utf8').replace(/^\uFEFF/, '');
-  return Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t'] }).data;
+  return Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    delimitersToGuess: [',', ';', '\t'],
+    // One more than there may be: it says that there are too many.
+    preview: MOST_ROWS + 1,
+  }).data;
 }
 
 async function readXlsx(content: Buffer): Promise<string[][]> {
+  unpacksWithinLimits(content);
   const book = new ExcelJS.Workbook();
   try {
     await book.xlsx.load(content as unknown as ArrayBuffer);
@@ -49,6 +57,13 @@ async function readXlsx(content: Buffer): Promise<string[][]> {
   }
   const sheet = book.worksheets[0];
   if (!sheet) throw refused([{ path: 'content', reason: 'the spreadsheet has no sheet' }]);
+  if (sheet.rowCount > MOST_ROWS)
+    throw refused([
+      {
+        path: 'content',
+        reason: `it goes down to row ${sheet.rowCount.toLocaleString('en')}: no more than ${MOST_ROWS.toLocaleString('en')} rows`,
+      },
+    ]);
   const rows: string[][] = [];
   for (let number = 1; number <= sheet.rowCount; number++) {
     const row = sheet.getRow(number);

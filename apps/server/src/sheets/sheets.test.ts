@@ -150,3 +150,45 @@ test('numbers are read as people write them or refused; what a spreadsheet would
     expect(sheet).toContain(`'${exposure}`);
   }
 });
+
+test('one stray cell, a file that unpacks without end, and a cell without end are refused at once', async () => {
+  const sent = async (fill: (sheet: ExcelJS.Worksheet) => void) => {
+    const book = new ExcelJS.Workbook();
+    const sheet = book.addWorksheet('stock');
+    sheet.addRow(['size_in', 'colour', 'on_hand']);
+    sheet.addRow([11, 'chalk', 7]);
+    fill(sheet);
+    const content = Buffer.from(await book.xlsx.writeBuffer()).toString('base64');
+    const started = Date.now();
+    const { status, body } = await server.call('POST', '/sheets/stock/preview', { format: 'xlsx', content });
+    expect(Date.now() - started).toBeLessThan(5000);
+    expect(JSON.stringify(body).length).toBeLessThan(5000);
+    return [status, body.faults?.[0]?.reason ?? body.faults];
+  };
+  expect(await sent(() => {})).toEqual([200, 0]);
+  const stray = await sent((sheet) => {
+    sheet.getCell('A1048576').value = 5;
+  });
+  expect(stray).toEqual([422, expect.stringContaining('row 1,048,576')]);
+  const wide = await sent((sheet) => {
+    for (let i = 0; i < 2000; i++) sheet.addRow([11, 'a'.repeat(30_000), i]);
+  });
+  expect(wide).toEqual([422, expect.stringMatching(/^it unpacks to \d+ MB$|characters$/)]);
+  const long = await server.call(
+    'POST',
+    '/sheets/stock/preview',
+    csv(`size_in,colour,on_hand\n11,${'a'.repeat(100_000)},3\n`),
+  );
+  expect(long.status).toBe(422);
+  const many = await server.call(
+    'POST',
+    '/sheets/stock/preview',
+    csv(`size_in,colour,on_hand\n${'11,chalk,3\n'.repeat(30_000)}`),
+  );
+  expect(many.body.faults[0].reason).toBe('more than 20,000 rows');
+  const garbage = await server.call('POST', '/sheets/stock/preview', {
+    format: 'xlsx',
+    content: Buffer.from('no archive').toString('base64'),
+  });
+  expect(garbage.body.faults[0].reason).toBe('this is no spreadsheet (.xlsx)');
+});
