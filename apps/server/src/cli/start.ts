@@ -1,7 +1,9 @@
+import { setTimeout as sleep } from 'node:timers/promises';
 import { buildApp } from '../app.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import type { Server } from '../http/types.ts';
 import { planningPool } from '../plan/pool.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
@@ -79,13 +81,13 @@ async function bringUp(
 ): Promise<void> {
   const url = process.env.DATABASE_URL ?? (await ownDatabase(dataDir, undo));
   const { db, close } = connect(url);
-  undo.push(close);
+  undo.push(() => withPatience(close()));
   await migrateDatabase(db, migrationsFolder);
   await fillEmpty(db, empty);
   const pool = planningPool();
-  undo.push(pool.close);
+  undo.push(() => withPatience(pool.close()));
   const server = await buildApp({ db, webRoot, plan: pool.plan });
-  undo.push(() => server.close());
+  undo.push(() => closeGently(server));
   await server.listen({ port, host: '127.0.0.1' });
   const address = `http://127.0.0.1:${port}`;
   const health = await fetch(`${address}/api/health`);
@@ -93,6 +95,25 @@ async function bringUp(
     throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
   console.log(`Data: ${process.env.DATABASE_URL ? 'the server named by DATABASE_URL' : dataDir}`);
   console.log(`Early Lantern is lit at ${address}  (Ctrl-C puts it out)`);
+}
+
+/** What is under way may end; then it is cut off: a stop has to come to its end, and the database after it. */
+const PATIENCE_MS = 8000;
+
+async function closeGently(server: Server): Promise<void> {
+  const cut = setTimeout(() => server.server.closeAllConnections(), PATIENCE_MS);
+  await server.close();
+  clearTimeout(cut);
+}
+
+/** Waits for something to end, but not for ever. */
+async function withPatience(ending: Promise<unknown>): Promise<void> {
+  const given = new AbortController();
+  await Promise.race([
+    ending,
+    sleep(PATIENCE_MS, undefined, { signal: given.signal }).catch(() => undefined),
+  ]);
+  given.abort();
 }
 
 async function ownDatabase(dataDir: string, undo: (() => Promise<unknown>)[]): Promise<string> {
