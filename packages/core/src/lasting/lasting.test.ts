@@ -220,6 +220,13 @@ test('what the bench is told decides: five inches blown to five on a frame are n
   }
 });
 
+test('seventeen inches blown to sixteen, as every mix has them, cost no lamp', () => {
+  const { lasts } = draftPlan(under('02-engine-shed', 20, 100));
+  const large = lasts.lots.filter(({ nominalIn }) => nominalIn === 17);
+  expect(large.length).toBeGreaterThan(0);
+  for (const { state } of large) expect(state).toBe('lit');
+});
+
 test('dulling is told and costs no lamp; no shine is offered; a product with a limit of its own is the one named', () => {
   const sunny = draftPlan(under('01-meadow-finish', 24, 0));
   expect(sunny.lasts.lots.some(({ reason }) => reason.includes('dull'))).toBe(true);
