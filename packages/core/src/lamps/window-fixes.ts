@@ -15,8 +15,11 @@ export function windowFixes(
   const { job, workshop } = file;
   const over = (one: Pick<Plan, 'tasks' | 'onTime'>, from: JobFile) =>
     overrunsOf(from, one.tasks, one.onTime);
-  return over(plan, file).flatMap(({ what, minutes }: Overrun) => {
-    if (what === 'doors') return [];
+  const found = over(plan, file);
+  const isLate = found.some(({ what }) => what === 'doors');
+  return found.flatMap(({ what, minutes }: Overrun) => {
+    // Whoever is late for doors is not helped by a house that closes later.
+    if (what === 'doors' || (what === 'access' && isLate)) return [];
     const until = DateTime.fromISO(job[what].until, { zone: workshop.timeZone });
     const later = until.plus({ minutes: Math.ceil(minutes / QUARTER_MIN) * QUARTER_MIN });
     const changes: Change[] = [
