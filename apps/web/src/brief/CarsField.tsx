@@ -25,7 +25,7 @@ export function CarsField() {
       {cars.map(({ id, name, seats }) => (
         <Box key={id} sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr) 92px auto' }}>
           <CommitField
-            label="Whose, or hired where"
+            label="Car: whose, or from where"
             value={name}
             onCommit={(text) => someName(text, (typed) => edit(id, { name: typed }))}
           />

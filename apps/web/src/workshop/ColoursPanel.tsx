@@ -243,7 +243,7 @@ function ColourForm({ colour, suppliers, isLast, onChange, onRemove }: ColourFor
         <CommitField
           label={`Fails in the sun above, ${tempUnit}`}
           value={colour.failsAboveC === undefined ? '' : String(Math.round(tempNumber(colour.failsAboveC)))}
-          helperText="empty: as latex usually does"
+          helperText="Blank = as latex usually does"
           onCommit={(text) => {
             const typed = Number(text.replace(',', '.'));
             const failsAboveC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;

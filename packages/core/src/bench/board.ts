@@ -39,7 +39,9 @@ export function labelledTasks(pieces: readonly PlanPiece[], tasks: readonly Task
     const piece = pieces.find(({ id }) => id === task.pieceId);
     if (!piece || !task.blows) return task;
     const lots = shareOut(piece, task.blows).map(({ lot }) => lot);
-    return lots.length === 0 ? task : { ...task, label: `${task.label}, to ${diameters(widest(lots))}` };
+    return lots.length === 0
+      ? task
+      : { ...task, label: `${task.label}${task.blows.isFiller ? ',' : ''} to ${diameters(widest(lots))}` };
   });
 }
 
