@@ -2,8 +2,10 @@
 const shared = {
   testEnvironment: 'node',
   modulePathIgnorePatterns: ['/dist/'],
+  // Published as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!tinypool/)'],
   transform: {
-    '^.+\\.tsx?$': [
+    '^.+\\.tsx?$|tinypool.+\\.js$': [
       '@swc/jest',
       {
         jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' },

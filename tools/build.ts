@@ -22,7 +22,8 @@ async function buildServer(): Promise<void> {
     entryPoints: {
       lantern: 'apps/server/src/cli/lantern.ts',
       plan: 'apps/server/src/cli/plan.ts',
-      'plan-worker': 'apps/server/src/plan/plan-worker.ts',
+      'plan-worker': 'apps/server/src/threads/plan-worker.ts',
+    'table-worker': 'apps/server/src/threads/table-worker.ts',
     },
     outdir: 'apps/server/dist',
     bundle: true,

@@ -18,6 +18,8 @@ import { jobRoutes } from './jobs/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planDesk } from './plan/desk.ts';
 import { planRoutes } from './plan/routes.ts';
+import type { TableReader } from './sheets/files.ts';
+import { readTable as readTableHere } from './sheets/read-table.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
@@ -31,6 +33,8 @@ interface AppOptions {
   webRoot?: string;
   /** Works plans out; in this thread where not said. */
   plan?: Planning;
+  /** Reads sheets; in this thread where not said. */
+  readTable?: TableReader;
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
@@ -38,7 +42,13 @@ interface AppOptions {
 const LARGEST_BODY = 6 * 1024 * 1024;
 
 /** The whole server: API under /api, the web app everywhere else. */
-export async function buildApp({ db, webRoot, plan, logLevel = 'warn' }: AppOptions): Promise<Server> {
+export async function buildApp({
+  db,
+  webRoot,
+  plan,
+  readTable = readTableHere,
+  logLevel = 'warn',
+}: AppOptions): Promise<Server> {
   const server: Server = fastify({
     logger: logLevel === 'silent' ? false : { level: logLevel },
     bodyLimit: LARGEST_BODY,
@@ -71,7 +81,7 @@ export async function buildApp({ db, webRoot, plan, logLevel = 'warn' }: AppOpti
   });
   await server.register(swaggerUi, { routePrefix: '/api/docs' });
 
-  const options = { db, plan: planDesk(plan) };
+  const options = { db, plan: planDesk(plan), readTable };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [

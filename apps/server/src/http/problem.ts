@@ -73,6 +73,8 @@ export function answerError(
       detail: 'Nothing of this was stored. Try again in a moment.',
     });
   }
+  // Whoever asked has gone, and the work was stopped: nobody reads this.
+  if (error.name === 'AbortError') return reply.code(499).send();
   const status = error.statusCode ?? 500;
   if (status < 500) {
     return sendProblem(request, reply, {

@@ -10,6 +10,7 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { Database } from '../db/database.ts';
 import type { Planning } from '../plan/desk.ts';
+import type { TableReader } from '../sheets/files.ts';
 
 /** The server with its Zod-typed routes. */
 export type Server = FastifyInstance<
@@ -24,6 +25,7 @@ export type Server = FastifyInstance<
 export interface RouteOptions {
   db: Database;
   plan: Planning;
+  readTable: TableReader;
 }
 
 const problems = { 404: Problem, 409: Problem, 422: Problem };

@@ -52,3 +52,28 @@ test('only so many are kept: the oldest is worked out again', async () => {
   await desk(named('job 0'));
   expect(worked).toBe(62);
 });
+
+test('a plan is stopped when all who asked for it have gone, and only then', async () => {
+  const stopped: string[] = [];
+  const desk = planDesk(
+    (file, signal) =>
+      new Promise((_, reject) => {
+        signal?.addEventListener('abort', () => {
+          stopped.push(file.job.name);
+          reject(new Error('stopped'));
+        });
+      }),
+  );
+  const [first, second] = [new AbortController(), new AbortController()];
+  const asked = [desk(named('one'), first.signal), desk(named('one'), second.signal)];
+  void desk(named('two')).catch(() => undefined);
+  const impatient = new AbortController();
+  void desk(named('two'), impatient.signal).catch(() => undefined);
+  impatient.abort();
+  first.abort();
+  expect(stopped).toEqual([]);
+  second.abort();
+  for (const answer of asked) await expect(answer).rejects.toThrow('stopped');
+  // Somebody still waits for the other.
+  expect(stopped).toEqual(['one']);
+});

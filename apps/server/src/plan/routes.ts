@@ -1,6 +1,7 @@
 import { Id, JobFile, Plan } from '@early-lantern/contract';
 import { calendarOf } from '@early-lantern/core';
 import { z } from 'zod';
+import { whenGone } from '../http/gone.ts';
 import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { readsOldVersions } from '../job-files/routes.ts';
@@ -18,13 +19,13 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
       ...readsOldVersions,
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
     },
-    ({ body }) => plan(body),
+    ({ body }, reply) => plan(body, whenGone(reply)),
   );
 
   server.get(
     '/jobs/:id/plan',
     { schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) } },
-    async ({ params }) => plan(await assembleJobFile(db, params.id)),
+    async ({ params }, reply) => plan(await assembleJobFile(db, params.id), whenGone(reply)),
   );
 
   server.get(

@@ -3,7 +3,8 @@ import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { refused } from '../http/problem.ts';
 import type { Line } from './columns.ts';
-import { MOST_ROWS, unpacksWithinLimits, withinLimits } from './limits.ts';
+import { withinLimits } from './limits.ts';
+import type { ReadTable, TableFile } from './read-table.ts';
 
 /** A line with its number in the file; the heading is line 1. */
 export interface NumberedLine {
@@ -11,15 +12,19 @@ export interface NumberedLine {
   values: Line;
 }
 
+/** Reads the cells of a file; in a thread, where the server has some. */
+export type TableReader = (file: TableFile) => Promise<ReadTable>;
+
 /** Lines of a file sent in, by its heading. */
 export async function readLines(
-  format: SheetFormat,
-  content: Buffer,
+  file: TableFile,
   columns: readonly string[],
+  read: TableReader,
 ): Promise<NumberedLine[]> {
-  const table = format === 'csv' ? readCsv(content) : await readXlsx(content);
-  withinLimits(table);
-  const [heading, ...rows] = table;
+  const table = await read(file);
+  if ('fault' in table) throw refused([table.fault]);
+  withinLimits(table.rows);
+  const [heading, ...rows] = table.rows;
   const names = (heading ?? []).map((name) => name.trim().toLowerCase());
   const missing = columns.filter((column, i) => i < 3 && !names.includes(column));
   const unknown = names.filter((name) => name !== '' && !columns.includes(name));
@@ -34,42 +39,6 @@ export async function readLines(
       values: Object.fromEntries(names.map((name, j) => [name, asTyped(cells[j] ?? '')])),
     }))
     .filter(({ values }) => Object.values(values).some((text) => text.trim() !== ''));
-}
-
-function readCsv(content: Buffer): string[][] {
-  // A byte order mark and the list separator of other regions are the spreadsheet's business, not the user's.
-  const text = content.toString('utf8').replace(/^\uFEFF/, '');
-  return Papa.parse<string[]>(text, {
-    skipEmptyLines: false,
-    delimitersToGuess: [',', ';', '\t'],
-    // One more than there may be: it says that there are too many.
-    preview: MOST_ROWS + 1,
-  }).data;
-}
-
-async function readXlsx(content: Buffer): Promise<string[][]> {
-  unpacksWithinLimits(content);
-  const book = new ExcelJS.Workbook();
-  try {
-    await book.xlsx.load(content as unknown as ArrayBuffer);
-  } catch {
-    throw refused([{ path: 'content', reason: 'this is no spreadsheet (.xlsx)' }]);
-  }
-  const sheet = book.worksheets[0];
-  if (!sheet) throw refused([{ path: 'content', reason: 'the spreadsheet has no sheet' }]);
-  if (sheet.rowCount > MOST_ROWS)
-    throw refused([
-      {
-        path: 'content',
-        reason: `it goes down to row ${sheet.rowCount.toLocaleString('en')}: no more than ${MOST_ROWS.toLocaleString('en')} rows`,
-      },
-    ]);
-  const rows: string[][] = [];
-  for (let number = 1; number <= sheet.rowCount; number++) {
-    const row = sheet.getRow(number);
-    rows.push(Array.from({ length: sheet.columnCount }, (_, i) => row.getCell(i + 1).text ?? ''));
-  }
-  return rows;
 }
 
 /** A cell that a spreadsheet would take for a formula is kept text by an apostrophe; a number below zero is none. */

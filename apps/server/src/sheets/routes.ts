@@ -7,7 +7,7 @@ import { assembleJobFile } from '../job-files/store.ts';
 import { leftByOthers } from '../stock/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
-import { writeLines } from './files.ts';
+import { readLines, writeLines } from './files.ts';
 import { previewSheet, takeSheet } from './store.ts';
 
 const types = {
@@ -26,9 +26,11 @@ const buyColumns = [
   'price',
 ];
 
-export async function sheetRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+export async function sheetRoutes(server: Server, { db, readTable }: RouteOptions): Promise<void> {
   const tags = ['sheets'];
   const Params = z.object({ name: SheetName });
+  const linesOf = (name: SheetName, { format, content }: SheetUpload) =>
+    readLines({ format, content: Buffer.from(content, 'base64') }, sheets[name].columns, readTable);
 
   server.get(
     '/sheets/:name.:format',
@@ -66,7 +68,7 @@ export async function sheetRoutes(server: Server, { db }: RouteOptions): Promise
         response: gives(SheetPreview),
       },
     },
-    ({ params, body }) => previewSheet(db, params.name, body),
+    async ({ params, body }) => previewSheet(db, params.name, await linesOf(params.name, body)),
   );
 
   server.post(
@@ -80,7 +82,11 @@ export async function sheetRoutes(server: Server, { db }: RouteOptions): Promise
         response: gives(SheetPreview),
       },
     },
-    ({ params, body }) => changeHouse(db, (tx) => takeSheet(tx, params.name, body)),
+    async ({ params, body }) => {
+      // Read first: nobody waits for the house while a large sheet is being read.
+      const lines = await linesOf(params.name, body);
+      return changeHouse(db, (tx) => takeSheet(tx, params.name, lines));
+    },
   );
 
   server.get(

@@ -1,18 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import {
-  listFaults,
-  type SheetName,
-  type SheetPreview,
-  type SheetUpload,
-  WorkshopSettings,
-} from '@early-lantern/contract';
+import { listFaults, type SheetName, type SheetPreview, WorkshopSettings } from '@early-lantern/contract';
 import type { Queries } from '../db/database.ts';
 import { refused } from '../http/problem.ts';
 import { requireAllSound } from '../job-files/store.ts';
 import { enterCounts } from '../stock/store.ts';
 import { getSettings, updateSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
-import { readLines } from './files.ts';
+import type { NumberedLine } from './files.ts';
 
 interface Read {
   preview: SheetPreview;
@@ -20,20 +14,19 @@ interface Read {
 }
 
 /** Reads a sheet against the workshop: what each line would change, and what is wrong with it. */
-async function readSheet(settings: WorkshopSettings, name: SheetName, upload: SheetUpload): Promise<Read> {
+function readSheet(settings: WorkshopSettings, name: SheetName, lines: readonly NumberedLine[]): Read {
   const sheet = sheets[name];
-  const lines = await readLines(upload.format, Buffer.from(upload.content, 'base64'), sheet.columns);
   const known = new Map(sheet.rows(settings).map((row) => [sheet.keyOf(row), row]));
   const colours = new Set(settings.colours.map((colour) => colour.id));
   const seen = new Map<string, number>();
   const rows: unknown[] = [];
   const shown = lines.map(({ line, values }) => {
-    const read = sheet.schema.safeParse(sheet.fromLine(values));
-    if (!read.success) {
-      const faults = listFaults(read.error).map((fault) => `${fault.path}: ${fault.reason}`);
+    const parsed = sheet.schema.safeParse(sheet.fromLine(values));
+    if (!parsed.success) {
+      const faults = listFaults(parsed.error).map((fault) => `${fault.path}: ${fault.reason}`);
       return { line, values, change: 'new' as const, faults };
     }
-    const row = read.data;
+    const row = parsed.data;
     const key = sheet.keyOf(row);
     const faults: string[] = [];
     const first = seen.get(key);
@@ -49,14 +42,22 @@ async function readSheet(settings: WorkshopSettings, name: SheetName, upload: Sh
   return { preview: { rows: shown, faults: shown.filter((row) => row.faults.length > 0).length }, rows };
 }
 
-export async function previewSheet(db: Queries, name: SheetName, upload: SheetUpload): Promise<SheetPreview> {
-  return (await readSheet((await getSettings(db)).data, name, upload)).preview;
+export async function previewSheet(
+  db: Queries,
+  name: SheetName,
+  lines: readonly NumberedLine[],
+): Promise<SheetPreview> {
+  return readSheet((await getSettings(db)).data, name, lines).preview;
 }
 
 /** Takes a sheet over, all of it or nothing. */
-export async function takeSheet(db: Queries, name: SheetName, upload: SheetUpload): Promise<SheetPreview> {
+export async function takeSheet(
+  db: Queries,
+  name: SheetName,
+  lines: readonly NumberedLine[],
+): Promise<SheetPreview> {
   const { revision, data } = await getSettings(db);
-  const { preview, rows } = await readSheet(data, name, upload);
+  const { preview, rows } = readSheet(data, name, lines);
   if (preview.faults > 0) {
     throw refused(
       preview.rows.flatMap(({ line, faults }) => faults.map((reason) => ({ path: `line ${line}`, reason }))),

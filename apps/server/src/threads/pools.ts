@@ -1,0 +1,38 @@
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import type { JobFile, Plan } from '@early-lantern/contract';
+import type { Planning } from '../plan/desk.ts';
+import type { TableReader } from '../sheets/files.ts';
+import type { ReadTable, TableFile } from '../sheets/read-table.ts';
+import { threadPool } from './thread-pool.ts';
+
+/** A plan of the largest job takes some seconds on a slow machine. */
+const PLAN_BUDGET_MS = 60_000;
+/** A sheet of 20,000 rows takes about two. */
+const SHEET_BUDGET_MS = 20_000;
+const MOST_MIB = 1024;
+
+const beside = (name: string) => fileURLToPath(new URL(`./${name}`, import.meta.url));
+
+/** The server's threads: one for every core but one to plan, one to read sheets. Their files are built beside the server's. */
+export function workPools(): { plan: Planning; readTable: TableReader; close: () => Promise<unknown> } {
+  const plans = threadPool<JobFile, Plan>({
+    filename: beside('plan-worker.js'),
+    what: 'This plan',
+    threads: Math.max(1, availableParallelism() - 1),
+    budgetMs: PLAN_BUDGET_MS,
+    mostMib: MOST_MIB,
+  });
+  const sheets = threadPool<TableFile, ReadTable>({
+    filename: beside('table-worker.js'),
+    what: 'Reading this sheet',
+    threads: 1,
+    budgetMs: SHEET_BUDGET_MS,
+    mostMib: MOST_MIB,
+  });
+  return {
+    plan: plans.run,
+    readTable: (file) => sheets.run(file),
+    close: () => Promise.all([plans.close(), sheets.close()]),
+  };
+}

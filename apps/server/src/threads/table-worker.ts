@@ -1,0 +1,3 @@
+import { readTable } from '../sheets/read-table.ts';
+
+export default readTable;
