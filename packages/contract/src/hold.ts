@@ -65,6 +65,8 @@ const HoldFields = z.strictObject({
   ballastKg: z.number().min(0).max(500).optional(),
   /** Lines to stakes or fixed points, half forward, half back; left out, none. */
   tieLines: z.int().min(0).max(12).optional(),
+  /** Where an arch's lines are tied: at the crown where left out, or at 0.4 and 0.6 of the arc. */
+  tiedAt: z.enum(['crown', 'shoulders']).optional(),
   points: z.array(LockedPoint).max(80).optional(),
 });
 
@@ -110,5 +112,9 @@ export const HoldRules = z.strictObject({
   bumpHeightM: z.number().min(0.1).max(2.5),
   /** A person on a ladder, tools and all. */
   personKg: z.number().min(40).max(200),
+  /** How many times as stiff as its bare pipe an arch packed with balloons is taken. */
+  packedStiffness: z.number().min(1).max(10),
+  /** Outdoors, before anybody has looked at a forecast, m/s. */
+  assumedGustMs: z.number().min(3).max(30),
 });
 export type HoldRules = z.infer<typeof HoldRules>;

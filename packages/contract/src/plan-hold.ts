@@ -13,7 +13,9 @@ export const HoldCase = z.strictObject({
   pushes: z.number(),
   /** What the wind adds for each pascal of dynamic pressure. */
   perPa: z.number(),
-  unit: z.enum(['N·m', 'N']),
+  /** What pushes where it does not grow evenly with the wind: at these pressures, Pa, rising; beyond the last without bound. */
+  curve: z.array(z.strictObject({ pa: z.number(), pushes: z.number() })).optional(),
+  unit: z.enum(['N·m', 'N', 'N/m', 'm', '%']),
   required: z.number(),
 });
 export type HoldCase = z.infer<typeof HoldCase>;
@@ -114,6 +116,8 @@ export const Holds = z.strictObject({
   /** The gust everything is checked at, and where it comes from. */
   gustMs: z.number(),
   gustSource: z.string(),
+  /** Outdoors only a typed gust or a real forecast is more than a guess. */
+  gustBasis: z.enum(['indoors', 'typed', 'forecast', 'simulated', 'assumed']),
   /** Whether any piece stands or hangs outdoors. */
   isOutdoors: z.boolean(),
   pieces: z.array(HoldPiece),

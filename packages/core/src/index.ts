@@ -1,4 +1,4 @@
-export { beaufort, dynamicPressure, formatWind } from './air/wind.ts';
+export { beaufort, dynamicPressure, formatWind, GUST_FACTOR } from './air/wind.ts';
 export {
   catalogueSizes,
   comesIn,

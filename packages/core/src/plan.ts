@@ -36,6 +36,7 @@ import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
+import { exposedOnly } from './structure/exposed.ts';
 import { holdsOf } from './structure/holds.ts';
 import { cutListOf } from './structure/pipe-parts.ts';
 
@@ -62,7 +63,7 @@ export function planJob(file: JobFile): Plan {
       ...plan.onTime,
       chance: rehearsal?.chance ?? null,
       bottleneck: bottleneckOf(plan, rehearsal),
-      bound: mostInHand(workedJob(file)),
+      bound: mostInHand(workedWhile(file, exposedOnly(file, plan.tasks) ?? file)),
     },
     lamps: {
       ...plan.lamps,
@@ -112,9 +113,7 @@ const NOT_THE_EVENING =
 function draftOf(file: JobFile, broken: string | null = null): Plan {
   const { workshop, job } = file;
 
-  const { counts, holds, pieces: worked } = workedJob(file);
-  // Clock: who does it when, counted back from doors.
-  const planned = clockFor(file, worked);
+  const { planned, counts, holds, pieces: worked } = workedAndTimed(file);
   const clock = { ...planned, onTime: { ...planned.onTime, broken: planned.onTime.broken ?? broken } };
   const drawn = worked.map((one, i) => asPlanPiece(one, counts.counted[i] as CountedPiece, file));
   // What becomes of each lot from inflation to the end of the event, and so what to blow it to: one figure on every paper.
@@ -151,13 +150,33 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
   };
 }
 
+/** What there is to do, and who does it when, counted back from doors. */
+function workedAndTimed(file: JobFile) {
+  const worked = workedJob(file);
+  const planned = clockFor(file, worked.pieces);
+  // Wind counts only while something stands: not before the crew comes.
+  const exposed = exposedOnly(file, planned.tasks);
+  if (!exposed || holdsOf(exposed, worked.counts.counted).gustMs === worked.holds.gustMs)
+    return { ...worked, planned };
+  const calmer = workedWhile(file, exposed);
+  const again = clockFor(file, calmer.pieces);
+  // With less to set up the crew may come a little earlier: then it stays as it was.
+  const stillOut = exposedOnly(file, again.tasks);
+  return stillOut && stillOut.job.access.from >= exposed.job.access.from
+    ? { ...calmer, planned: again }
+    : { ...worked, planned };
+}
+
 /** What there is to do for a job, before anybody has a time: what its clock, alone or with others, begins with. */
-export function workedJob(file: JobFile) {
+export const workedJob = (file: JobFile) => workedWhile(file, file);
+
+/** @param exposed the job with access no longer than things stand, where that is known */
+function workedWhile(file: JobFile, exposed: JobFile) {
   const { workshop } = file;
   // Survey, pieces, counts: what there is to have.
   const bare = countPieces(file);
   // What carries what: each piece's stand or points, loads handed down from what is carried to what stands.
-  const holds = holdsOf(file, bare.counted);
+  const holds = holdsOf(exposed, bare.counted);
   // Materials: what its points really take.
   const counts = withFixingsOf(bare, holds);
   // Bench: the batches it takes to make each piece.

@@ -13,7 +13,7 @@ const HOUR_MS = 3_600_000;
 /** Pre-inflated the day before, driven, and left until the strike is over. */
 const BEFORE_MS = 36 * HOUR_MS;
 
-/** The forecast looked at: asked for, brought in from a file, or forgotten; drawn from before access to the strike. */
+/** The forecast looked at: imported from a file, or simulated; drawn from before access to the strike. */
 export function WeatherCard() {
   const { store, document, file } = useJob();
   const { head } = document;
@@ -61,11 +61,11 @@ export function WeatherCard() {
         <Typography variant="h2" sx={{ flexGrow: 1 }}>
           The weather
         </Typography>
-        <Button variant={weather ? 'outlined' : 'contained'} disabled={isAsking} onClick={() => void look()}>
-          {weather ? 'Look again' : 'Look at the forecast'}
+        <Button variant="outlined" disabled={isAsking} onClick={() => void look()}>
+          {weather?.source === 'simulated' ? 'Simulate again' : 'Simulate the weather'}
         </Button>
-        <Button variant="outlined" onClick={() => picker.current?.click()}>
-          Bring one in
+        <Button variant={weather ? 'outlined' : 'contained'} onClick={() => picker.current?.click()}>
+          Import a forecast
         </Button>
         <input
           ref={picker}
@@ -78,7 +78,7 @@ export function WeatherCard() {
             event.target.value = '';
           }}
         />
-        {weather && <Button onClick={() => keep(undefined)}>Forget it</Button>}
+        {weather && <Button onClick={() => keep(undefined)}>Clear</Button>}
       </Stack>
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
@@ -90,7 +90,8 @@ export function WeatherCard() {
       ) : (
         <Typography sx={{ color: 'text.secondary' }}>
           Not looked at yet. Outdoors, heat, sun and gusts are worked out from it; a file has a line for each
-          hour with at, temp_c, humidity_pct, cloud_pct, wind_ms, gust_ms and rain_mm.
+          hour with at, temp_c, humidity_pct, cloud_pct, wind_ms, gust_ms and rain_mm; without gust_ms, gusts
+          are taken as 1.7 times the mean wind.
         </Typography>
       )}
     </Paper>
@@ -122,9 +123,9 @@ function WeatherPicture({ weather, doors, zone }: WeatherPictureProps) {
       </Typography>
       <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
         {weather.source === 'simulated'
-          ? 'Made-up weather, to plan with until a real forecast is brought in'
-          : 'Brought in'}
-        ; looked at {when(weather.madeAt)}.
+          ? 'Simulated weather, only to plan with: import a real forecast before you rely on it'
+          : 'Imported'}
+        ; {when(weather.madeAt)}.
       </Typography>
       <Chart title={`Temperature, ${tempUnit}`} rows={rows} field="temp" doors={doors} zone={zone} />
       <Chart title={`Gusts, ${windUnit}`} rows={rows} field="gust" doors={doors} zone={zone} />

@@ -1,4 +1,5 @@
 import { Forecast, read } from '@early-lantern/contract';
+import { GUST_FACTOR } from '@early-lantern/core';
 import Papa from 'papaparse';
 
 /** Column of a file and the hour's field it fills. */
@@ -14,20 +15,24 @@ const columns: Record<string, string> = {
 
 /**
  * A forecast from a file: CSV with a line for each hour and the columns above, or JSON, a list of such hours by column
- * or by field.
- * @param madeAt the moment it is brought in, ISO 8601
+ * or by field. Where it has no gusts, the mean wind times the gust factor of open ground.
+ * @param madeAt the moment it is imported, ISO 8601
  */
 export function readForecast(text: string, madeAt: string): { forecast: Forecast } | { fault: string } {
   const rows = rowsOf(text);
   if (typeof rows === 'string') return { fault: rows };
-  const hours = rows.map((row) =>
-    Object.fromEntries(
+  const hours = rows.map((row) => {
+    const hour = Object.fromEntries(
       Object.entries(columns).map(([column, field]) => {
         const value = row[column] ?? row[field];
         return [field, field === 'at' ? asInstant(value) : asNumber(value)];
       }),
-    ),
-  );
+    );
+    const isWithout = hour.gustMs === undefined || hour.gustMs === '';
+    return isWithout && typeof hour.windMs === 'number'
+      ? { ...hour, gustMs: Number((hour.windMs * GUST_FACTOR.open).toFixed(2)) }
+      : hour;
+  });
   const checked = read(Forecast, { source: 'imported', madeAt, hours });
   if (checked.ok) return { forecast: checked.data };
   const [first] = checked.faults;
@@ -49,7 +54,9 @@ function rowsOf(text: string): Row[] | string {
     }
   }
   const { data, errors, meta } = Papa.parse<Row>(trimmed, { header: true, skipEmptyLines: true });
-  const missing = Object.keys(columns).filter((column) => !meta.fields?.includes(column));
+  const missing = Object.keys(columns).filter(
+    (column) => column !== 'gust_ms' && !meta.fields?.includes(column),
+  );
   if (missing.length) return `the first line must name the columns ${missing.join(', ')}.`;
   const [error] = errors;
   return error ? `line ${(error.row ?? 0) + 2}: ${error.message}.` : data;

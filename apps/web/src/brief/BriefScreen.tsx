@@ -1,4 +1,5 @@
 import type { JobHead } from '@early-lantern/contract';
+import { usualRules } from '@early-lantern/core';
 import DownloadIcon from '@mui/icons-material/Download';
 import { Box, Button, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useSites } from '../api/queries.ts';
@@ -20,7 +21,7 @@ export function BriefScreen() {
   const { head } = document;
   const { workshop, site } = file;
   const sites = useSites().data ?? [];
-  const { long, units } = useUnits();
+  const { long, units, wind } = useUnits();
   const gustUnit = units === 'metric' ? 1 : MPH;
   const change = (edit: Partial<JobHead>, gesture?: string) =>
     store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
@@ -91,7 +92,7 @@ export function BriefScreen() {
             <CommitField
               label={`Strongest gust expected outdoors, ${units === 'metric' ? 'm/s' : 'mph'}`}
               value={head.gustMs === undefined ? '' : String(Number((head.gustMs / gustUnit).toFixed(1)))}
-              helperText="Left empty, that of the forecast looked at on the Bench, else the top of Beaufort 4."
+              helperText={`Blank = from the forecast; without one, ${wind({ ...usualRules, ...file.workshop.holdRules }.assumedGustMs)} is assumed.`}
               onCommit={(text) => {
                 if (!text.trim()) return void setGust(undefined);
                 const gustMs = Number(text.replace(',', '.')) * gustUnit;

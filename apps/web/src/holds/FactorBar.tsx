@@ -43,7 +43,7 @@ export function FactorBar({ held, gustMs, isChosen, onChoose }: FactorBarProps) 
             color: isOut ? 'var(--mui-palette-out)' : 'text.primary',
           }}
         >
-          {now ? `${isOut ? '✕ ' : ''}${factorText(now.factor)} of ${now.required}` : 'set down'}
+          {now ? `${isOut ? '✕ ' : ''}${factorText(now.factor)}, needs ${now.required}` : 'set down'}
         </Typography>
       </Box>
       {now && margin !== undefined && (

@@ -1,4 +1,3 @@
-import { beaufort } from '@early-lantern/core';
 import { Box, Button, Slider, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
@@ -33,9 +32,6 @@ export function GustSlider({ gustMs, planned, source, isOutdoors, onLook }: Gust
         </Typography>
         <Typography sx={{ fontSize: 20, fontWeight: 700 }} data-testid="gust">
           {wind(gustMs)}
-          <Box component="span" sx={{ fontSize: 14, fontWeight: 400, ml: 1 }}>
-            Beaufort {beaufort(gustMs)}
-          </Box>
         </Typography>
       </Stack>
       <Slider

@@ -86,6 +86,17 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
           </MenuItem>
         ))}
       </TextField>
+      {piece.kind === 'packed-arch' && piece.hold?.tieLines !== undefined && (
+        <TextField
+          select
+          label="Lines tied"
+          value={piece.hold.tiedAt ?? 'crown'}
+          onChange={({ target }) => edit({ tiedAt: target.value === 'crown' ? undefined : 'shoulders' })}
+        >
+          <MenuItem value="crown">at the crown</MenuItem>
+          <MenuItem value="shoulders">at the shoulders, 0.4 and 0.6 of the arc</MenuItem>
+        </TextField>
+      )}
       <Typography sx={{ gridColumn: '1 / -1', fontSize: 15 }} data-testid="ballast">
         {held.ballastKg.length > 1
           ? `${held.ballastKg.length} ${isTable ? 'ends' : 'bases'} with `

@@ -20,7 +20,7 @@ export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
         : `: factor ${Math.min(99, safetyFactor).toFixed(1)} of ${required}`}
       {points.length > 0 && `, ${plural(points.length, 'point')}`}
       {/* Indoors there is a draught at most, and no gust to come down at. */}
-      {takeDownGustMs !== null && isOutdoors && `, down at ${wind(takeDownGustMs)}`}
+      {takeDownGustMs !== null && isOutdoors && `, take down at ${wind(takeDownGustMs)}`}
       {troubles[0] && ` · ${troubles[0]}`}
     </Typography>
   );

@@ -32,6 +32,8 @@ const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: numb
   bumpN: { label: 'Somebody bumps into it, N', min: 0, max: 1000 },
   bumpHeightM: { label: 'at this height, m', min: 0.1, max: 2.5 },
   personKg: { label: 'Person on a ladder, kg', min: 40, max: 200 },
+  packedStiffness: { label: 'Packed arch: stiffer than its bare pipe, times', min: 1, max: 10 },
+  assumedGustMs: { label: 'Gust assumed outdoors without a forecast, m/s', min: 3, max: 30 },
 };
 
 /** A number typed between limits; nothing typed takes the usual one again. */
@@ -125,7 +127,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
         }}
       />
       <Stack spacing={1.25}>
-        <Typography variant="h2">What is asked</Typography>
+        <Typography variant="h2">Safety factors and assumptions</Typography>
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
           {(Object.keys(ruleWords) as (keyof HoldRules)[]).map((rule) => (
             <CommitField

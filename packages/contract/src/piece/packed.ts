@@ -21,6 +21,8 @@ const ArchFields = z.strictObject({
   pipeLengthM: LengthM.max(30),
   /** Between the middles of the bases. */
   spanM: LengthM.max(20),
+  /** Whether the pipe was bent to its shape beforehand, as conduit must be; else it is bent on site and springs back. */
+  isFormed: z.boolean().optional(),
   layerSize: LayerSize,
   balloon: Blown,
   pressFactor: PressFactor,

@@ -22,17 +22,11 @@ const BEAUFORT = [0.3, 1.6, 3.4, 5.5, 8.0, 10.8, 13.9, 17.2, 20.8, 24.5, 28.5, 3
 /** Beaufort number of a wind, 0 to 12. WMO No. 8. */
 export const beaufort = (speedMs: number): number => BEAUFORT.filter((limit) => speedMs >= limit).length;
 
-/** The strongest wind that still counts as a Beaufort number, m/s: a tenth below where the next begins. WMO No. 8. */
-const topOfBeaufort = (number: number): number => (BEAUFORT[number] ?? Infinity) - 0.1;
-
 /** Gust over mean wind, by the openness of the place. From memory, an editable default. */
 export const GUST_FACTOR = { sheltered: 1.5, open: 1.7 } as const;
 
 /** Draught of a door flung open, m/s. From memory, an editable default. */
 export const DOOR_GUST_MS = 3;
-
-/** Outdoors, where no forecast was looked at: the top of Beaufort 4. From memory, an editable default. */
-export const UNKNOWN_GUST_MS = topOfBeaufort(4);
 
 const MPH = 0.447_04;
 

@@ -9,6 +9,8 @@ export interface BentRod {
   /** Curvature at the crown times L, and where it is bent most, no unit. */
   crownCurvature: number;
   tightestCurvature: number;
+  /** Curvature at the bases times L: what tips them in the plane of the rod. */
+  baseCurvature: number;
   /** From the left base to the right, origin midway between them. */
   points: XY[];
 }
@@ -58,6 +60,7 @@ export function bentRod(length: number, span: number, weight = 0): BentRod {
     thrust,
     crownCurvature: half.curvature,
     tightestCurvature: half.tightest,
+    baseCurvature,
     points: [...left, ...right.slice(1)].map(({ x, y }) => ({ x: x * length, y: y * length })),
   };
 }

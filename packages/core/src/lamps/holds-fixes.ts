@@ -7,11 +7,14 @@ import type {
   JobFile,
   MethodId,
   Piece,
+  PieceOf,
+  PipeId,
 } from '@early-lantern/contract';
 import { formatWind } from '../air/wind.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
+import { pipeOf } from '../structure/pipes.ts';
 import { distanceTo } from '../support/parts.ts';
 import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
@@ -39,17 +42,25 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   if (!piece) return [];
   // What holds with little to spare is worth a change only if that gives it more.
   const wanted = isSound(worst) ? LOW_MARGIN : 1 - 1e-9;
+  const isOut = worst.troubles.length > 0 || marginOf(worst) < 1 - 1e-9;
   const fixes: Fix[] = [];
+  /** What at least holds, though one thing that goes wrong would bring it down: told where nothing better was found. */
+  const risky: Fix[] = [];
   for (const family of familiesOf(file, piece, worst, index)) {
     for (const attempt of family) {
       const after = holdsOfFile(applyChanges(file, attempt.changes)).pieces[index];
-      if (!after || after.troubles.length + after.risks.length > 0 || marginOf(after) < wanted) continue;
-      fixes.push({ ...attempt, gain: gainOf(after, file) });
+      if (!after || after.troubles.length > 0 || marginOf(after) < wanted) continue;
+      const fix = { ...attempt, gain: gainOf(after, file) };
+      if (after.risks.length > 0) {
+        if (risky.length < MOST_FIXES) risky.push(fix);
+        continue;
+      }
+      fixes.push(fix);
       break;
     }
     if (fixes.length === MOST_FIXES) break;
   }
-  return fixes;
+  return [...fixes, ...(isOut ? risky : [])].slice(0, MOST_FIXES);
 }
 
 const isSound = (held: HoldPiece) =>
@@ -67,10 +78,10 @@ function worstOf(pieces: readonly HoldPiece[]): HoldPiece | undefined {
 }
 
 function gainOf({ safetyFactor, takeDownGustMs, isOutdoors }: HoldPiece, { workshop }: JobFile): string {
-  const factor = safetyFactor === null ? 'holds' : `factor ${Math.min(99, safetyFactor).toFixed(1)}`;
+  const factor = safetyFactor === null ? 'holds' : `safety factor ${Math.min(99, safetyFactor).toFixed(1)}`;
   return takeDownGustMs === null || !isOutdoors
     ? factor
-    : `${factor}, down at ${formatWind(takeDownGustMs, workshop.units)}`;
+    : `${factor}, take down at ${formatWind(takeDownGustMs, workshop.units)}`;
 }
 
 function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number): Attempt[][] {
@@ -93,6 +104,7 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
   return [
     rehung,
     lines.map((count) => ({ label: `${piece.name}: ${count} tie lines`, changes: at({ tieLines: count }) })),
+    ...(piece.kind === 'packed-arch' ? archFamilies(piece, index, at, file.workshop.units) : []),
     hold.ballastKg === undefined
       ? []
       : [
@@ -115,6 +127,55 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
     attachmentMoves(piece, index),
   ];
 }
+
+/** A bent arch in the wind: lines at its shoulders, thicker pipe, and that formed beforehand where it is conduit. */
+function archFamilies(
+  piece: PieceOf<'packed-arch'>,
+  index: number,
+  at: (more: Record<string, unknown>) => Change[],
+  units: LengthUnits,
+): Attempt[][] {
+  const { name, hold = {} } = piece;
+  const count = Math.max(4, hold.tieLines ?? 0);
+  const shoulders = at({ tieLines: count, tiedAt: 'shoulders' });
+  const set = (key: string, value: Change['value']) => ({ path: `/job/pieces/${index}/${key}`, value });
+  const thicker = THICKER[piece.pipe] ?? [];
+  const onPipe = (pipe: PipeId) => [
+    set('pipe', pipe),
+    ...(isSteel(pipe) && !piece.isFormed ? [set('isFormed', true)] : []),
+  ];
+  const pipeLabel = (pipe: PipeId) => `${pipeOf(pipe).label}${isSteel(pipe) ? ' bent beforehand' : ''}`;
+  const atShoulders = `${count} lines at its shoulders`;
+  return [
+    isSteel(piece.pipe) && !piece.isFormed
+      ? [{ label: `${name}: have the conduit bent to shape beforehand`, changes: [set('isFormed', true)] }]
+      : [],
+    [{ label: `${name}: ${atShoulders}`, changes: shoulders }],
+    thicker.map((pipe) => ({ label: `${name}: on ${pipeLabel(pipe)}`, changes: onPipe(pipe) })),
+    [...thicker, piece.pipe].flatMap((pipe) => [
+      {
+        label: `${name}: on ${pipeLabel(pipe)}, with ${atShoulders}`,
+        changes: [...onPipe(pipe), ...shoulders],
+      },
+    ]),
+    [piece.pipe, ...thicker].flatMap((pipe) =>
+      lowerings(piece, index, units).map((lower) => ({
+        label: `${lower.label}, on ${pipeLabel(pipe)}, with ${atShoulders}`,
+        changes: [...lower.changes, ...onPipe(pipe), ...shoulders],
+      })),
+    ),
+  ];
+}
+
+/** What to try where a pipe is too soft, the least change first. */
+const THICKER: Partial<Record<PipeId, PipeId[]>> = {
+  'pvc-half': ['pvc-three-quarter', 'pvc-one', 'emt-half', 'emt-three-quarter'],
+  'pvc-three-quarter': ['pvc-one', 'emt-half', 'emt-three-quarter'],
+  'pvc-one': ['emt-half', 'emt-three-quarter'],
+  'emt-half': ['emt-three-quarter', 'pvc-one'],
+  'emt-three-quarter': ['pvc-one'],
+};
+const isSteel = (pipe: PipeId) => pipe.startsWith('emt');
 
 /** Shorter pipe or poles on the same span: the arch is lower, and the wind has less of it. */
 function lowerings(

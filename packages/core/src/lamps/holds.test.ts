@@ -3,6 +3,7 @@ import { JobFile, type Piece } from '@early-lantern/contract';
 import { intrusion } from '../fixing/place.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
+import { gustFor } from '../structure/standing.ts';
 import { applyChanges } from './fixes.ts';
 
 const demo = (name: string): JobFile =>
@@ -31,12 +32,12 @@ function lampStand(file: JobFile): Piece {
   } as Piece;
 }
 
-test('a lamp stand with its usual load holds indoors and fails outdoors at Beaufort 4', () => {
+test('a lamp stand with its usual load holds indoors and fails outdoors at the gust that the house assumes', () => {
   const inside = held(withPieces(shed, [lampStand(shed)]), 'stand');
   expect((inside.safetyFactor as number) / (inside.required as number)).toBeGreaterThanOrEqual(1);
   expect(inside.troubles).toEqual([]);
   const outside = held(withPieces(meadow, [lampStand(meadow)]), 'stand');
-  expect(draftPlan(meadow).holds.gustMs).toBeCloseTo(7.9, 6);
+  expect(draftPlan(meadow).holds).toMatchObject({ gustMs: 8, gustBasis: 'assumed' });
   expect((outside.safetyFactor as number) / (outside.required as number)).toBeLessThan(1);
   expect(outside.troubles.join()).toContain('indoors and light traffic');
 });
@@ -45,16 +46,111 @@ test('a large arch outdoors asks for four lines, two forward and two back (commo
   const plan = planJob(meadow);
   expect(plan.lamps.holds.state).toBe('out');
   expect(held(meadow, 'finish-arch').troubles.join()).toContain('4 tie lines');
-  const fix = plan.lamps.holds.fixes.find((one) => one.label.includes('4 tie lines'));
-  if (!fix) throw new Error('no fix with four lines');
+  const [fix] = plan.lamps.holds.fixes;
+  if (!fix) throw new Error('no fix');
+  // Four lines alone do not hold half-inch pipe: see the check values of the arch in wind.
+  expect(fix.label).toContain('with 4 lines at its shoulders');
   const mended = applyChanges(meadow, fix.changes);
-  const { tieLines, troubles, safetyFactor, required } = held(mended, 'finish-arch');
+  const { tieLines, troubles, risks, safetyFactor, required } = held(mended, 'finish-arch');
   expect(tieLines.map((line) => line.towards)).toEqual(['front', 'front', 'back', 'back']);
-  expect(troubles).toEqual([]);
+  expect([...troubles, ...risks]).toEqual([]);
   expect(safetyFactor as number).toBeGreaterThanOrEqual(required as number);
-  expect(draftPlan(mended).lamps.holds.state).not.toBe('out');
-  const frame = draftPlan(mended).tasks.find((task) => task.label.includes('tie lines'));
+  const after = draftPlan(mended);
+  expect(after.lamps.holds.state).not.toBe('out');
+  const frame = after.tasks.find((task) => task.label.includes('tie lines'));
   expect(frame?.after.some((id) => id.endsWith('--frame'))).toBe(true);
+  const listed = after.pieces.find(({ id }) => id === 'finish-arch')?.materials ?? [];
+  const count = (item: string) => listed.find((row) => row.item === item)?.count;
+  expect([count('stake'), count('mallet')]).toEqual([4, 1]);
+  // Each line from its end down and out to its stake, and a metre for its knots.
+  const lines = tieLines.map(({ fromXYM, toXM, reachM }) =>
+    Math.hypot(fromXYM.yM, toXM - fromXYM.xM, reachM),
+  );
+  expect(count('tie-cord')).toBe(Math.ceil(lines.reduce((sum, one) => sum + one + 1, 0)));
+});
+
+/** An arch of the meadow, changed. */
+const archOn = (file: JobFile, more: Record<string, unknown>): Piece => {
+  const arch = meadow.job.pieces.find(({ id }) => id === 'finish-arch');
+  const spot = file.site.spots.find(({ kind }) => kind === 'open-floor');
+  if (!arch || !spot) throw new Error('no arch');
+  return { ...arch, spotId: spot.id, ...more } as Piece;
+};
+
+test('thirty feet of half-inch pipe: indoors low on four lines, as practice stands it, and its bare pipe named', () => {
+  const stands = (file: JobFile, more: Record<string, unknown>) =>
+    draftPlan(withPieces(file, [archOn(file, more)]));
+  const lined = stands(shed, { hold: { tieLines: 4 } });
+  expect(lined.lamps.holds.state).toBe('low');
+  expect(lined.lamps.holds.reason).toMatch(/the bare pipe .* 3 times as stiff, which nobody has measured/);
+  expect(stands(shed, {}).lamps.holds.state).toBe('out');
+  // Taken no stiffer than its bare pipe, it is out on four lines too: it snaps through at 8.5 to 9.5 mph in the model.
+  const bare = { ...shed, workshop: { ...shed.workshop, holdRules: { packedStiffness: 1 } } };
+  expect(stands(bare, { hold: { tieLines: 4 } }).lamps.holds.state).toBe('out');
+});
+
+test('conduit is bent beforehand or not at all: steel yields near 0.15 % (from memory)', () => {
+  const steel = { pipe: 'emt-half', hold: { tieLines: 4 } };
+  const inside = (more: Record<string, unknown>) =>
+    held(withPieces(shed, [archOn(shed, more)]), 'finish-arch');
+  expect(inside(steel).troubles.join()).toContain('yields long before it is bent so far');
+  const formed = inside({ ...steel, isFormed: true });
+  expect(formed.troubles).toEqual([]);
+  // Formed beforehand, 30 ft of it yields at 17.5 mph on lines in the model, untied at 9.7 to 9.9.
+  const yields = (one: typeof formed) => {
+    const bends = one.cases.find(({ label }) => label === 'bends too far');
+    if (!bends) throw new Error('no bend');
+    return gustFor(bends, 1) / 0.44704;
+  };
+  const plain = { ...shed, workshop: { ...shed.workshop, holdRules: { packedStiffness: 1 } } };
+  const at = (more: Record<string, unknown>) =>
+    yields(
+      held(withPieces(plain, [archOn(plain, { pipe: 'emt-half', isFormed: true, ...more })]), 'finish-arch'),
+    );
+  expect(at({})).toBeGreaterThan(9.7 * 0.85);
+  expect(at({})).toBeLessThan(9.9 * 1.15);
+  expect(at({ hold: { tieLines: 4 } })).toBeGreaterThan(17.5 * 0.85);
+  expect(at({ hold: { tieLines: 4 } })).toBeLessThan(17.5 * 1.15);
+});
+
+test('a gust that is only assumed, or simulated, is named and never lights the lamp', () => {
+  const [column] = meadow.job.pieces.filter(({ kind }) => kind === 'packed-column');
+  if (!column) throw new Error('no column');
+  const alone = withPieces(meadow, [column]);
+  const lamp = (more: Partial<JobFile['job']>) =>
+    draftPlan({ ...alone, job: { ...alone.job, ...more } }).lamps.holds;
+  expect(lamp({})).toMatchObject({
+    state: 'low',
+    reason: expect.stringContaining('assumed gust of 18 mph. Import a forecast'),
+  });
+  expect(lamp({ gustMs: 6 }).state).toBe('lit');
+  const hour = { tempC: 20, humidityPct: 50, cloudPct: 50, windMs: 3, gustMs: 6, rainMm: 0 };
+  const weather = (source: 'simulated' | 'imported', at: string, gustMs: number) => ({
+    source,
+    madeAt: at,
+    hours: [{ at, ...hour, gustMs }],
+  });
+  const { access, doors } = meadow.job;
+  expect(lamp({ weather: weather('imported', doors, 6) }).state).toBe('lit');
+  expect(lamp({ weather: weather('simulated', doors, 6) })).toMatchObject({
+    state: 'low',
+    reason: expect.stringContaining('simulated weather'),
+  });
+  // A storm while access is open and nobody has come yet does not count; the same storm at doors does.
+  const early = new Date(Date.parse(doors) - 26 * 3_600_000).toISOString();
+  const open = {
+    access: { ...access, from: early },
+    arrival: new Date(Date.parse(access.from)).toISOString(),
+  };
+  const storm = {
+    ...weather('imported', early, 25),
+    hours: [
+      { at: early, ...hour, gustMs: 25 },
+      { at: doors, ...hour },
+    ],
+  };
+  expect(lamp({ ...open, weather: storm }).state).toBe('lit');
+  expect(lamp({ ...open, weather: weather('imported', doors, 25) }).state).toBe('out');
 });
 
 test('hooks on brick are refused with a reason; a beam over it is tied to', () => {
@@ -115,7 +211,7 @@ test('cautions apply where they do, each with its source and who decides', () =>
 test('units do not matter', () => {
   const metric = { ...meadow, workshop: { ...meadow.workshop, units: 'metric' as const } };
   const plain = (file: JobFile) =>
-    draftPlan(file).holds.pieces.map(({ troubles: _, notes: __, ...figures }) => figures);
+    draftPlan(file).holds.pieces.map(({ troubles: _, notes: __, risks: ___, ...figures }) => figures);
   expect(plain(metric)).toEqual(plain({ ...meadow, workshop: { ...meadow.workshop, units: 'imperial' } }));
 });
 

@@ -1,5 +1,5 @@
 import type { HoldPiece, Holds, JobFile, Lamp } from '@early-lantern/contract';
-import { beaufort, formatWind } from '../air/wind.ts';
+import { formatWind } from '../air/wind.ts';
 import { unlit } from './unlit.ts';
 
 /** Less than this over what is required is low. */
@@ -37,12 +37,12 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
       working: shown.working,
     };
   }
-  const figure = `${text(worst.safetyFactor)} of ${text(worst.required)}${gustText(holds, file)}`;
+  const figure = `${text(worst.safetyFactor)}, needs ${text(worst.required)}${gustText(holds, file)}`;
   if (margin < 1 - 1e-9) {
     return {
       state: 'out',
-      figure: `${text(worst.safetyFactor)} of ${text(worst.required)}`,
-      reason: `${worst.name} ${says(worst)}: factor ${text(worst.safetyFactor)} where ${text(worst.required)} is asked at ${formatWind(holds.gustMs, file.workshop.units)} (Beaufort ${beaufort(holds.gustMs)}).`,
+      figure: `${text(worst.safetyFactor)}, needs ${text(worst.required)}`,
+      reason: `${worst.name} ${says(worst)}: safety factor ${text(worst.safetyFactor)}, needs ${text(worst.required)}, at ${formatWind(holds.gustMs, file.workshop.units)}.`,
       ...shown,
     };
   }
@@ -52,11 +52,13 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
     return {
       state: 'low',
       figure,
-      reason: `${worst.name} holds with little to spare: factor ${text(worst.safetyFactor)}, ${text(worst.required)} asked.`,
+      reason: `${worst.name} holds with little to spare: safety factor ${text(worst.safetyFactor)}, needs ${text(worst.required)}.`,
       ...shown,
     };
   const risk = holds.pieces.flatMap(({ risks }) => risks)[0];
   if (risk) return { state: 'low', figure, reason: risk, ...shown };
+  const guess = guessed(holds, file);
+  if (guess) return { state: 'low', figure, reason: guess, ...shown };
   return {
     state: 'lit',
     figure: margin === Infinity ? 'nothing to hold' : figure,
@@ -68,14 +70,26 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
 const text = (factor: number | null) =>
   factor === null ? '–' : factor >= 99 ? '99+' : Number(factor.toFixed(1)).toString();
 
-const says = ({ governing, points }: HoldPiece) => (points.length ? 'asks too much of a point' : governing);
+const says = ({ governing, points }: HoldPiece) => (points.length ? 'loads a point too much' : governing);
+
+/** What the wind was taken from, where nobody has looked at a real forecast and the wind matters. */
+function guessed({ gustBasis, gustMs, pieces }: Holds, { workshop }: JobFile): string | undefined {
+  const matters = pieces.some((one) => one.isOutdoors && one.takeDownGustMs !== null);
+  if (!matters) return undefined;
+  const gust = formatWind(gustMs, workshop.units);
+  if (gustBasis === 'assumed')
+    return `No forecast looked at yet: checked at an assumed gust of ${gust}. Import a forecast under Bench, or type the strongest gust expected in the brief.`;
+  if (gustBasis === 'simulated')
+    return `Checked at ${gust} out of simulated weather: import a real forecast under Bench before you rely on it.`;
+  return undefined;
+}
 
 /** The lowest gust at which something comes down, where wind matters. */
 function gustText({ pieces }: Holds, { workshop }: JobFile): string {
   const gusts = pieces.flatMap(({ takeDownGustMs, isOutdoors }) =>
     takeDownGustMs === null || !isOutdoors ? [] : [takeDownGustMs],
   );
-  return gusts.length ? `, down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
+  return gusts.length ? `, take down at ${formatWind(Math.min(...gusts), workshop.units)}` : '';
 }
 
 const spotOf = ({ site, job }: JobFile, id: string | undefined) => {

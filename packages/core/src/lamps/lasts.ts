@@ -28,18 +28,21 @@ export function lastsLamp(file: JobFile, lots: readonly LastingLot[]): Lamp {
     return {
       ...unlit(
         'needs a forecast',
-        'Pieces stand outdoors: look at the forecast under Bench, or bring one in.',
+        'Pieces stand outdoors: import a forecast under Bench, or simulate the weather.',
       ),
       working: weakest.working,
     };
   const left = leftOf(weakest);
+  const isGuess = outside && job.weather?.source === 'simulated';
+  const says =
+    weakest.state === 'lit'
+      ? `Every lot looks as it should to the end; ${weakest.label} has least to spare.`
+      : `${weakest.label}: ${weakest.reason}`;
   return {
-    state: weakest.state,
+    // What only made-up weather allows is not known yet.
+    state: isGuess && weakest.state === 'lit' ? 'low' : weakest.state,
     figure: left >= 0 ? `${left.toFixed(0)} h to spare` : `${(-left).toFixed(0)} h short`,
-    reason:
-      weakest.state === 'lit'
-        ? `Every lot looks as it should to the end; ${weakest.label} has least to spare.`
-        : `${weakest.label}: ${weakest.reason}`,
+    reason: isGuess ? `In simulated weather, until a real forecast is imported: ${says}` : says,
     working: weakest.working,
     fixes: [],
   };

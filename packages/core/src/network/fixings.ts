@@ -2,6 +2,8 @@ import type { HoldPiece, MethodId } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import { material } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
+import { HEAVY_WEIGHT, STAKE } from '../structure/anchors.ts';
+import type { Input } from '../working.ts';
 
 /** What is put on its bases: the workshop's own weights by name, or so many kilograms where none are counted. */
 function ballast({ ballastKg, weights }: HoldPiece): Material[] {
@@ -28,13 +30,44 @@ function ballast({ ballastKg, weights }: HoldPiece): Material[] {
   ];
 }
 
+/** Cord left over at each end of a line for its knots, m. From memory. */
+const KNOTS_M = 1;
+
+/** Cord for its tie lines, and what each is tied down to. */
+function lines({ tieLines }: HoldPiece): Material[] {
+  if (tieLines.length === 0) return [];
+  const lengthM = tieLines.reduce(
+    (sum, { fromXYM, toXM, reachM }) => sum + Math.hypot(fromXYM.yM, toXM - fromXYM.xM, reachM) + KNOTS_M,
+    0,
+  );
+  const count = tieLines.length;
+  const inputs: Input[] = [['lines', count]];
+  const anchor = tieLines[0]?.anchor;
+  return [
+    material('tie-cord', Math.ceil(lengthM), '⌈Σ line and a metre for its knots⌉', [
+      ...inputs,
+      ['metres', lengthM, 'm'],
+    ]),
+    ...(anchor === STAKE
+      ? [material('stake', count, 'one for each line', inputs), material('mallet', 1, 'for the stakes', [])]
+      : []),
+    ...(anchor === HEAVY_WEIGHT
+      ? [
+          material('weight', count, 'one for each line', inputs, undefined, {
+            detail: '30 kg, for a tie line',
+          }),
+        ]
+      : []),
+  ];
+}
+
 /**
  * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at each hang point", where its points are
  * known.
  */
 export function withFixings(materials: readonly Material[], held: HoldPiece | undefined): Material[] {
   const points = held?.points ?? [];
-  const weighted = [...materials, ...(held ? ballast(held) : [])];
+  const weighted = [...materials, ...(held ? [...ballast(held), ...lines(held)] : [])];
   if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
   const counts = new Map<MethodId, number>();
   for (const { method } of points) counts.set(method, (counts.get(method) ?? 0) + 1);

@@ -2,10 +2,6 @@ import { type BentRod, bentRod } from '../geometry/elastica.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Pipe } from './pipes.ts';
 
-/** Strain at which PVC is warned of and refused. From memory, an editable default. */
-const WARN_STRAIN = 0.01;
-const REFUSE_STRAIN = 0.02;
-
 /** Weight over stiffness, `w L³ / EI`, beyond which a pipe is not taken to carry its dressing. From memory. */
 const MOST_WEIGHT = 400;
 
@@ -20,33 +16,44 @@ export interface BentPipe {
   radiusM: number;
   /** Strain of the outermost fibre there, no unit. */
   strain: number;
+  /** Moment at each base in the plane of the arch, N·m. */
+  baseMomentNm: number;
   verdict: 'sound' | 'may creep in heat' | 'kinks' | 'sags';
 }
 
 /**
  * The elastica of a pipe with both bases upright, under its own weight and that of its dressing, and its strain
- * `κ · OD / 2` where it is bent most. Thrust is `f · EI / L²`.
+ * `κ · OD / 2` where it is bent most. Thrust is `f · EI / L²`. Of a pipe formed to its shape beforehand only what the
+ * weight adds is in it.
  * @param lengthM of the pipe; @param spanM between the bases; @param loadNPerM weight of pipe and dressing
  */
-export function bendPipe(pipe: Pipe, lengthM: number, spanM: number, loadNPerM: number): BentPipe {
+export function bendPipe(
+  pipe: Pipe,
+  lengthM: number,
+  spanM: number,
+  loadNPerM: number,
+  isFormed = false,
+): BentPipe {
   const stiffness = pipe.youngPa * pipe.inertiaM4;
   const weight = (loadNPerM * lengthM ** 3) / stiffness;
   // Heavier than this it sags whatever the span: reckoned at the limit, and refused.
   const sags = weight > MOST_WEIGHT;
   const rod = bentRod(lengthM, spanM, Math.min(weight, MOST_WEIGHT));
-  const curvature = rod.tightestCurvature / lengthM;
-  const strain = (curvature * pipe.odM) / 2;
+  const unloaded = isFormed ? bentRod(lengthM, spanM) : undefined;
+  const curvature = (rod.tightestCurvature - (unloaded?.tightestCurvature ?? 0)) / lengthM;
+  const strain = Math.abs(curvature * pipe.odM) / 2;
   return {
     rod,
-    thrustN: (rod.thrust * stiffness) / lengthM ** 2,
+    thrustN: Math.max(0, ((rod.thrust - (unloaded?.thrust ?? 0)) * stiffness) / lengthM ** 2),
     weight,
-    radiusM: 1 / curvature,
+    radiusM: lengthM / rod.tightestCurvature,
     strain,
+    baseMomentNm: ((rod.baseCurvature - (unloaded?.baseCurvature ?? 0)) * stiffness) / lengthM,
     verdict: sags
       ? 'sags'
-      : strain > REFUSE_STRAIN
+      : strain > pipe.refuseStrain
         ? 'kinks'
-        : strain > WARN_STRAIN
+        : strain > pipe.warnStrain
           ? 'may creep in heat'
           : 'sound',
   };
@@ -56,7 +63,7 @@ export function bendPipe(pipe: Pipe, lengthM: number, spanM: number, loadNPerM: 
 export const bendWorking = (pipe: Pipe, lengthM: number, spanM: number, bent: BentPipe) => [
   working(
     'Strain where it is bent most',
-    'curvature · OD / 2; over 1 % may creep, over 2 % is refused',
+    `curvature · OD / 2; refused over ${pipe.refuseStrain * 100} %${pipe.warnStrain < pipe.refuseStrain ? `, may creep over ${pipe.warnStrain * 100} %` : ': it stays bent'}`,
     [
       ['L', lengthM, 'm'],
       ['span', spanM, 'm'],

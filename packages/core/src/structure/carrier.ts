@@ -1,4 +1,5 @@
 import type { BaseId, HoldCase, Working } from '@early-lantern/contract';
+import type { Pipe } from './pipes.ts';
 import type { Standing, TieSet } from './standing.ts';
 
 /** What carries a standing piece, before its bases are weighted. */
@@ -16,6 +17,8 @@ export interface Carrier extends Omit<Standing, 'feet' | 'friction' | 'ties'> {
   ownFeet?: OwnFeet;
   /** Ways to come down besides those of whatever stands, each with the arm, m, at which lines hold against it. */
   moreCases?: (ties: TieSet | undefined, required: number) => { one: HoldCase; tieArmM: number }[];
+  /** A pipe bent between its feet: in the wind it bends further. */
+  bent?: BentArch;
   /** Where something heavy sits at a share of its length, m right of its middle; left out where nothing is put on. */
   pickX?: (at: number) => number;
   /** How far below its own foot the floor is, m: a table's height, a sign's pole. */
@@ -33,4 +36,17 @@ export interface OwnFeet {
   depthM: number;
   mostBallastKg: number;
   source: string;
+}
+
+/** A pipe that is bent into an arch: what the wind across it asks to know. */
+export interface BentArch {
+  pipe: Pipe;
+  lengthM: number;
+  spanM: number;
+  riseM: number;
+  meanHeightM: number;
+  /** Formed to its shape beforehand: nothing is locked into it. */
+  isFormed: boolean;
+  /** At each base in the plane of the arch, at rest, N·m. */
+  restMomentNm: number;
 }

@@ -1,4 +1,4 @@
-import type { BaseId, JobFile, Piece, PieceOf, Spot } from '@early-lantern/contract';
+import type { BaseId, JobFile, Piece, PieceOf } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { rodX } from '../geometry/elastica.ts';
 import { pairBow } from '../geometry/pair-arch.ts';
@@ -128,8 +128,11 @@ function archCarrier(piece: PieceOf<'packed-arch'>, recipe: Recipe, mass: PieceM
   const { pipeLengthM, spanM, name } = piece;
   const pipe = pipeOf(piece.pipe);
   const massKg = mass.dressingKg + pipe.kgPerM * pipeLengthM;
-  const bent = bendPipe(pipe, pipeLengthM, spanM, (massKg * GRAVITY) / pipeLengthM);
+  const isFormed = piece.isFormed ?? false;
+  const bent = bendPipe(pipe, pipeLengthM, spanM, (massKg * GRAVITY) / pipeLengthM, isFormed);
   const { rod } = bent;
+  const meanHeightM = rod.points.reduce((sum, { y }) => sum + y, 0) / rod.points.length;
+  const isSteel = pipe.warnStrain === pipe.refuseStrain;
   const area = DRAG * SOLID * recipe.visibleWidthM;
   return {
     ...upright('pipe arch between two bases', 'plate-2ft', recipe, mass),
@@ -138,19 +141,35 @@ function archCarrier(piece: PieceOf<'packed-arch'>, recipe: Recipe, mass: PieceM
     pickX: (at) => rodX(rod.points, at),
     dragFrontM2: area * pipeLengthM,
     dragSideM2: area * rod.rise,
-    windHeightM: rod.points.reduce((sum, { y }) => sum + y, 0) / rod.points.length,
+    windHeightM: meanHeightM,
     pushAtFootN: bent.thrustN,
+    bent: {
+      pipe,
+      lengthM: pipeLengthM,
+      spanM,
+      riseM: rod.rise,
+      meanHeightM,
+      isFormed,
+      restMomentNm: bent.baseMomentNm,
+    },
     // The pipe is pushed on its bases: each stands for itself against sliding.
     isJoined: true,
-    // From near the crown down to the shoulders.
+    // From the crown, or 0.6 of the arc, down to the shoulders.
     tieEnds: rod.points
-      .filter(({ x, y }) => x > 0 && y >= SHOULDER * rod.rise && y <= TIE_AT * rod.rise)
+      .filter(
+        ({ x, y }, i) =>
+          x >= 0 &&
+          y >= SHOULDER * rod.rise &&
+          (piece.hold?.tiedAt !== 'shoulders' || i >= 0.6 * (rod.points.length - 1)),
+      )
       .map(({ x, y }) => ({ xM: x, yM: y })),
     tiesByPractice: pipeLengthM >= LARGE_ARCH_M ? LARGE_ARCH_TIES : 0,
     troubles:
       bent.verdict === 'kinks'
         ? [
-            `${name}: bent this tight the ${pipe.label} kinks; widen the span, take more pipe or a thinner one.`,
+            isSteel
+              ? `${name}: the ${pipe.label} yields long before it is bent so far; have it bent to shape beforehand, or take PVC.`
+              : `${name}: bent this tight the ${pipe.label} kinks; widen the span, take more pipe or a thinner one.`,
           ]
         : bent.verdict === 'sags'
           ? [`${name}: the ${pipe.label} is too soft for what it carries; take a stiffer one.`]
@@ -380,7 +399,3 @@ function signCarrier({ widthM, heightM, at }: PieceOf<'backdrop'>, mass: PieceMa
     topM: at.yM + heightM,
   };
 }
-
-/** Friction of a base on a floor, no unit. From memory, editable defaults; not looked at, polished is assumed. */
-export const frictionOn = (floor: Spot['floor']): number =>
-  ({ polished: 0.2, carpet: 0.4, paving: 0.5, grass: 0.35, gravel: 0.35 })[floor ?? 'polished'];

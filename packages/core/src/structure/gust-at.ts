@@ -1,5 +1,5 @@
 import type { HoldRules, JobFile, Spot } from '@early-lantern/contract';
-import { DOOR_GUST_MS, GUST_FACTOR, UNKNOWN_GUST_MS } from '../air/wind.ts';
+import { DOOR_GUST_MS, GUST_FACTOR } from '../air/wind.ts';
 import { usualRules } from './standing.ts';
 
 const HOUR_MS = 3_600_000;
@@ -9,28 +9,53 @@ export const rulesOf = ({ workshop }: JobFile): HoldRules => ({ ...usualRules, .
 
 export const isOutdoors = (spot: Spot, { site }: JobFile) => !(spot.indoors ?? site.indoors);
 
+/** What a gust is taken from: outdoors only a typed one or a real forecast is more than a guess. */
+export type GustBasis = 'indoors' | 'typed' | 'forecast' | 'simulated' | 'assumed';
+
+export interface GustTaken {
+  gustMs: number;
+  source: string;
+  basis: GustBasis;
+}
+
 /** The gust that a spot is checked at, m/s, and where it comes from. */
-export function gustAt(spot: Spot, file: JobFile): { gustMs: number; source: string } {
-  if (!isOutdoors(spot, file))
-    return { gustMs: DOOR_GUST_MS, source: 'indoors: the draught of a door flung open' };
-  const { gustMs } = file.job;
+export function gustAt(spot: Spot, file: JobFile): GustTaken {
+  if (!isOutdoors(spot, file)) return indoors;
+  const { gustMs, weather } = file.job;
   const { words, share } =
     spot.openness === 'sheltered'
       ? { words: ', less in shelter', share: GUST_FACTOR.sheltered / GUST_FACTOR.open }
       : { words: '', share: 1 };
   if (gustMs !== undefined)
-    return { gustMs: gustMs * share, source: `the strongest gust expected, as typed on the job${words}` };
+    return {
+      gustMs: gustMs * share,
+      source: `the strongest gust expected, as typed on the job${words}`,
+      basis: 'typed',
+    };
   const forecast = gustOf(file);
-  if (forecast !== undefined)
+  if (forecast !== undefined) {
+    const isSimulated = weather?.source === 'simulated';
     return {
       gustMs: forecast * share,
-      source: `the strongest gust of the forecast looked at, and its spread${words}`,
+      source: isSimulated
+        ? `the strongest gust of simulated weather, and its spread${words}: import a real forecast`
+        : `the strongest gust of the forecast, and its spread${words}`,
+      basis: isSimulated ? 'simulated' : 'forecast',
     };
+  }
   return {
-    gustMs: UNKNOWN_GUST_MS * share,
-    source: `no forecast looked at: the top of Beaufort 4 is assumed${words}`,
+    gustMs: rulesOf(file).assumedGustMs * share,
+    source: `an assumption, no forecast looked at yet${words}`,
+    basis: 'assumed',
   };
 }
+
+/** Indoors only a draught is to be expected. */
+export const indoors: GustTaken = {
+  gustMs: DOOR_GUST_MS,
+  source: 'indoors: the draught of a door flung open',
+  basis: 'indoors',
+};
 
 /** The strongest gust of the forecast from set-up to strike with one standard deviation of what it may be out, m/s. */
 function gustOf({ job }: JobFile): number | undefined {

@@ -17,7 +17,7 @@ function pointsWords({ on }: Piece, file: JobFile): string {
   return carrying ? `points on ${carrying.carrier.name}` : 'points along its line';
 }
 
-/** What follows when the point that bears most lets go, its section then left with a factor. */
+/** What follows when the most loaded point lets go, its section then left with a factor. */
 function followsFrom(factor: number, index: number): string {
   const which = `If point ${index + 1} lets go, `;
   if (factor < 1) return `${which}its neighbours cannot bear the rest: the section comes down.`;
@@ -70,7 +70,7 @@ export function hangingPiece(
     ...blank(piece, hung.points.length ? pointsWords(piece, file) : 'nothing yet', mass.dressingKg + onItKg),
     safetyFactor: worst?.factor ?? null,
     required: rules.hookFactor,
-    governing: worst ? 'the point that bears most for its rating' : '',
+    governing: worst ? 'the most loaded point' : '',
     ...gustLevels(gustAtFactor(1), takeDown),
     points,
     ...(worst
@@ -89,7 +89,7 @@ export function hangingPiece(
       ...(worst
         ? [
             working(
-              'Factor of the point that bears most',
+              'Safety factor of the most loaded point',
               'rating / √(weight² + wind²); weight as a stiff beam or a limp string, whichever is more',
               [
                 ['rating', worst.ratingN, 'N'],

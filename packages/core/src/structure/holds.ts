@@ -1,5 +1,4 @@
 import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
-import { DOOR_GUST_MS } from '../air/wind.ts';
 import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
@@ -7,7 +6,7 @@ import { formatLength } from '../quantity/length.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { carriedPiece } from './carried-piece.ts';
 import { carrierOf } from './carriers.ts';
-import { gustAt, isOutdoors } from './gust-at.ts';
+import { gustAt, indoors, isOutdoors } from './gust-at.ts';
 import { carriedOn } from './handed-down.ts';
 import { hangingPiece } from './hanging-piece.ts';
 import { massOf } from './mass.ts';
@@ -21,12 +20,11 @@ export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe:
   const outside = recipes
     .map(({ piece }) => spotOf(piece, file))
     .find((spot) => spot && isOutdoors(spot, file));
-  const { gustMs, source } = outside
-    ? gustAt(outside, file)
-    : { gustMs: DOOR_GUST_MS, source: 'indoors: the draught of a door flung open' };
+  const { gustMs, source, basis } = outside ? gustAt(outside, file) : indoors;
   return {
     gustMs,
     gustSource: source,
+    gustBasis: basis,
     isOutdoors: outside !== undefined,
     pieces: inTurn(file, recipes),
   };

@@ -15,6 +15,9 @@ export interface Pipe {
   kgPerM: number;
   /** Second moment of area, m⁴. */
   inertiaM4: number;
+  /** Strain from which it is warned of, and refused: it creeps or kinks; steel stays bent. No unit. */
+  warnStrain: number;
+  refuseStrain: number;
   source: string;
 }
 
@@ -30,6 +33,8 @@ export const pipes: readonly Pipe[] = data.map((row) => {
     youngPa: row.youngGPa * 1e9,
     kgPerM: (Math.PI / 4) * (odM ** 2 - idM ** 2) * row.densityKgM3,
     inertiaM4: (Math.PI / 64) * (odM ** 4 - idM ** 4),
+    warnStrain: row.warnStrainPct / 100,
+    refuseStrain: row.refuseStrainPct / 100,
     source: row.source,
   };
 });

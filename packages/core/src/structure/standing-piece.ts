@@ -8,23 +8,25 @@ import type {
   TieLine,
   Weight,
 } from '@early-lantern/contract';
-import { beaufort, dynamicPressure } from '../air/wind.ts';
+import { dynamicPressure, formatWind } from '../air/wind.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
-import { working } from '../working.ts';
+import { type Input, working } from '../working.ts';
+import { anchorAt } from './anchors.ts';
+import { type ArchAnswer, archAnswer } from './arch-cases.ts';
 import { ballastFor } from './ballast.ts';
 import { type Base, baseOf } from './bases.ts';
 import { blank } from './blank-piece.ts';
 import type { Carrier, OwnFeet } from './carrier.ts';
-import { frictionOn } from './carriers.ts';
 import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
 import type { CarriedLoad } from './handed-down.ts';
 import { withCarried } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
 import {
   factorAt,
-  GRAVITY,
+  frictionOn,
   governing,
   gustFor,
+  pushAt,
   type Standing,
   standingCases,
   type TieSet,
@@ -33,11 +35,10 @@ import {
 } from './standing.ts';
 import { type TiePlace, tiePlaces } from './tie-lines.ts';
 
-/** What a stake in grass and a fixed point indoors hold, N. From memory, editable defaults. */
-const STAKE_N = 150;
-const FIXED_POINT_N = 120;
 /** Lines reach out forward and back as far as this share of the piece's height. From memory, an editable default. */
 const TIE_REACH = 0.6;
+/** A line tied as high as this share of an arch is tied at its crown: lower, at its shoulders. */
+const AT_CROWN = 0.99;
 /** Ballast is found for this much over what is required. */
 const LITTLE_MARGIN = 1.15;
 /** Ballast is found in steps of this, kg. */
@@ -77,12 +78,19 @@ export function standingPiece(
   });
   const required = outdoors ? rules.outdoorFactor : rules.indoorFactor;
   const more = carrier.moreCases?.(ties, required) ?? [];
+  const { bent } = carrier;
+  const arch = bent && archAnswer(bent, carrier, ties, base, rules, required);
   const casesWith = (ballastKg: number) => [
-    ...standingCases(standing(ballastKg), rules, outdoors),
+    ...(arch?.casesWith(base.massKg + ballastKg) ?? []),
+    ...standingCases(standing(ballastKg), rules, outdoors, !bent),
     ...more.map(({ one }) => one),
   ];
+  // Ballast is not asked to mend what it does not: a pipe too soft, a line too thin.
+  const helped = helpedByBallast(casesWith(0), casesWith(BALLAST_STEP_KG));
   const holdsWith = (ballastKg: number) =>
-    casesWith(ballastKg).every((one) => factorAt(one, pressure) >= one.required * LITTLE_MARGIN);
+    casesWith(ballastKg).every(
+      (one, i) => !helped[i] || factorAt(one, pressure) >= one.required * LITTLE_MARGIN,
+    );
   const wanted = piece.hold?.ballastKg ?? leastBallast(holdsWith, base.mostBallastKg);
   const feet = carrier.feetXM.length;
   // A workshop that has counted no weights is taken to find some.
@@ -106,7 +114,11 @@ export function standingPiece(
     tieLines:
       tied && ties
         ? tieLinesOf(
-            leftForTies([{ one: cases[0] as HoldCase, tieArmM: ties.heightM }, ...more], ties, pressure),
+            arch?.tensionN(pressure) ??
+              tieTension(
+                ties,
+                leftForTies([{ one: cases[0] as HoldCase, tieArmM: ties.heightM }, ...more], ties, pressure),
+              ),
             ties,
             tied.places,
             anchor.label,
@@ -135,17 +147,19 @@ export function standingPiece(
           ]
         : []),
     ],
+    risks: arch ? bareRisks(piece.name, arch, base.massKg + ballastKg, pressure, file) : [],
     notes: carrier.notes,
     working: [
       ...mass.working,
       ...carrier.working,
+      ...(arch?.workingWith(base.massKg + ballastKg) ?? []),
       ...(worst ? [caseWorking(worst, gustMs, source)] : []),
       working(
         'Dynamic pressure',
         '½ · 1.225 kg/m³ · v²',
         [['v', gustMs, 'm/s']],
         { value: pressure, unit: 'Pa' },
-        `${source}; density: ICAO Doc 7488; Beaufort ${beaufort(gustMs)}: WMO No. 8`,
+        `${source}; density: ICAO Doc 7488`,
       ),
       working(
         'Base',
@@ -197,13 +211,9 @@ function leastBallast(holdsWith: (ballastKg: number) => boolean, mostKg: number)
   return high * BALLAST_STEP_KG;
 }
 
-/** What a line is tied down to. */
-function anchorAt(spot: Spot, file: JobFile): { label: string; holdsN: number } {
-  if (!isOutdoors(spot, file)) return { label: 'a fixed point of the house', holdsN: FIXED_POINT_N };
-  if (spot.floor === 'grass' && !(file.site.forbids ?? []).includes('stakes'))
-    return { label: 'a stake', holdsN: STAKE_N };
-  return { label: 'a weight of 30 kg', holdsN: 30 * GRAVITY * frictionOn(spot.floor) };
-}
+/** Which cases get better with more ballast. */
+const helpedByBallast = (without: readonly HoldCase[], withSome: readonly HoldCase[]): boolean[] =>
+  without.map(({ resists }, i) => (withSome[i]?.resists ?? 0) > resists);
 
 /** Where lines run, and what they make of it together: the lowest end and the furthest stake to the side count. */
 function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
@@ -213,7 +223,10 @@ function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
   const { places, blocked } = tiePlaces({ left: ends(-1), right: ends(1) }, perSide, spot);
   const heightM = Math.min(...places.map(({ from }) => from.yM - middle.yM)) + (carrier.floorBelowM ?? 0);
   const sideM = Math.max(...places.map(({ from, toXM }) => Math.abs(toXM - from.xM)));
-  const set = { perSide, heightM, reachM: Math.max(1, TIE_REACH * carrier.topM), sideM };
+  const reachM = Math.max(1, carrier.bent ? heightM : TIE_REACH * carrier.topM);
+  const at =
+    carrier.bent && heightM >= AT_CROWN * carrier.bent.riseM ? ('crown' as const) : ('shoulders' as const);
+  const set = { perSide, heightM, reachM, sideM, ...(carrier.bent ? { at } : {}) };
   return { set, places, blocked };
 }
 
@@ -229,8 +242,8 @@ function leftForTies(
   return Math.max(0, ...left);
 }
 
-function tieLinesOf(forceN: number, ties: TieSet, places: readonly TiePlace[], anchor: string): TieLine[] {
-  const tensionN = Number(tieTension(ties, forceN).toFixed(1));
+function tieLinesOf(pullN: number, ties: TieSet, places: readonly TiePlace[], anchor: string): TieLine[] {
+  const tensionN = Number(pullN.toFixed(1));
   const round = (metres: number) => Number(metres.toFixed(3));
   return (['front', 'back'] as const).flatMap((towards) =>
     places.map(({ from, toXM }) => ({
@@ -244,6 +257,28 @@ function tieLinesOf(forceN: number, ties: TieSet, places: readonly TiePlace[], a
   );
 }
 
+/** Less than this is no wind, m/s. WMO No. 8: Beaufort 1 begins at 0.3. */
+const STILL_MS = 0.3;
+
+/** What a bare pipe would not hold, but one stiffened by its balloons does: nobody knows by how much they stiffen it. */
+function bareRisks(
+  name: string,
+  arch: ArchAnswer,
+  footKg: number,
+  pressurePa: number,
+  file: JobFile,
+): string[] {
+  const [bare, cases] = [arch.bareWith(footKg), arch.casesWith(footKg)];
+  const worst = governing(bare, pressurePa);
+  if (!worst || factorAt(worst, pressurePa) >= worst.required) return [];
+  const upTo = (list: readonly HoldCase[]) => Math.min(...list.map((one) => gustFor(one, one.required)));
+  const wind = (gustMs: number) => formatWind(gustMs, file.workshop.units);
+  const alone = upTo(bare) < STILL_MS ? 'lies down in still air' : `${worst.label} above ${wind(upTo(bare))}`;
+  return [
+    `${name}: the bare pipe ${alone}. It stands to ${wind(upTo(cases))} only if its balloons make it ${rulesOf(file).packedStiffness} times as stiff, which nobody has measured. Take thicker pipe or a lower arch, or keep people away.`,
+  ];
+}
+
 function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: string) {
   const pressure = dynamicPressure(gustMs);
   return working(
@@ -251,8 +286,8 @@ function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: st
     'resists / (pushes + wind per Pa · q)',
     [
       ['resists', one.resists, one.unit],
-      ['pushes', one.pushes, one.unit],
-      ['wind per Pa', one.perPa, `${one.unit}/Pa`],
+      ['pushes', one.curve ? pushAt(one, pressure) : one.pushes, one.unit],
+      ...(one.curve ? [] : [['wind per Pa', one.perPa, `${one.unit}/Pa`] satisfies Input]),
       ['q', pressure, 'Pa'],
       ['required', one.required],
     ],

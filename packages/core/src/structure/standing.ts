@@ -1,4 +1,4 @@
-import type { HoldCase, HoldRules } from '@early-lantern/contract';
+import type { HoldCase, HoldRules, Spot } from '@early-lantern/contract';
 import { speedOf } from '../air/wind.ts';
 
 /** What the business asks who has not said otherwise. From memory, editable defaults. */
@@ -9,6 +9,8 @@ export const usualRules: HoldRules = {
   bumpN: 50,
   bumpHeightM: 1.2,
   personKg: 90,
+  packedStiffness: 3,
+  assumedGustMs: 8,
 };
 
 export const GRAVITY = 9.81;
@@ -57,10 +59,12 @@ export interface TieSet {
   sideM: number;
   /** What one anchor holds, N along the line. */
   anchorN: number;
+  /** Of a bent arch: all at the crown, or at 0.4 and 0.6 of the arc. */
+  at?: 'crown' | 'shoulders';
 }
 
 /** A line is drawn this tight by hand. From memory, an editable default. */
-const PRETENSION_N = 20;
+export const PRETENSION_N = 20;
 
 /** What the ties of one side hold back, N horizontally: the anchors' load less the hand's pull, along the slope. */
 export function tieForce(ties: TieSet): number {
@@ -79,15 +83,21 @@ export function tieTension(ties: TieSet, forceN: number): number {
 /**
  * Every way a standing piece could come down, each with what resists it. Overturning about every edge: front, back,
  * left and right; sliding; a bump. Joined feet act together, others stand each for themselves with their share.
+ * @param isStiff false for what bends in the wind before it tips to the front or back: a bent pipe has cases of its own
  */
-export function standingCases(standing: Standing, rules: HoldRules, isOutdoors: boolean): HoldCase[] {
+export function standingCases(
+  standing: Standing,
+  rules: HoldRules,
+  isOutdoors: boolean,
+  isStiff = true,
+): HoldCase[] {
   const required = isOutdoors ? rules.outdoorFactor : rules.indoorFactor;
   const { feet, massKg, ties } = standing;
   const total = massKg + feet.reduce((sum, foot) => sum + foot.massKg, 0);
   const weightN = total * GRAVITY;
   const depthM = Math.min(...feet.map((foot) => foot.depthM));
   const held = ties ? tieForce(ties) * ties.heightM : 0;
-  const cases: HoldCase[] = (['front', 'back'] as const).map((side) => ({
+  const cases: HoldCase[] = (isStiff ? (['front', 'back'] as const) : []).map((side) => ({
     label: `tips over to the ${side}`,
     resists: weightN * (depthM / 2) + held,
     pushes: 0,
@@ -160,14 +170,46 @@ function sidewaysCases(standing: Standing, required: number): HoldCase[] {
   });
 }
 
+/** What pushes at a dynamic pressure, the wind's part counted in: in a straight line between the points of a curve. */
+export function pushAt({ pushes, perPa, curve }: HoldCase, pressurePa: number): number {
+  const even = pushes + perPa * pressurePa;
+  if (!curve) return even;
+  const next = curve.findIndex(({ pa }) => pa >= pressurePa);
+  if (next < 0) return Infinity;
+  const [a, b] = [curve[next - 1], curve[next] as { pa: number; pushes: number }];
+  if (!a) return even + b.pushes;
+  return even + a.pushes + ((b.pushes - a.pushes) * (pressurePa - a.pa)) / (b.pa - a.pa);
+}
+
 /** Resistance over everything that pushes, at a dynamic pressure. Infinite where nothing pushes. */
-export function factorAt({ resists, pushes, perPa }: HoldCase, pressurePa: number): number {
-  const over = pushes + perPa * pressurePa;
-  return over > 0 ? Math.max(0, resists) / over : Infinity;
+export function factorAt(one: HoldCase, pressurePa: number): number {
+  const over = pushAt(one, pressurePa);
+  return over > 0 ? Math.max(0, one.resists) / over : Infinity;
 }
 
 /** The gust at which a case's factor is `factor`, m/s; infinite where no wind matters, 0 where it fails without. */
-export function gustFor({ resists, pushes, perPa }: HoldCase, factor: number): number {
+export function gustFor(one: HoldCase, factor: number): number {
+  const { resists, pushes, perPa, curve } = one;
+  if (curve) {
+    const bears = (pa: number) => factorAt(one, pa) >= factor;
+    if (!bears(0)) return 0;
+    let from = 0;
+    for (const { pa } of curve) {
+      if (bears(pa)) {
+        from = pa;
+        continue;
+      }
+      // Within the step where it fails, halving finds where.
+      let to = pa;
+      for (let round = 0; round < 40; round++) {
+        const middle = (from + to) / 2;
+        if (bears(middle)) from = middle;
+        else to = middle;
+      }
+      return speedOf(from);
+    }
+    return speedOf(from);
+  }
   const left = resists / factor - pushes;
   if (left <= 0) return 0;
   return perPa > 0 ? speedOf(left / perPa) : Infinity;
@@ -181,3 +223,7 @@ export function governing(cases: readonly HoldCase[], pressurePa: number): HoldC
     undefined,
   );
 }
+
+/** Friction of a base on a floor, no unit. From memory, editable defaults; not looked at, polished is assumed. */
+export const frictionOn = (floor: Spot['floor']): number =>
+  ({ polished: 0.2, carpet: 0.4, paving: 0.5, grass: 0.35, gravel: 0.35 })[floor ?? 'polished'];

@@ -43,6 +43,16 @@ export const packedArch: Editor<PieceOf<'packed-arch'>> = {
       value: (piece) => piece.pipe,
       set: (piece, pipe) => ({ ...piece, pipe: pipe as typeof piece.pipe }),
     },
+    {
+      type: 'pick',
+      label: 'Bent',
+      options: [
+        ['on-site', 'on site, between its bases'],
+        ['formed', 'to shape beforehand'],
+      ],
+      value: (piece) => (piece.isFormed ? 'formed' : 'on-site'),
+      set: ({ isFormed: _, ...piece }, how) => (how === 'formed' ? { ...piece, isFormed: true } : piece),
+    },
     blownField(),
     ...layerFields<PieceOf<'packed-arch'>>(),
   ],
