@@ -27,7 +27,7 @@ export function DayView() {
   const { range } = useUnits();
   const { workshop, job } = file;
   const day = DateTime.fromISO(job.doors, { zone: workshop.timeZone }).startOf('day');
-  const counts = useDayCounts(day.toISO() as string, day.plus({ days: 1 }).toISO() as string);
+  const counts = useDayCounts(day.toISO() as string, day.plus({ days: 1 }).startOf('day').toISO() as string);
   if (counts.error) throw counts.error;
   if (!counts.data) return <LinearProgress aria-label="Counting the day" />;
   const { jobs, balloons, materials } = counts.data;

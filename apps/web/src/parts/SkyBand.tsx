@@ -28,7 +28,7 @@ export function skyGradient(from: number, to: number, zone: string): string {
       const at = day.toMillis() + hour * 3_600_000;
       stops.push(`${colour} ${(((at - from) / (to - from)) * 100).toFixed(2)}%`);
     }
-    day = day.plus({ days: 1 });
+    day = day.plus({ days: 1 }).startOf('day');
   }
   return `linear-gradient(90deg, ${stops.join(', ')})`;
 }
@@ -61,7 +61,7 @@ export function SkyBand({ day, zone, doors, now }: SkyBandProps) {
   const { width } = useSize(frame);
   const start = DateTime.fromISO(day, { zone }).startOf('day');
   const from = start.toMillis();
-  const to = start.plus({ days: 1 }).toMillis();
+  const to = start.plus({ days: 1 }).startOf('day').toMillis();
   const share = (at: number) => (at - from) / (to - from);
   const isToday = now >= from && now < to;
   const sorted = [...doors].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));

@@ -15,8 +15,10 @@ const DAYS_AFTER = 2;
  */
 export class MinuteAxis {
   private readonly originMs: number;
-  /** First minute of each day, local time. */
+  /** First minute of each day, local time: where the clocks jump over midnight, of the first hour there is. */
   private readonly midnights: number[];
+  /** Minute at which a clock that had never been changed from UTC would show 00:00 on each day. */
+  private readonly utcMidnights: number[];
   /** Offset from UTC, minutes, before and from `changesAt` on. */
   private readonly offsets: readonly [number, number];
   private readonly changesAt: number;
@@ -27,8 +29,11 @@ export class MinuteAxis {
     this.originMs = origin.toMillis();
     const end = DateTime.fromISO(last, { zone: timeZone }).startOf('day');
     const covered = Math.round(end.diff(origin, 'days').days) + DAYS_AFTER;
-    const days = Array.from({ length: covered + 1 }, (_, day) => origin.plus({ days: day }));
+    const days = Array.from({ length: covered + 1 }, (_, day) => origin.plus({ days: day }).startOf('day'));
     this.midnights = days.map((day) => (day.toMillis() - this.originMs) / 60_000);
+    this.utcMidnights = days.map(
+      ({ year, month, day }) => (Date.UTC(year, month - 1, day) - this.originMs) / 60_000,
+    );
     const lastDay = days.at(-1) as DateTime;
     this.offsets = [origin.offset, lastDay.offset];
     this.changesAt = origin.offset === lastDay.offset ? Infinity : this.findChange(timeZone);
@@ -99,11 +104,12 @@ export class MinuteAxis {
     ];
   }
 
-  /** Minute at which a clock on the wall shows `HH:MM` on a day of the axis. */
+  /** Minute at which a clock on the wall first shows `HH:MM` on a day of the axis; where it jumps over it, as it jumps. */
   private timeOfDay(day: number, time: string): number {
     const [hours = 0, minutes = 0] = time.split(':').map(Number);
-    const midnight = this.midnights[day] as number;
-    const plain = midnight + hours * 60 + minutes;
-    return plain - (this.offset(plain) - this.offset(midnight));
+    const utc = (this.utcMidnights[day] as number) + hours * 60 + minutes;
+    const [before, after] = this.offsets.map((offset) => utc - offset) as [number, number];
+    if (before < this.changesAt) return before;
+    return Math.max(after, this.changesAt);
   }
 }
