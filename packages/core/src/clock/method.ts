@@ -5,9 +5,9 @@ import { blownWork } from './inflator-work.ts';
 import {
   driveWork,
   loadOutWork,
+  loadWork,
   secondLoadWork,
   signInWork,
-  takingWagons,
   unloadFirstWork,
   unloadWork,
 } from './travel-work.ts';
@@ -115,14 +115,7 @@ function arrival(
   const { workshop, site, job } = file;
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
-  const load = takingWagons(
-    simple('load-vehicle', 'Load the vehicle', 'workshop', workshop, {
-      hands: two,
-      after: [...bags, ...(bench.length ? [] : [clean.id])],
-    }),
-    file,
-    two,
-  );
+  const load = loadWork(file, pieces, two, [...bags, ...(bench.length ? [] : [clean.id])]);
   const drive = driveWork(
     file,
     { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },
@@ -149,8 +142,8 @@ function arrival(
       ]
     : [];
   // Nothing is carried in over bare floors.
-  const unload = unloadWork(file, two, protect.id);
-  const again = secondLoadWork(file, crew, two, unload.id);
+  const unload = unloadWork(file, pieces, two, protect.id);
+  const again = secondLoadWork(file, pieces, crew, two, unload.id);
   const looked = before.map(({ id }) => id);
   return {
     bench,

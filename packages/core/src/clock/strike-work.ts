@@ -4,7 +4,7 @@ import { methodOf } from '../fixing/methods.ts';
 import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
-import { carryOutWork, driveWork, signInWork, takingWagons } from './travel-work.ts';
+import { carryOutWork, driveWork, returnGearWork, signInWork, takingWagons } from './travel-work.ts';
 import { otherWays, ownId, REACH_M, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Who takes a job down. */
@@ -63,7 +63,7 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: re
       ]
     : [];
   const last = lookOver[0]?.id ?? strike.id;
-  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, crew, two, last)];
+  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, pieces, crew, two, last)];
   return tasks.map((work) => ({ ...work, trip: 'strike' }));
 }
 
@@ -77,11 +77,16 @@ function driveToStrike(file: JobFile, crew: readonly CrewMember[], two: number):
 }
 
 /** Out to the vehicle and home, then the gear counted; in the workshop itself only that. */
-function wayHome(file: JobFile, crew: readonly CrewMember[], two: number, after: string): Work[] {
-  const gear = (before: string, label: string) =>
-    simple('return-gear', label, 'workshop', file.workshop, { hands: two, after: [before] });
+function wayHome(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  crew: readonly CrewMember[],
+  two: number,
+  after: string,
+): Work[] {
+  const gear = (before: string, label: string) => returnGearWork(file, pieces, label, two, before);
   if (file.site.isWorkshop) return [gear(after, 'Count the gear, note what failed')];
-  const carryOut = carryOutWork(file, two, after);
+  const carryOut = carryOutWork(file, pieces, two, after);
   const back = driveWork(
     file,
     { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },

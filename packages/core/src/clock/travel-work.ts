@@ -3,7 +3,8 @@ import { effort } from '../bench/rates.ts';
 import { formatLength } from '../quantity/length.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
-import { said, shared, type Trip, type Work } from './work.ts';
+import { withHeavy } from './heavy.ts';
+import { said, shared, simple, type Trip, type Work, type WorkedPiece } from './work.ts';
 
 /** A step costs about as much as a metre and a half on the level. From memory, an editable default. */
 const STEP_AS_M = 1.5;
@@ -115,13 +116,48 @@ export function unloadFirstWork(file: JobFile, hands: number, after: string): Wo
   });
 }
 
+/** Whether the van comes back for a piece. */
+const comesLater = ({ job }: JobFile, id: string) => job.secondLoad?.includes(id) ?? false;
+
+/** The vehicle loaded at the workshop with what goes with the first load. */
+export function loadWork(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  hands: number,
+  after: string[],
+): Work {
+  const first = pieces.filter(({ piece }) => !comesLater(file, piece.id));
+  const load = simple('load-vehicle', 'Load the vehicle', 'workshop', file.workshop, { hands, after });
+  const byHand = withHeavy(effort('load-vehicle', 1, file.workshop), first, 'load-heavy', file);
+  return takingWagons({ ...load, ...shared(byHand, hands) }, file, hands);
+}
+
+/** What comes home is unloaded and counted. */
+export function returnGearWork(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  label: string,
+  hands: number,
+  after: string,
+): Work {
+  const gear = simple('return-gear', label, 'workshop', file.workshop, { hands, after: [after] });
+  const byHand = withHeavy(effort('return-gear', 1, file.workshop), pieces, 'load-heavy', file);
+  return { ...gear, ...shared(byHand, hands) };
+}
+
 /** The rest of a full van carried from the kerb to the spot. */
-export function unloadWork(file: JobFile, hands: number, after: string): Work {
+export function unloadWork(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  hands: number,
+  after: string,
+): Work {
   const label = `Unload the rest, ${wayWords(file)} to the spot`;
   return carried(file, {
     id: 'unload',
     label,
     load: 1 - FIRST,
+    heavy: pieces.filter(({ piece }) => !comesLater(file, piece.id)),
     hands,
     wagons: wagonsFor(file, hands),
     after,
@@ -129,12 +165,13 @@ export function unloadWork(file: JobFile, hands: number, after: string): Work {
 }
 
 /** The second load, a full van too. */
-function unloadAgainWork(file: JobFile, hands: number, after: string): Work {
+function unloadAgainWork(file: JobFile, pieces: readonly WorkedPiece[], hands: number, after: string): Work {
   const label = `Unload the second load, ${wayWords(file)} to the spot`;
   return carried(file, {
     id: 'second-unload',
     label,
     load: 1,
+    heavy: pieces.filter(({ piece }) => comesLater(file, piece.id)),
     hands,
     wagons: wagonsFor(file, hands),
     after,
@@ -154,10 +191,23 @@ export function loadOutWork(file: JobFile, hands: number, after: string): Work {
 }
 
 /** Everything that was taken down, to the vehicle. */
-export function carryOutWork(file: JobFile, hands: number, after: string): Work {
+export function carryOutWork(
+  file: JobFile,
+  pieces: readonly WorkedPiece[],
+  hands: number,
+  after: string,
+): Work {
   const label = `Carry everything out to the vehicle, ${wayWords(file)}`;
   const wagons = wagonsFor(file, hands);
-  return carried(file, { id: 'carry-out', label, load: OUT_AFTER_STRIKE, hands, wagons, after });
+  return carried(file, {
+    id: 'carry-out',
+    label,
+    load: OUT_AFTER_STRIKE,
+    heavy: pieces,
+    hands,
+    wagons,
+    after,
+  });
 }
 
 function wayWords({ site: { loadIn }, workshop }: JobFile): string {
@@ -170,6 +220,8 @@ interface Carrying {
   label: string;
   /** Of a full van. */
   load: number;
+  /** Pieces whose heavy things are carried with it. */
+  heavy?: readonly WorkedPiece[];
   hands: number;
   /** Wagons at most. */
   wagons: number;
@@ -177,18 +229,16 @@ interface Carrying {
 }
 
 /** Carried between kerb and spot, with as many wagons as were taken along. */
-function carried(file: JobFile, { id, label, load, hands, wagons: most, after }: Carrying): Work {
+function carried(file: JobFile, { id, label, load, heavy = [], hands, wagons: most, after }: Carrying): Work {
   const { site, workshop } = file;
   const { distanceM, steps, lift } = site.loadIn;
   const metres = distanceM + (lift ? LIFT_AS_M : steps * STEP_AS_M);
   // A van at the door still has to be emptied: never less than a third of the 100 ft figure.
   const share = Math.max(1 / 3, metres / 30.48);
+  const byHand = withHeavy(effort('unload-30m', load * share, workshop), heavy, 'carry-heavy', file, share);
   const taken = (wagons: number) =>
     shared(
-      slowed(effort('unload-30m', load * share, workshop), [
-        ...(wagons > 0 ? [wagonsHelp(wagons, hands)] : []),
-        ...rainAtLoadIn(file),
-      ]),
+      slowed(byHand, [...(wagons > 0 ? [wagonsHelp(wagons, hands)] : []), ...rainAtLoadIn(file)]),
       hands,
     );
   return {
@@ -254,13 +304,15 @@ function wagonsHelp(wagons: number, hands: number): Slowing {
 /** The van goes back for what it could not take, and is emptied again. */
 export function secondLoadWork(
   file: JobFile,
+  pieces: readonly WorkedPiece[],
   crew: readonly CrewMember[],
   hands: number,
   after: string,
 ): Work[] {
   if (!file.job.secondLoad?.length) return [];
   const [home, out] = [driveMinutes(file, 'home'), driveMinutes(file, 'out')];
-  const load = shared(effort('load-vehicle', 1, file.workshop), 1);
+  const later = pieces.filter(({ piece }) => comesLater(file, piece.id));
+  const load = shared(withHeavy(effort('load-vehicle', 1, file.workshop), later, 'load-heavy', file), 1);
   const minutes = home + load.minutes + out;
   const again: Work = {
     id: 'second-run',
@@ -287,5 +339,5 @@ export function secondLoadWork(
       ),
     ],
   };
-  return [again, unloadAgainWork(file, hands, again.id)];
+  return [again, unloadAgainWork(file, pieces, hands, again.id)];
 }

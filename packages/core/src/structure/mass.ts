@@ -33,6 +33,9 @@ const grams: Record<string, number> = {
   'skirt-cloth': 180,
 };
 
+/** What one of an item weighs, kg; 0 where that does not count. */
+export const itemKg = (item: string): number => (grams[item] ?? 0) / 1000;
+
 /** What a piece weighs, kg: balloons apart from what they are put on. */
 export interface PieceMass {
   dressingKg: number;
