@@ -91,6 +91,23 @@ export const Ladder = z.strictObject({
 });
 export type Ladder = z.infer<typeof Ladder>;
 
+/** A rolling tower or a lift hired for a job: it has to get in, and the floor has to bear it. */
+export const Platform = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: z.enum(['tower', 'lift']),
+  /** Height of its platform at most. */
+  standM: LengthM.max(15),
+  dutyKg: z.number().min(50).max(1000),
+  widthM: LengthM.max(5),
+  massKg: z.number().min(10).max(20_000),
+  /** Who drives it, trained or licensed. */
+  driver: Id.optional(),
+  /** For the job, in the workshop's money. */
+  price: z.number().min(0).max(100_000).optional(),
+});
+export type Platform = z.infer<typeof Platform>;
+
 /** Weights for bases, so many alike. */
 export const Weight = z.strictObject({
   id: Id,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Carried, carrierBreaches } from './carriers.ts';
 import { ClockChoices } from './clock.ts';
+import { Platform } from './hold.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
@@ -65,6 +66,8 @@ const HeadFields = z.strictObject({
   shaded: z.array(Id).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */
   hiredLadders: z.array(Id).max(20).optional(),
+  /** Towers and lifts hired for this job. */
+  platforms: z.array(Platform).max(6).optional(),
   /** Pins and what was agreed for the day. */
   clock: ClockChoices.optional(),
   notes: Text,

@@ -137,6 +137,23 @@ export const Why = z.strictObject({
 });
 export type Why = z.infer<typeof Why>;
 
+/** Stages of putting a piece up, in their order. */
+export const Stage = z.enum([
+  'frame',
+  'tie',
+  'on-pole',
+  'hang',
+  'join',
+  'roof',
+  'dress',
+  'accent',
+  'stem',
+  'fill',
+  'sign',
+  'finish',
+]);
+export type Stage = z.infer<typeof Stage>;
+
 export const Task = z.strictObject({
   id: z.string(),
   label: z.string(),
@@ -146,6 +163,10 @@ export const Task = z.strictObject({
   crew: z.array(Id),
   gear: z.array(Id),
   pieceId: Id.optional(),
+  /** Its step of that piece, by an id that stays the same whatever else is edited. */
+  step: z.string().optional(),
+  /** Its stage in putting the piece up. */
+  stage: Stage.optional(),
   /** What it blows: so many of a nominal size, for the base or as fillers. */
   blows: z.strictObject({ nominalIn: DiameterIn, count: z.int(), isFiller: z.boolean() }).optional(),
   after: z.array(z.string()),

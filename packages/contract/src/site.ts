@@ -90,6 +90,8 @@ const SpotFields = z.strictObject({
   indoors: z.boolean().optional(),
   /** How the wind comes at it outdoors; left out, as in the open. */
   openness: z.enum(['sheltered', 'open']).optional(),
+  /** Of a stair: towards which side its treads go up, and by how much over the width of the spot. */
+  stair: z.strictObject({ up: z.enum(['left', 'right']), riseM: LengthM.max(20) }).optional(),
   /** Indoors, as warm as it gets while the pieces stand; left out, a room's 21 °C. */
   tempC: z.number().min(-20).max(50).optional(),
   /** What keeps adhesive from holding. */

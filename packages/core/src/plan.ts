@@ -63,7 +63,11 @@ export function planJob(file: JobFile): Plan {
       ...plan.onTime,
       chance: rehearsal?.chance ?? null,
       bottleneck: bottleneckOf(plan, rehearsal),
-      bound: mostInHand(workedWhile(file, exposedOnly(file, plan.tasks) ?? file)),
+      // Without a plan there is nothing that could be better.
+      bound:
+        plan.onTime.minutesInHand === null
+          ? null
+          : mostInHand(workedWhile(file, exposedOnly(file, plan.tasks) ?? file)),
     },
     lamps: {
       ...plan.lamps,

@@ -1,5 +1,5 @@
 import type { BenchBatch } from '@early-lantern/contract';
-import { nameIn, sizeName } from '@early-lantern/core';
+import { nameIn, namesFor, sizeName } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
@@ -73,7 +73,7 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
   const { file, planned } = useJob();
   const { range } = useUnits();
   const { workshop } = file;
-  const nameOf = (id: string) => nameIn(id, workshop);
+  const nameOf = (id: string) => nameIn(id, namesFor(file));
   const piece = planned?.plan.pieces.find(({ id }) => id === batch.pieceId);
   return (
     <Paper

@@ -1,5 +1,5 @@
 import type { Plan, Rehearsal } from '@early-lantern/contract';
-import { chanceText, nameIn } from '@early-lantern/core';
+import { chanceText, nameIn, namesFor } from '@early-lantern/core';
 import { Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import {
@@ -94,8 +94,8 @@ const earlier = (iso: string, minutes: number) => new Date(Date.parse(iso) - min
 function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
   const { runs, chance, p10, p50, p90, earlierMin, wantedPct, byTask, byResource, mishaps, spread } =
     rehearsal;
-  const { workshop } = useJob().file;
-  const nameOf = (id: string) => nameIn(id, workshop);
+  const names = namesFor(useJob().file);
+  const nameOf = (id: string) => nameIn(id, names);
   const zone = plan.timeZone;
   const label = (id: string) => plan.tasks.find((task) => task.id === id)?.label ?? id;
   // What decides on nearly every day is told in a line; what does so on some is worth looking at.

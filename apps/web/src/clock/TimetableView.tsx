@@ -1,5 +1,5 @@
 import type { Plan, Task } from '@early-lantern/contract';
-import { criticalChain, nameIn } from '@early-lantern/core';
+import { criticalChain, nameIn, namesFor } from '@early-lantern/core';
 import {
   Alert,
   Box,
@@ -42,7 +42,8 @@ export function TimetableView() {
   const zone = plan.timeZone;
   const chosen = plan.tasks.find((task) => task.id === chosenId);
   const { crew } = file.workshop;
-  const name = (id: string) => nameIn(id, file.workshop);
+  const names = namesFor(file);
+  const name = (id: string) => nameIn(id, names);
   const numbers = new Map(plan.tasks.map((task, i) => [task.id, i + 1]));
   const barOf = (task: Task): LaneBar => ({
     key: task.id,
@@ -80,7 +81,7 @@ export function TimetableView() {
               state: plan.lamps.onTime.state,
             },
           ]}
-          lanes={lanesOf(plan.tasks, file.workshop, barOf)}
+          lanes={lanesOf(plan.tasks, names, barOf)}
           onChoose={setChosenId}
           onMove={keepAt}
         />

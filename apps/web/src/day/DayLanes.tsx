@@ -1,5 +1,5 @@
 import type { JobFile, LampState, Task } from '@early-lantern/contract';
-import { criticalChain, type DayPlan, nameIn } from '@early-lantern/core';
+import { criticalChain, type DayPlan, nameIn, namesFor } from '@early-lantern/core';
 import { Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { memo, useMemo, useState } from 'react';
 import { LaneChart } from '../parts/LaneChart.tsx';
@@ -40,7 +40,8 @@ export const DayLanes = memo(function DayLanes({ plan, files }: DayLanesProps) {
     return `${one?.letter}: ${task.label} · ${clockTime(task.start, zone)}–${clockTime(task.end, zone)}, ${beforeDoors(task.start, one?.doors ?? task.start)}`;
   };
   const shown = chosen ? byId.get(chosen) : undefined;
-  const nameOf = (id: string) => nameIn(id, workshop);
+  const names = namesFor(first);
+  const nameOf = (id: string) => nameIn(id, names);
   return (
     <>
       <LaneChart
@@ -52,7 +53,7 @@ export const DayLanes = memo(function DayLanes({ plan, files }: DayLanesProps) {
         }))}
         lanes={lanesOf(
           placed.map(({ task }) => task),
-          workshop,
+          names,
           (task) => ({
             key: task.id,
             start: task.start,

@@ -1,11 +1,11 @@
-import type { Plan, Task, Workshop } from '@early-lantern/contract';
-import { ladderLike, nameIn } from '@early-lantern/core';
+import type { Plan, Task } from '@early-lantern/contract';
+import { type GearNames, ladderLike, nameIn } from '@early-lantern/core';
 import type { Lane, LaneBar } from './LaneChart.tsx';
 import { beforeDoors, clockTime } from './time.ts';
 
 /** People first, then what they work with: a lane for each that has something to do. */
-export function lanesOf(tasks: readonly Task[], workshop: Workshop, barOf: (task: Task) => LaneBar): Lane[] {
-  const { crew, inflators, ladders = [], vehicles } = workshop;
+export function lanesOf(tasks: readonly Task[], names: GearNames, barOf: (task: Task) => LaneBar): Lane[] {
+  const { crew, inflators, ladders = [], vehicles } = names;
   const hired = [...new Set(tasks.flatMap(({ gear }) => gear))].filter((id) => ladderLike(id, ladders));
   const lane = (id: string, name: string, mine: (task: Task) => boolean): Lane => ({
     id,
@@ -19,7 +19,7 @@ export function lanesOf(tasks: readonly Task[], workshop: Workshop, barOf: (task
       ...ladders.map(({ id }) => id),
       ...hired,
       ...inflators.map(({ id }) => id),
-    ].map((id) => lane(id, nameIn(id, workshop), (task) => task.gear.includes(id))),
+    ].map((id) => lane(id, nameIn(id, names), (task) => task.gear.includes(id))),
   ].filter(({ bars }) => bars.length > 0);
 }
 

@@ -1,5 +1,5 @@
-import type { Piece, Plan, Site, Workshop } from '@early-lantern/contract';
-import { carrierWords, nameIn, plural } from '@early-lantern/core';
+import type { JobFile, Piece, Plan, Site } from '@early-lantern/contract';
+import { carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
 import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
@@ -47,14 +47,14 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
 }
 
 /** Everything besides balloons that has to be there, ladders with it, in two columns. */
-export function ThingList({ plan, workshop }: { plan: Plan; workshop: Workshop }) {
+export function ThingList({ plan, file }: { plan: Plan; file: JobFile }) {
   const tidy = (count: number) => Number(count.toFixed(1));
-  const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
-  const taken = [...new Set(plan.tasks.flatMap(({ gear }) => gear.filter((id) => ladders.has(id))))];
+  const names = namesFor(file);
+  const taken = [...new Set(plan.tasks.flatMap(({ gear }) => gear.filter((id) => isLadder(id, names))))];
   return (
     <ul className="sheet-things">
       {taken.map((id) => (
-        <li key={id}>1 × {nameIn(id, workshop)}</li>
+        <li key={id}>1 × {nameIn(id, names)}</li>
       ))}
       {plan.totals.materials.map(({ label, count, unit }) => (
         <li key={label}>

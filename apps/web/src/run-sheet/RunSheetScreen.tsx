@@ -1,4 +1,4 @@
-import { nameIn } from '@early-lantern/core';
+import { nameIn, namesFor } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
@@ -88,7 +88,7 @@ function Sheet({ person }: { person: string | undefined }) {
   const first = (id: string) => (workshop.crew.find((member) => member.id === id)?.name ?? id).split(' ')[0];
   const tasks = person ? plan.tasks.filter(({ crew }) => crew.includes(person)) : plan.tasks;
   const isPerson = (id: string) => workshop.crew.some((member) => member.id === id);
-  const nameOf = (id: string) => (isPerson(id) ? first(id) : undefined) ?? nameIn(id, workshop);
+  const nameOf = (id: string) => (isPerson(id) ? first(id) : undefined) ?? nameIn(id, namesFor(file));
   const days = Map.groupBy(tasks, (task) => dayKey(task.start, zone));
   const readBy = (code: string) => {
     const own = job.acknowledged?.find((one) => one.code === code);
@@ -96,7 +96,7 @@ function Sheet({ person }: { person: string | undefined }) {
   };
   const { benchFrom, leaveAt, leaveBy, ready, doors, minutesInHand } = plan.onTime;
   const rides = [
-    ...leaveBy.map(({ vehicle }) => nameIn(vehicle, workshop)),
+    ...leaveBy.map(({ vehicle }) => nameIn(vehicle, namesFor(file))),
     ...(job.cars ?? []).map(({ name }) => name),
   ];
   const keyTimes: [string, string | null][] = [
@@ -175,7 +175,7 @@ function Sheet({ person }: { person: string | undefined }) {
       </section>
       <section className="sheet-keep">
         <h2>Things to take</h2>
-        <ThingList plan={plan} workshop={workshop} />
+        <ThingList plan={plan} file={file} />
       </section>
       <section className="sheet-keep">
         <h2>The pieces</h2>

@@ -1,5 +1,5 @@
 import type { JobFile, Plan, Task } from '@early-lantern/contract';
-import { nameIn } from '../clock/gear-names.ts';
+import { nameIn, namesFor } from '../clock/gear-names.ts';
 
 interface Wanted {
   /** Only this person's tasks, by id; left out, everybody's. */
@@ -52,8 +52,10 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
 const placeOf = ({ place }: Task, { site, workshop }: JobFile): string =>
   place === 'workshop' ? workshop.name : place === 'road' ? `on the way to ${site.name}` : site.name;
 
-function describe({ crew, gear }: Task, { job, workshop }: JobFile): string {
-  const nameOf = (id: string) => nameIn(id, workshop);
+function describe({ crew, gear }: Task, file: JobFile): string {
+  const { job } = file;
+  const names = namesFor(file);
+  const nameOf = (id: string) => nameIn(id, names);
   const who = crew.length ? crew.map(nameOf).join(', ') : 'nobody';
   return [job.name, `Who: ${who}`, ...(gear.length ? [`With: ${gear.map(nameOf).join(', ')}`] : [])].join(
     '\n',

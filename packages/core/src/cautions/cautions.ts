@@ -75,21 +75,21 @@ const rules: Record<string, Applies> = {
     ids(holds.pieces.filter(({ points }) => points.some((point) => point.method === 'adhesive-hook'))),
 };
 
-/** What is cautioned of at a task besides what the work itself says: by piece and stage of the work. */
-const atTasks: Record<string, RegExp> = {
-  'frame-in-wind': /--(frame|pole|cloth|panels|boards|tie-lines)$/,
-  stakes: /--tie-lines$/,
-  overhead: /--(hooks|hang)$/,
-  adhesive: /--hooks$/,
-  helium: /--(place|bag)$/,
-  foil: /--place$/,
+/** What is cautioned of at a task besides what the work itself says: by its step or stage in putting a piece up. */
+const atTasks: Record<string, (task: Task) => boolean> = {
+  'frame-in-wind': ({ stage, step }) => stage === 'frame' || step === 'tie-lines',
+  stakes: ({ step }) => step === 'tie-lines',
+  overhead: ({ stage, step }) => stage === 'hang' || step === 'hooks' || step === 'loops',
+  adhesive: ({ step }) => step === 'hooks',
+  helium: ({ step }) => step === 'place' || step === 'bag',
+  foil: ({ stage }) => stage === 'stem' || stage === 'accent',
 };
 
 /** A caution that applies to a piece applies to those of its tasks at which it matters. */
 function tasksOf(code: string, pieces: readonly string[], tasks: readonly Task[]): string[] {
   const matters = atTasks[code];
   const ofPieces = tasks.filter(
-    ({ id, pieceId }) => matters && pieceId !== undefined && pieces.includes(pieceId) && matters.test(id),
+    (task) => matters?.(task) && task.pieceId !== undefined && pieces.includes(task.pieceId),
   );
   return ids([...ofPieces, ...tasks.filter((task) => task.cautions.includes(code))]);
 }

@@ -7,12 +7,13 @@ import { DaySearch } from './day-search.ts';
 import { isWagon } from './gear-names.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { whyOf } from './why.ts';
-import type { WorkedPiece } from './work.ts';
+import { whyStuck } from './why-stuck.ts';
+import { stepOf, type WorkedPiece } from './work.ts';
 
 export interface ClockPlan {
   tasks: Task[];
   onTime: OnTime;
-  /** Why no plan was found; undefined when there is one. */
+  /** Why there is no plan, in a sentence; undefined when there is one. */
   stuck: string | undefined;
 }
 
@@ -31,8 +32,8 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
   const { agreed, pins } = file.job.clock ?? {};
   if (kept.stuck === undefined || (!agreed && !pins?.length)) return kept;
   const told = agreed
-    ? `The plan agreed for the day no longer fits: "${kept.stuck}" finds no place in it. Plan the day anew.`
-    : `The pins leave no place for "${kept.stuck}". They are left aside here.`;
+    ? `The plan used for the day no longer fits: ${kept.stuck} Plan the day anew.`
+    : `With these pins there is no plan: ${kept.stuck} They are left aside here.`;
   const { clock: _, ...free } = file.job;
   const afresh = planned([{ file: { ...file, job: free }, pieces }], AT_ONCE)[0] as ClockPlan;
   return { ...afresh, onTime: { ...afresh.onTime, broken: told } };
@@ -50,20 +51,11 @@ function planned(worked: readonly WorkedJob[], orders: number): ClockPlan[] {
 export function clockPlans(day: DayProblem, search: DaySearch): ClockPlan[] {
   const schedule = search.answer();
   if (!schedule) {
-    return day.jobs.map(({ file, work }) => ({
-      tasks: [],
-      onTime: nothingYet(file),
-      stuck: stuckLabel(day, search.stuck) ?? work[0]?.label,
-    }));
+    const stuck = whyStuck(day, search.stuck);
+    return day.jobs.map(({ file }) => ({ tasks: [], onTime: nothingYet(file), stuck }));
   }
   const placed = placedTasks(day, search.compiled, schedule);
   return day.jobs.map((job) => clockPlan(job, day, placed));
-}
-
-function stuckLabel({ jobs }: DayProblem, stuck: string | undefined): string | undefined {
-  for (const { file, work } of jobs)
-    for (const { id, label } of work) if (stuck === `${file.job.id}:${id}`) return label;
-  return undefined;
 }
 
 function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockPlan {
@@ -130,7 +122,8 @@ function toTask(
     end: axis.iso(end),
     crew,
     gear,
-    ...(work.pieceId ? { pieceId: work.pieceId } : {}),
+    ...(work.pieceId ? { pieceId: work.pieceId, step: stepOf(work.id, work.pieceId) } : {}),
+    ...(work.stage ? { stage: work.stage } : {}),
     ...(work.blows ? { blows: work.blows } : {}),
     after: work.after,
     ...waitsOf(work),

@@ -337,7 +337,7 @@ test('who is trusted with tying blows and twists, with helium fills; where nobod
   const bench = (one: JobFile) => draftPlan(one).tasks.filter(({ blows }) => blows);
   expect(bench(file).length).toBeGreaterThan(3);
   for (const { crew } of bench(file)) expect(crew).toContain('ilo');
-  for (const member of file.workshop.crew) member.skills = ['driver'];
+  for (const member of file.workshop.crew) member.skills = ['driver', 'ladder'];
   expect(new Set(bench(file).flatMap(({ crew }) => crew)).size).toBeGreaterThan(0);
 });
 

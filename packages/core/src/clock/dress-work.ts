@@ -1,5 +1,6 @@
-import type { CrewMember, HoldPiece, HoldPoint, JobFile, Piece } from '@early-lantern/contract';
+import type { CrewMember, HoldPoint, JobFile, Piece } from '@early-lantern/contract';
 import { type Effort, effort } from '../bench/rates.ts';
+import { handsM, ladderFor, REACH_M } from '../fixing/reach.ts';
 import { sectionOrder } from '../fixing/section-order.ts';
 import { mayLeaveOut, stages } from '../network/stages.ts';
 import { type Step, stepsOf } from '../network/steps.ts';
@@ -7,7 +8,7 @@ import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { dryingOf, heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
-import { otherWays, ownId, REACH_M, said, shared, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, said, shared, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
 const SHARED_FROM_S = 20 * 60;
@@ -71,33 +72,41 @@ const isHooks = (id: string) => id.endsWith('--hooks') || id.endsWith('--cure');
 
 /** One step as a task, its waits left out. */
 function stepWork(
-  { piece, recipe, held }: WorkedPiece,
+  worked: WorkedPiece,
   step: Step,
   file: JobFile,
   crew: readonly CrewMember[],
   heat: readonly Slowing[],
 ): Omit<Work, 'after'> {
+  const { piece, recipe } = worked;
   const { stage, points } = step;
-  const isHigh = recipe.topM > REACH_M;
-  const isLadderWork = isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
+  const isHigh = handsM(recipe) > REACH_M;
+  const at = (points ?? []).flatMap(({ ladder }) => ladder ?? []);
+  const isLadderWork =
+    at.length > 0 || (isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole');
   const needed = effort(step.rate, step.amount, file.workshop);
   const work = slowed(step.byPoints ? withNote(needed, recipe, step.amount, points) : needed, [
     ...(isLadderWork ? [onLadder] : []),
     ...heat,
   ]);
-  const pair = step.pair || (isHigh && stage === 'hang') || work.seconds > SHARED_FROM_S;
+  const pair =
+    step.pair ||
+    (isHigh && stage === 'hang') ||
+    at.some(({ needsSecond }) => needsSecond) ||
+    work.seconds > SHARED_FROM_S;
   const hands = pair ? Math.min(2, crew.length) : 1;
   return {
     id: ownId(piece.id, step.id),
-    label: `${piece.name}: ${step.label}${points ? hangingWords(points) : ''}`,
+    label: `${piece.name}: ${step.label}${step.byPoints && points ? hangingWords(points) : ''}`,
     place: 'site',
     stage,
     ...(mayLeaveOut(stage) ? { mayBeLeftOut: true } : {}),
     ...shared(work, hands),
     hands,
     ways: otherWays(work, hands, pair ? hands : 1, Math.min(3, crew.length)),
-    ...(isLadderWork ? { ladders: laddersOf(held) } : {}),
-    skills: isLadderWork && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    ...(isLadderWork ? { ladders: at.length > 0 ? namesOf(at) : laddersOf(worked, file) } : {}),
+    // Whoever goes up is trusted on a ladder: where a point is reached from none else, nobody without is taken.
+    skills: isLadderWork && (at.length > 0 || isTrusted(crew)) ? ['ladder'] : [],
     gear: [],
     pieceId: piece.id,
     cautions: [
@@ -107,9 +116,17 @@ function stepWork(
   };
 }
 
-const laddersOf = (held: HoldPiece | undefined): string[] => [
-  ...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? [])),
-];
+/** The ladders of a piece's points, by id, each once; of one without, that from which its top is reached, if any is. */
+export function laddersOf({ recipe, held }: WorkedPiece, file: JobFile): string[] {
+  const atPoints = (held?.points ?? []).flatMap(({ ladder }) => ladder ?? []);
+  if (atPoints.length > 0) return namesOf(atPoints);
+  const ladder = ladderFor(handsM(recipe), file);
+  return ladder && !('trouble' in ladder) ? [ladder.id] : [];
+}
+
+const namesOf = (ladders: readonly { id: string }[]): string[] => [...new Set(ladders.map(({ id }) => id))];
+
+const isTrusted = (crew: readonly CrewMember[]) => crew.some(({ skills }) => skills.includes('ladder'));
 
 /** A shine spray dries while other work goes on; nobody touches the piece meanwhile. */
 function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
@@ -133,7 +150,7 @@ function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
 
 /** Hooks that stick are put up as early as they may and left alone for their hour; nobody waits by them. */
 function hookWork(
-  { piece, recipe, held }: WorkedPiece,
+  { piece }: WorkedPiece,
   step: Step,
   file: JobFile,
   crew: readonly CrewMember[],
@@ -141,7 +158,8 @@ function hookWork(
   heat: readonly Slowing[],
 ): Work[] {
   const { cureMin = 0 } = step;
-  const isHigh = recipe.topM > REACH_M;
+  const at = (step.points ?? []).flatMap(({ ladder }) => ladder ?? []);
+  const isHigh = at.length > 0;
   const put: Work = {
     id: ownId(piece.id, step.id),
     label: `${piece.name}: ${step.label}`,
@@ -152,8 +170,8 @@ function hookWork(
       1,
     ),
     hands: isHigh ? Math.min(2, crew.length) : 1,
-    ladders: laddersOf(held),
-    skills: isHigh && crew.some((member) => member.skills.includes('ladder')) ? ['ladder'] : [],
+    ladders: namesOf(at),
+    skills: isHigh ? ['ladder'] : [],
     gear: [],
     pieceId: piece.id,
     after,

@@ -1,4 +1,5 @@
-import type { Workshop } from '@early-lantern/contract';
+import type { JobFile } from '@early-lantern/contract';
+import { usualLadders } from '../fixing/reach.ts';
 
 /** A ladder like one of the house, hired for a job: the first, second … of the day. */
 export const hiredLadder = (ladder: string, number: number): string =>
@@ -13,8 +14,28 @@ export const isWagon = (id: string): boolean => id.startsWith(WAGON);
 const WAGON = 'wagon-';
 const LONGEST_ID = 64;
 
+interface Named {
+  id: string;
+  name: string;
+}
+
+/** Everybody and everything that a plan names. */
+export interface GearNames {
+  crew: readonly Named[];
+  inflators: readonly Named[];
+  vehicles: readonly Named[];
+  ladders?: readonly Named[] | undefined;
+  wagons?: number | undefined;
+}
+
+/** People and things of a job by name: with the ladders that a workshop has which has not said, towers and lifts hired. */
+export const namesFor = ({ workshop, job }: JobFile): GearNames => ({
+  ...workshop,
+  ladders: [...(workshop.ladders ?? usualLadders), ...(job.platforms ?? [])],
+});
+
 /** What people call somebody or something in a plan: by its name, a hired ladder by that of the one it is like. */
-export function nameIn(id: string, { crew, inflators, vehicles, ladders = [], wagons }: Workshop): string {
+export function nameIn(id: string, { crew, inflators, vehicles, ladders = [], wagons }: GearNames): string {
   const own = [...crew, ...inflators, ...vehicles, ...ladders].find((one) => one.id === id);
   if (own) return own.name;
   const like = ladderLike(id, ladders);
@@ -26,3 +47,7 @@ export function nameIn(id: string, { crew, inflators, vehicles, ladders = [], wa
 /** The ladder of the house that a hired one is like. */
 export const ladderLike = <T extends { id: string }>(id: string, ladders: readonly T[]): T | undefined =>
   ladders.find((one) => id.replace(/\d+/, '1') === hiredLadder(one.id, 1));
+
+/** Whether a thing of a plan is a ladder, tower or lift, owned or hired. */
+export const isLadder = (id: string, { ladders = [] }: GearNames): boolean =>
+  ladders.some((one) => one.id === id) || ladderLike(id, ladders) !== undefined;

@@ -7,7 +7,7 @@ import type { WorkedPiece } from './work.ts';
 const TRIP_KG = 20;
 const IN_HANDS = 4;
 /** Of stands, bases and kit so much is in the figure of a full van already, kg. From memory, an editable default. */
-const IN_FULL_VAN_KG = 100;
+const IN_FULL_VAN_KG = 180;
 /** Things of less than this are in the bags and boxes of a full van, kg. From memory. */
 const LIGHT_KG = 0.4;
 

@@ -1,4 +1,4 @@
-import type { Work } from './work.ts';
+import { GO, type Work } from './work.ts';
 
 /** Work with some tasks cut into goes, one after the other; the last go keeps the task's id, so that what waited for it still does. */
 export function splitWork(work: readonly Work[], splits: readonly { task: string; parts: number }[]): Work[] {
@@ -8,7 +8,7 @@ export function splitWork(work: readonly Work[], splits: readonly { task: string
     // What is done by waiting, or takes people away, is one thing.
     if (!parts || one.hands === 0 || one.place === 'road' || one.minutes < parts) return [one];
     const { ways: _, ...rest } = one;
-    const goId = (go: number) => (go === parts ? one.id : `${one.id}~${go}`);
+    const goId = (go: number) => (go === parts ? one.id : `${one.id}${GO}${go}`);
     return Array.from({ length: parts }, (_, i): Work => {
       const partOf = (all: number) =>
         Math.max(1, Math.floor(((i + 1) * all) / parts) - Math.floor((i * all) / parts));

@@ -1,11 +1,13 @@
 import type { CrewMember, JobFile, Working } from '@early-lantern/contract';
 import { type Effort, effort, scaled, together } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
+import { handsM, REACH_M } from '../fixing/reach.ts';
 import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
+import { laddersOf } from './dress-work.ts';
 import { carryOutWork, driveWork, returnGearWork, signInWork, takingWagons } from './travel-work.ts';
-import { otherWays, ownId, REACH_M, shared, simple, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Who takes a job down. */
 export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
@@ -97,16 +99,13 @@ function wayHome(
 }
 
 /** A piece's dressing taken down, then its frame taken apart, as far as it has either. */
-function takeDown(
-  { piece, recipe, held }: WorkedPiece,
-  file: JobFile,
-  crew: readonly CrewMember[],
-  after: string[],
-): Work[] {
+function takeDown(worked: WorkedPiece, file: JobFile, crew: readonly CrewMember[], after: string[]): Work[] {
+  const { piece, recipe, held } = worked;
   const frames = recipe.siteWork.filter(({ stage }) => stage === 'frame');
   const isDressed = recipe.siteWork.some(({ stage }) => stage !== 'frame');
   const sections = recipe.sections.length;
-  const isHigh = recipe.topM > REACH_M;
+  const ladders = laddersOf(worked, file);
+  const isHigh = handsM(recipe) > REACH_M || ladders.length > 0;
   const task = (id: string, label: string, needed: Effort, before: string[], isLadderWork: boolean): Work => {
     const hands = Math.min(isLadderWork || id === 'apart' ? 2 : 1, crew.length);
     return {
@@ -116,10 +115,8 @@ function takeDown(
       ...shared(needed, hands),
       hands,
       ways: otherWays(needed, hands, 1, Math.min(3, crew.length)),
-      ...(isLadderWork
-        ? { ladders: [...new Set((held?.points ?? []).flatMap(({ ladder }) => ladder?.id ?? []))] }
-        : {}),
-      skills: [],
+      ...(isLadderWork ? { ladders } : {}),
+      skills: isLadderWork && ladders.length > 0 ? ['ladder'] : [],
       gear: [],
       pieceId: piece.id,
       after: before,

@@ -1,7 +1,7 @@
-import type { HoldPiece, Piece, Task, Working, WorkshopSettings } from '@early-lantern/contract';
+import type { HoldPiece, Piece, Stage, Task, Working, WorkshopSettings } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
-import type { Recipe, Stage } from '../piece/recipe.ts';
+import type { Recipe } from '../piece/recipe.ts';
 import type { Mode } from '../schedule/problem.ts';
 import { mayLeaveOutStep } from './visit-steps.ts';
 
@@ -60,9 +60,6 @@ interface WithWagons {
 
 /** The two runs to a site: to put it up, and to take it down. */
 export type Trip = 'set-up' | 'strike';
-
-/** Reach of a person from the floor; above it the work is ladder work. */
-export const REACH_M = 2.4;
 
 /** Whole minutes when `hands` share an effort evenly. */
 export function shared(work: Effort, hands: number): { minutes: number; spread: Spread; working: Working[] } {
@@ -132,4 +129,11 @@ export function simple(
   };
 }
 
-export const ownId = (pieceId: string, id: string) => `${pieceId}--${id}`;
+/** Name of a step among those of all pieces of a job. */
+export const ownId = (pieceId: string, step: string) => `${pieceId}--${step}`;
+
+/** Mark between a task cut into goes and the number of one of them. */
+export const GO = '~';
+
+/** The step of its piece that a task is, or is a go of: the same whatever else is edited. */
+export const stepOf = (id: string, pieceId: string) => id.slice(pieceId.length + 2).split(GO)[0] ?? id;

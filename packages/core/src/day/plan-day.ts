@@ -102,7 +102,7 @@ function wagesOf(day: DayProblem, search: DaySearch): number {
 
 /** Which windows a job's plan leaves, in sentences. */
 function brokenOf(file: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] {
-  if (stuck !== undefined) return [`"${stuck}" finds no place.`];
+  if (stuck !== undefined) return [`There is no plan: ${stuck}`];
   return overrunsOf(file, tasks, onTime).map(({ told }) => told);
 }
 

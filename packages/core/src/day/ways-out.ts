@@ -3,6 +3,7 @@ import { DateTime } from 'luxon';
 import type { WorkedJob } from '../clock/day-job.ts';
 import { dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
+import { laddersOf } from '../clock/dress-work.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
@@ -203,8 +204,7 @@ function askedTimes(files: readonly JobFile[], { jobId, part }: Culprit): Attemp
 /** One more of a ladder that several jobs are done from, for one of them. */
 function hiredLadders(files: readonly JobFile[], worked: readonly WorkedJob[]): Attempt[] {
   const needs = worked.map(
-    ({ pieces }) =>
-      new Set(pieces.flatMap(({ held }) => held?.points.flatMap(({ ladder }) => ladder?.id ?? []) ?? [])),
+    ({ pieces }, i) => new Set(pieces.flatMap((one) => laddersOf(one, files[i] as JobFile))),
   );
   const shared = [...new Set(needs.flatMap((own) => [...own]))].filter(
     (id) => needs.filter((own) => own.has(id)).length > 1,

@@ -1,7 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { JobFile } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { choosePoints, holds, pointLoads, type Run } from './choose-points.ts';
 import { methods, type Place, refusal } from './methods.ts';
-import { ladderFor } from './reach.ts';
+import { ladderFor, tiedAtM, usualPlatforms } from './reach.ts';
+
+const shed = JobFile.parse(JSON.parse(readFileSync('demo/jobs/02-engine-shed.json', 'utf8')));
 
 const place = (more: Partial<Place> = {}): Place => ({
   surface: 'painted',
@@ -131,11 +135,35 @@ describe('reach', () => {
     { id: 'b', name: 'B', skills: [], shift: { from: '08:00', to: '18:00' } },
   ];
 
+  const withPerson = (personKg: number, more: Partial<JobFile['job']> = {}) =>
+    ({
+      ...shed,
+      workshop: { ...shed.workshop, ladders, crew, holdRules: { personKg } },
+      job: { ...shed.job, crew: ['a', 'b'], ...more },
+    }) as JobFile;
+
+  // A person reaches 2.15 m above what they stand on: from memory, an editable default.
   test('from the floor none; the lowest that reaches; who may use it; rated for person and load', () => {
-    expect(ladderFor(1.9, ladders, crew, 90)).toBeUndefined();
-    expect(ladderFor(2.5, ladders, crew, 90)).toMatchObject({ id: 'low', who: ['a'], needsSecond: false });
-    expect(ladderFor(3.8, ladders, crew, 90)).toMatchObject({ id: 'high', needsSecond: true });
-    expect(ladderFor(3.8, ladders, crew, 100)).toMatchObject({ trouble: expect.stringContaining('rated') });
-    expect(ladderFor(5, ladders, crew, 90)).toMatchObject({ trouble: expect.stringContaining('reaches') });
+    expect(ladderFor(2.1, withPerson(90))).toBeUndefined();
+    expect(ladderFor(2.5, withPerson(90))).toMatchObject({ id: 'low', who: ['a'], needsSecond: false });
+    expect(ladderFor(3.95, withPerson(90))).toMatchObject({ id: 'high', needsSecond: true });
+    expect(ladderFor(3.9, withPerson(100))).toMatchObject({ trouble: expect.stringContaining('rated') });
+    expect(ladderFor(5, withPerson(90))).toMatchObject({ trouble: expect.stringContaining('reaches') });
+    const [tower] = usualPlatforms;
+    if (!tower) throw new Error('no tower');
+    expect(ladderFor(5, withPerson(90, { platforms: [tower] }))).toMatchObject({ id: tower.id });
+  });
+
+  test('hands go up to the bar that is tied to, from the tread that one stands on', () => {
+    const [spot] = shed.site.spots;
+    if (!spot) throw new Error('no spot');
+    const rail = { id: 'rail', kind: 'rod' as const, xM: 0, yM: 4.9, lengthM: 6 };
+    const hall = { ...spot, widthM: 6, fixings: [rail] };
+    expect(tiedAtM(hall, { xM: 3, yM: 2.7 })).toBeCloseTo(2.7);
+    expect(tiedAtM(hall, { xM: 3, yM: 2.7 }, 'rail')).toBeCloseTo(4.9);
+    const stair = { ...hall, stair: { up: 'right' as const, riseM: 3 } };
+    expect(tiedAtM(stair, { xM: 0, yM: 2.7 })).toBeCloseTo(2.7);
+    expect(tiedAtM(stair, { xM: 4, yM: 3.5 })).toBeCloseTo(1.5);
+    expect(tiedAtM({ ...stair, stair: { up: 'left', riseM: 3 } }, { xM: 4, yM: 3.5 })).toBeCloseTo(2.5);
   });
 });

@@ -7,7 +7,7 @@ import { type GarlandLine, garlandLine, garlandLoads, type LoadOnLine } from './
 import { bestMethod, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
 import { placeOnParts } from './on-parts.ts';
 import { intrusion, placeAt } from './place.ts';
-import { ladderFor } from './reach.ts';
+import { ladderFor, tiedAtM } from './reach.ts';
 
 /** A garland's points, what each bears, and what is wrong with them. */
 export interface Hanging {
@@ -26,12 +26,6 @@ const SPAN_OVERHEAD_M = 0.67;
 const SPAN_SLANTED_M = 0.8;
 const SPAN_UPRIGHT_M = 1;
 const FREE_END_M = 0.3;
-
-/** Ladders that a workshop has which has not said. From memory, an editable default. */
-export const usualLadders = [
-  { id: 'step-4', name: 'Step ladder, 4 ft', kind: 'step' as const, standM: 0.6, dutyKg: 113 },
-  { id: 'step-8', name: 'Step ladder, 8 ft', kind: 'step' as const, standM: 1.8, dutyKg: 113 },
-];
 
 interface Asked {
   piece: PieceOf<'organic-garland'>;
@@ -193,7 +187,7 @@ const placeOf = ({ piece, spot, file, line }: Asked, along: number): Placed['pla
 };
 
 function asPoints(
-  { file, rules, line, piece }: Asked,
+  { file, spot, line, piece }: Asked,
   section: number,
   fromM: number,
   run: Run,
@@ -201,7 +195,6 @@ function asPoints(
   chosen: readonly number[],
 ): HoldPoint[] {
   if (chosen.length === 0) return [];
-  const crew = file.workshop.crew.filter((member) => file.job.crew.includes(member.id));
   const positions = chosen.map((i) => (run.candidates[i] as Candidate).atM);
   const loads = pointLoads(positions, run.loads);
   const locks = new Map((piece.hold?.points ?? []).map((one) => [one.id, one.method]));
@@ -213,7 +206,7 @@ function asPoints(
     const to = k === chosen.length - 1 ? run.lengthM : (positions[k + 1] as number);
     const ownM = k === 0 || k === chosen.length - 1 ? to - from - (to - from) / 2 : (to - from) / 2;
     const loadN = loads[k] as number;
-    const ladder = ladderFor(yM, file.workshop.ladders ?? usualLadders, crew, rules.personKg);
+    const ladder = ladderFor(tiedAtM(spot, { xM, yM }, place.fixingId), file);
     const refused = candidate.isLocked ? refusal(locks.get(id) ?? method, place) : undefined;
     const trouble = refused ?? (ladder && 'trouble' in ladder ? ladder.trouble : undefined);
     return {

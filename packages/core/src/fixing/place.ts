@@ -61,10 +61,13 @@ const SPRINKLER_M = 0.4572;
 /** Clear of heat and flame. From memory, an editable default. */
 const HEAT_M = 0.9;
 
+/** A sprinkler covers so far to each side, m: sprinklers stand up to 15 ft apart in light hazard. NFPA 13. */
+const SPRINKLER_COVERS_M = 2.286;
+
 const margins: Record<KeepClear['kind'], { aroundM: number; belowM: number }> = {
   exit: { aroundM: 0, belowM: 0 },
   sign: { aroundM: 0, belowM: 0 },
-  sprinkler: { aroundM: 0, belowM: SPRINKLER_M },
+  sprinkler: { aroundM: SPRINKLER_COVERS_M, belowM: SPRINKLER_M },
   alarm: { aroundM: 0.1, belowM: 0.1 },
   extinguisher: { aroundM: 0, belowM: 0 },
   heater: { aroundM: HEAT_M, belowM: HEAT_M },
@@ -103,7 +106,7 @@ export const isTooNarrow = ({ kind, widthM }: KeepClear): boolean =>
 export const clearWords: Record<KeepClear['kind'], string> = {
   exit: 'the way out must stay free',
   sign: 'the sign must be seen',
-  sprinkler: 'nothing within 18 in. below a sprinkler (NFPA 13)',
+  sprinkler: 'nothing within 18 in. below a sprinkler in the area that it covers (NFPA 13)',
   alarm: 'the alarm must be seen and reached',
   extinguisher: 'the extinguisher must be reached',
   heater: 'too near to heat',

@@ -20,6 +20,7 @@ import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
 import { applyChanges } from './fixes.ts';
 import { LOW_MARGIN, marginOf, surveyed } from './holds.ts';
+import { ownStand, reachFixes } from './reach-fixes.ts';
 
 const MOST_FIXES = 3;
 
@@ -90,8 +91,10 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
     { path: `/job/pieces/${index}/hold`, value: { ...hold, ...more } as Change['value'] },
   ];
   const rehung = rehangings(file, piece, index);
+  const isTooHigh = held.points.some(({ trouble }) => trouble?.includes('ladder'));
+  const reach = isTooHigh ? reachFixes(file, piece, index) : [];
   if (held.points.length > 0 || piece.kind === 'organic-garland')
-    return [rehung, ...hangingFamilies(piece, held, index, at)];
+    return [rehung, ...reach, ...hangingFamilies(piece, held, index, at), ownStand(file, piece, index)];
   const lines = [2, 4, 6, 8].filter((count) => count > (hold.tieLines ?? 0));
   const current = hold.base;
   const heavier = bases

@@ -326,7 +326,7 @@ test('overhead, where one point that lets go brings the next down, the lamp is l
   };
   const base = shed.job.pieces.find((piece) => piece.kind === 'organic-garland') as Piece;
   const heavy = [0.2, 0.5, 0.8].map((at, i) => ({ id: `p${i}`, name: 'Sign', massKg: 0.45, at }));
-  const line = [0.5, 2.5, 4.5].map((xM) => ({ xM, yM: 3 }));
+  const line = [0.5, 2.5, 4.5].map((xM) => ({ xM, yM: 2.7 }));
   const piece = { ...base, spotId: run.id, line, sections: 1, attachments: heavy } as Piece;
   const careless = { ...shed.workshop, holdRules: { hookFactor: 1 }, ladders: undefined };
   const file = {
@@ -354,6 +354,16 @@ test('what a task cautions of is what applies to its piece at that stage', () =>
   expect(at('stakes').some((id) => id.endsWith('--tie-lines'))).toBe(true);
   expect(at('frame-first').some((id) => id.endsWith('--frame'))).toBe(true);
   expect(at('driving')).toEqual(['drive-out', 'drive-home', 'drive-strike', 'drive-back']);
+  // Cut into goes, every go keeps what its step cautions of, and says which step it is.
+  const frame = plan.tasks.find(({ step, pieceId }) => step === 'frame' && pieceId === 'finish-arch');
+  const cut = draftPlan({
+    ...meadow,
+    job: { ...meadow.job, clock: { splits: [{ task: frame?.id ?? '', parts: 2 }] } },
+  });
+  const goes = cut.tasks.filter(({ step, pieceId }) => step === 'frame' && pieceId === 'finish-arch');
+  expect(goes).toHaveLength(2);
+  const windy = cut.cautions.find(({ code }) => code === 'frame-in-wind')?.where ?? [];
+  for (const { id } of goes) expect(windy).toContain(id);
 });
 
 test('hooks that stick are up an hour before anything hangs on them (makers’ usual instruction)', () => {

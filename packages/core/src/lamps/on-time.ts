@@ -19,7 +19,7 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     return {
       state: 'out',
       figure: 'no plan',
-      reason: `No plan meets access and shifts: "${clock.stuck}" finds no place.`,
+      reason: `There is no plan: ${clock.stuck}`,
       working: [],
       fixes: [],
     };

@@ -1,6 +1,5 @@
-import type { On, Piece } from '@early-lantern/contract';
+import type { On, Piece, Stage } from '@early-lantern/contract';
 import { smoothLine } from '../geometry/line.ts';
-import type { Stage } from '../piece/recipe.ts';
 import { isJoin } from '../support/carried.ts';
 import { partOf } from '../support/parts.ts';
 import { rankOf } from './stages.ts';

@@ -1,4 +1,5 @@
-import type { SiteWork, Stage } from '../piece/recipe.ts';
+import type { Stage } from '@early-lantern/contract';
+import type { SiteWork } from '../piece/recipe.ts';
 import data from './stages.json';
 
 interface StageOf {

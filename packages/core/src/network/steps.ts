@@ -38,13 +38,19 @@ export function stepsOf(recipe: Pick<Recipe, 'siteWork'>, held?: HoldPiece): Ste
       ? { ...step, amount: line - loops.length * LOOP_SHARE, points, how }
       : { ...step, how };
   });
+  // What is not hung point by point is still put up where its points are.
+  const atPoints = hung.some((step) => step.points)
+    ? hung
+    : hung.map((step, i) => (i === hung.findIndex(isPutUp) && line > 0 ? { ...step, points } : step));
   return inOrder([
     ...(hooks.length > 0 ? [hookStep(hooks)] : []),
     ...(loops.length > 0 && hung.some(({ points: at }) => at) ? [loopStep(loops)] : []),
-    ...hung,
+    ...atPoints,
     ...(pegs.length > 0 ? [pegStep(pegs.length)] : []),
   ]);
 }
+
+const isPutUp = ({ stage }: Step) => stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole';
 
 /** What a step is called; where weights go on, with those on each base. Nothing is weighted that stands without. */
 function labelOf({ label, weighted }: SiteWork, held: HoldPiece | undefined): string {
@@ -65,6 +71,7 @@ const hookStep = (hooks: readonly HoldPoint[]): Step => {
     label: `clean, stick and press ${plural(hooks.length, 'hook')}`,
     rate: 'adhesive-hook',
     amount: hooks.length,
+    points: hooks,
     cureMin,
     how: [`Then nothing on them for ${cureMin} min.`],
   };
@@ -76,6 +83,7 @@ const loopStep = (loops: readonly HoldPoint[]): Step => ({
   label: `set ${plural(loops.length, 'clamp')} with loops on the bar`,
   rate: 'hang-point',
   amount: loops.length * LOOP_SHARE,
+  points: loops,
   how: ['A loop of 260 under each clamp, open for the garland.'],
 });
 

@@ -1,8 +1,8 @@
-import type { Attachment, AttachmentFixing, Piece } from '@early-lantern/contract';
+import type { Attachment, AttachmentFixing, Piece, Stage } from '@early-lantern/contract';
 import { material } from '../materials/materials.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import data from './attachments.json';
-import type { Material, Recipe, SiteWork, Stage } from './recipe.ts';
+import type { Material, Recipe, SiteWork } from './recipe.ts';
 
 interface Usual {
   stage: Stage;

@@ -10,6 +10,9 @@ import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { basePlate } from './picture.ts';
 
+/** One base is laid down and the arch stood up later: hands go no higher, m. Laid down: common practice, no source. */
+const LAID_DOWN_M = 1.5;
+
 /** Layers pressed on a pipe bent between two bases. */
 export const packedArch: Kind<PackedArch> = {
   recipe(piece, schools) {
@@ -23,6 +26,7 @@ export const packedArch: Kind<PackedArch> = {
       lengthM: pipeLengthM,
       widthM,
       topM: rod.rise + widthM / 2,
+      handsUpToM: LAID_DOWN_M,
       frame: oneFrame('arch-frame', 'set the arch frame', {
         weighted: 'set the arch frame, weight both bases',
         how: ['Push the couplings home and tape over every joint; bend the pipe between its bases.'],

@@ -18,6 +18,8 @@ export const packedColumn: Kind<PackedColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
+      // A topper is tied down at its neck, which is where the column ends.
+      handsUpToM: heightM,
       frame: oneFrame('column-stand', 'set the stand', { weighted: 'set the stand, weight its base' }),
       materials: standMaterials(1, heightM, 'weighted-base'),
       layersHow: ['Leave a little pole free at the foot: balloons pushed against the floor lift the base.'],

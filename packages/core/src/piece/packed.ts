@@ -15,6 +15,7 @@ interface PackedParts {
   lengthM: number;
   widthM: number;
   topM: number;
+  handsUpToM?: number;
   /** Setting up what carries it. */
   frame: SiteWork[];
   materials: Material[];
@@ -49,6 +50,7 @@ export function packedRecipe(parts: PackedParts): Recipe {
     sections: [1],
     hangPoints: 0,
     topM: parts.topM,
+    ...(parts.handsUpToM === undefined ? {} : { handsUpToM: parts.handsUpToM }),
     needs: [...needs, ...(parts.extra?.needs ?? []), ...(top?.needs ?? [])],
     assemblies: [
       {

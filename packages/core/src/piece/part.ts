@@ -1,6 +1,5 @@
-import type { PartId } from '@early-lantern/contract';
+import type { PartId, Stage } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
-import type { Stage } from './recipe.ts';
 
 /** What a part is made of, as far as fixing to it asks. */
 export type PartMade =

@@ -1,4 +1,4 @@
-import type { InflatedRange, RateKey, Schools, Working } from '@early-lantern/contract';
+import type { InflatedRange, RateKey, Schools, Stage, Working } from '@early-lantern/contract';
 
 /** So many balloons of one size, blown alike, in one colour, for one part of a piece. */
 export interface Need {
@@ -25,21 +25,6 @@ export interface Assembly {
   /** Where it is joined; it is always twisted where it is blown. */
   joinAt: 'bench' | 'site';
 }
-
-/** Stages of the work on one piece on the spot, in their order; what each means stands with the network. */
-export type Stage =
-  | 'frame'
-  | 'tie'
-  | 'on-pole'
-  | 'hang'
-  | 'join'
-  | 'roof'
-  | 'dress'
-  | 'accent'
-  | 'stem'
-  | 'fill'
-  | 'sign'
-  | 'finish';
 
 /** A step on the spot: the card, the clock, the run sheet and the strike are all read from it. */
 export interface SiteWork {
@@ -84,6 +69,8 @@ export interface Recipe {
   hangPoints: number;
   /** Highest point above the floor. */
   topM: number;
+  /** How high hands go, m, where the highest balloons are put on lower down and go up with their frame. */
+  handsUpToM?: number;
   needs: Need[];
   assemblies: Assembly[];
   siteWork: SiteWork[];

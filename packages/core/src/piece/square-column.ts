@@ -20,6 +20,8 @@ export const squareColumn: Kind<SquareColumn> = {
       lengthM: heightM,
       widthM: inchesToMetres(ringOuterDiameter(4, large.inflatedIn)),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
+      // A topper is tied down at its neck, which is where the column ends.
+      handsUpToM: heightM,
       frame: oneFrame('column-stand', 'set the stand', { weighted: 'set the stand, weight its base' }),
       materials: standMaterials(1, heightM, 'weighted-base'),
       layersHow: [

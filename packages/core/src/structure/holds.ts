@@ -1,5 +1,6 @@
 import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
 import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
+import { withLadders } from '../fixing/reach.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
@@ -79,6 +80,7 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
     job.weather,
     job.access.from,
     job.strike.until,
+    job.platforms,
     ...job.crew,
     ...carriers,
     ...beside,
@@ -105,13 +107,14 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
     : piece.kind === 'organic-garland'
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
+  const reached = withLadders(held, spot, file);
   const unsaid = unsaidCarrier(piece, file);
   const passes = passesOf(piece, file);
   return {
-    ...held,
+    ...reached,
     isOutdoors: isOutdoors(spot, file),
     passes,
-    troubles: [...inTheWay(piece, spot, file), ...held.troubles, ...stuck(piece, passes, file)],
+    troubles: [...inTheWay(piece, spot, file), ...reached.troubles, ...stuck(piece, passes, file)],
     risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
   };
 }
@@ -125,19 +128,30 @@ const stuck = (piece: Piece, passes: readonly Pass[], { workshop: { units } }: J
         `${piece.name}: its ${thing} of ${formatLength(needsM, units)} does not go through or into ${through}, ${formatLength(hasM as number, units)}.`,
     );
 
-/** Balloons in a zone that must stay clear. */
+/** Balloons give: less than this is a touch, m. */
+const TOUCH_M = 0.03;
+
+/** Balloons in a zone that must stay clear, or above the ceiling. */
 function inTheWay(piece: Piece, spot: Spot, file: JobFile): string[] {
-  const zones = spot.keepClear ?? [];
-  if (zones.length === 0) return [];
   const { balloons } = pictureOf(piece, file.workshop.schools);
   const { units } = file.workshop;
-  return zones.flatMap((zone) => {
+  const topM = balloons.reduce((most, { yM, rM }) => Math.max(most, yM + rM), 0);
+  // Under a ceiling there is no more room; outdoors a spot is as high as somebody drew it.
+  const over = isOutdoors(spot, file) ? 0 : topM - spot.heightM;
+  const through =
+    over > TOUCH_M
+      ? [
+          `${piece.name}: it rises ${formatLength(over, units)} through the top of ${spot.name}, which is ${formatLength(spot.heightM, units)} high.`,
+        ]
+      : [];
+  const inZones = (spot.keepClear ?? []).flatMap((zone) => {
     if (isTooNarrow(zone))
       return [
         `${piece.name}: the walkway drawn is ${formatLength(zone.widthM, units)}; ${clearWords.walkway}.`,
       ];
-    return balloons.some((ball) => intrusion(zone, ball, ball.rM) > 0.03)
+    return balloons.some((ball) => intrusion(zone, ball, ball.rM) > TOUCH_M)
       ? [`${piece.name}: ${clearWords[zone.kind]}.`]
       : [];
   });
+  return [...through, ...new Set(inZones)];
 }

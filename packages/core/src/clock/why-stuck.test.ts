@@ -1,0 +1,33 @@
+import type { JobFile } from '@early-lantern/contract';
+import { draftPlan } from '../plan.ts';
+import { demoJob } from '../test/samples.ts';
+
+const reasonOf = (edit: (file: JobFile) => void): string => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  edit(file);
+  const { onTime } = draftPlan(file).lamps;
+  expect(onTime.state).toBe('out');
+  return onTime.reason;
+};
+const without = (skill: string) => (file: JobFile) => {
+  for (const member of file.workshop.crew) member.skills = member.skills.filter((one) => one !== skill);
+};
+
+test('no plan: the reason names what is missing, too short or too close together', () => {
+  expect(reasonOf(without('driver'))).toMatch(/nobody in the crew drives, which "Drive to .*" needs/);
+  expect(reasonOf(without('ladder'))).toMatch(
+    /nobody in the crew is trusted on a ladder, which "Garland to the beam/,
+  );
+  expect(
+    reasonOf((file) => {
+      for (const member of file.workshop.crew) member.shift = { from: '05:00', to: '06:00' };
+    }),
+  ).toMatch(/nobody who can do it works longer than 1 h a day|do not work in the hours of access/);
+  expect(
+    reasonOf((file) => {
+      file.job.access.from = new Date(Date.parse(file.job.doors) - 40 * 60_000).toISOString();
+    }),
+  ).toMatch(
+    /doors come too early: from access at \d\d:\d\d the work on site takes .* at least, and doors are 0 h 40 min later/,
+  );
+});

@@ -1,0 +1,120 @@
+import type { CrewMember, Skill } from '@early-lantern/contract';
+import type { DayJob } from './day-job.ts';
+import type { DayProblem } from './day-problem.ts';
+import { nameIn, namesFor } from './gear-names.ts';
+import type { Work } from './work.ts';
+
+/** What nobody does who lacks a skill. */
+const lacking: Record<Skill, string> = {
+  lead: 'leads',
+  driver: 'drives',
+  ladder: 'is trusted on a ladder',
+  tying: 'ties',
+  helium: 'fills helium',
+};
+
+/**
+ * Why a task has no time in any plan, in a sentence: who or what is missing, whose hours are too short, or what is too
+ * close together.
+ * @param stuck the task, as the problem of the day names it
+ */
+export function whyStuck(day: DayProblem, stuck: string | undefined): string {
+  const found = day.jobs
+    .flatMap((job) => job.work.map((work) => ({ job, work })))
+    .find(({ job, work }) => stuck === `${job.file.job.id}:${work.id}`);
+  const { job, work } = found ?? { job: day.jobs[0] as DayJob, work: day.jobs[0]?.work[0] as Work };
+  if (!work) return 'there is no work to plan.';
+  const crew = crewOf(job, work);
+  return (
+    missingPerson(work, crew) ??
+    missingThing(work, job) ??
+    tooLong(work, crew, day) ??
+    tooEarly(work, crew, job, day) ??
+    doorsTooEarly(job, day) ??
+    `no time is left for "${work.label}" between the hours of ${names(able(work, crew))} and what has to be done before and after it.`
+  );
+}
+
+const crewOf = ({ file: { workshop, job } }: DayJob, { trip }: Work): CrewMember[] => {
+  const ids = trip === 'strike' ? (job.strikeCrew ?? job.crew) : job.crew;
+  return workshop.crew.filter(({ id }) => ids.includes(id));
+};
+
+/** Whoever has every skill that a task asks for. */
+const able = ({ skills }: Work, crew: readonly CrewMember[]) =>
+  crew.filter((one) => skills.every((skill) => one.skills.includes(skill as Skill)));
+
+const first = ({ name }: CrewMember) => name.split(' ')[0] ?? name;
+const names = (people: readonly CrewMember[]) =>
+  new Intl.ListFormat('en-GB').format(people.map(first)) || 'the crew';
+
+function missingPerson(work: Work, crew: readonly CrewMember[]): string | undefined {
+  const skill = work.skills.find((one) => !crew.some(({ skills }) => skills.includes(one as Skill)));
+  if (skill) return `nobody in the crew ${lacking[skill as Skill]}, which "${work.label}" needs.`;
+  const least = Math.min(work.hands, ...(work.ways ?? []).map(({ hands }) => hands));
+  if (crew.length < least) return `"${work.label}" takes ${least} people, and the crew is ${crew.length}.`;
+  return undefined;
+}
+
+function missingThing(work: Work, { file }: DayJob): string | undefined {
+  const { vehicles, inflators } = file.workshop;
+  if (work.gear.includes('vehicle') && vehicles.length === 0)
+    return `the workshop has no vehicle for "${work.label}".`;
+  if (work.blows && inflators.length === 0) return `the workshop has no inflator for "${work.label}".`;
+  const known = namesFor(file);
+  const gone = work.ladders?.find((id) => nameIn(id, known) === id);
+  return gone ? `the ladder that "${work.label}" is done from is not there.` : undefined;
+}
+
+const hours = (minutes: number) =>
+  `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${Math.round(minutes % 60)} min` : ''}`;
+
+/** A task that is longer than anybody's hours who can do it. */
+function tooLong(work: Work, crew: readonly CrewMember[], { axis }: DayProblem): string | undefined {
+  const shortest = Math.min(work.minutes, ...(work.ways ?? []).map(({ minutes }) => minutes));
+  const people = able(work, crew);
+  if (work.hands === 0 || people.length === 0) return undefined;
+  const longest = Math.max(...people.flatMap((one) => axis.shifts(one).map(([from, to]) => to - from)));
+  return shortest > longest
+    ? `"${work.label}" takes ${hours(shortest)}, and nobody who can do it works longer than ${hours(longest)} a day.`
+    : undefined;
+}
+
+/** A drive that has to be over before anybody's hours begin, or a strike before they come. */
+function tooEarly(
+  work: Work,
+  crew: readonly CrewMember[],
+  job: DayJob,
+  { axis }: DayProblem,
+): string | undefined {
+  const people = able(work, crew);
+  const within = work.trip === 'strike' ? job.strike : { from: job.access.from, until: job.doors };
+  if (work.place === 'workshop' || work.hands === 0 || people.length === 0) return undefined;
+  const meets = people.some((one) =>
+    axis.shifts(one).some(([from, to]) => from < within.until && to > within.from - (work.arrivesAfter ?? 0)),
+  );
+  if (meets) return undefined;
+  const what = work.trip === 'strike' ? 'the strike' : 'access';
+  return `${names(people)} do not work in the hours of ${what}, which "${work.label}" falls in.`;
+}
+
+/** The way from access to sign-off, as quick as anybody does it, is longer than from access to doors. */
+function doorsTooEarly({ work, access, doors }: DayJob, { axis }: DayProblem): string | undefined {
+  const byId = new Map(work.map((one) => [one.id, one]));
+  const ends = new Map<string, number>();
+  const endOf = (id: string): number => {
+    const known = ends.get(id);
+    if (known !== undefined) return known;
+    const one = byId.get(id);
+    if (!one || one.place !== 'site') return 0;
+    const shortest = Math.min(one.minutes, ...(one.ways ?? []).map(({ minutes }) => minutes));
+    const before = Math.max(0, ...one.after.map((other) => endOf(other) + (one.lags?.[other]?.min ?? 0)));
+    ends.set(id, before + shortest);
+    return before + shortest;
+  };
+  const needed = endOf('sign-off');
+  const given = doors - access.from;
+  return needed > given
+    ? `doors come too early: from access at ${axis.iso(access.from).slice(11, 16)} the work on site takes ${hours(needed)} at least, and doors are ${hours(given)} later.`
+    : undefined;
+}
