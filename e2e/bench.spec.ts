@@ -12,7 +12,7 @@ test('a forecast is looked at and kept; a hot one brought in puts Lasts low or o
   await request.post('/api/v1/job-files', { data: file });
   await page.goto('/jobs/sunny/bench?view=lasting');
   await expect(page.getByRole('button', { name: /^Lasts ?: not known/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Look at the forecast' }).click();
+  await page.getByRole('button', { name: 'Simulate the weather' }).click();
   const weather = page.getByRole('region', { name: 'Weather' });
   await expect(weather).toContainText('Hottest');
   await expect(page.getByRole('button', { name: /^Lasts ?: (lit|low|out)/ })).toBeVisible();
@@ -33,7 +33,7 @@ test('a forecast is looked at and kept; a hot one brought in puts Lasts low or o
     mimeType: 'text/csv',
     buffer: Buffer.from([head, ...lines].join('\n')),
   });
-  await expect(weather).toContainText('Brought in');
+  await expect(weather).toContainText('Imported');
   const bad = page.getByRole('button', { name: /^Lasts ?: (low|out)/ });
   await expect(bad).toBeVisible();
   await expect(page.getByRole('table', { name: /Every lot/ })).toContainText('full sun');

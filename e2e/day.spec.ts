@@ -43,9 +43,9 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   await expect(day.getByText(/^Double-booked: .*Wren Haddock/)).toBeVisible();
   await day.getByRole('link', { name: 'Plan the day together' }).click();
   await expect(page.getByText('Double-booked while each job is planned alone')).toBeVisible();
-  const ways = page.getByRole('region', { name: 'Ways out' });
+  const ways = page.getByRole('region', { name: 'Options' });
   await expect(ways).toContainText('these cannot all be done: taking down Finish line');
-  const agree = page.getByRole('button', { name: 'Agree on this plan' });
+  const agree = page.getByRole('button', { name: 'Use this plan' });
   await expect(agree).toBeDisabled();
   // What the engine has tried is applied with one press.
   const swap = ways.getByText(/takes down Finish line, charity ride again/).first();
@@ -90,7 +90,7 @@ test('a long search is stopped half-way, and what it has found by then can be us
     data: { revision: row.revision, data: { ...row.data, strike } },
   });
   await page.goto(`/days/${date}`);
-  await expect(page.getByRole('button', { name: 'Agree on this plan' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Search longer' }).click();
   const tried = page.getByTestId('orders-tried');
   await expect(tried).not.toHaveText('0 orders tried');
@@ -115,12 +115,12 @@ test('a long search is stopped half-way, and what it has found by then can be us
   const count = Number((await tried.textContent())?.replace(/\D/g, ''));
   expect(count).toBeGreaterThan(20);
   expect(count).toBeLessThan(40_000);
-  await page.getByRole('button', { name: 'Agree on this plan' }).click();
+  await page.getByRole('button', { name: 'Use this plan' }).click();
   await expect(page.getByRole('heading', { name: 'The plan agreed on' })).toBeVisible();
   expect(
     (await getJob(request, 'engine-shed-unveiled-long')).data.clock?.agreed?.tasks.length,
   ).toBeGreaterThan(20);
-  await page.getByRole('button', { name: 'Let go of it' }).click();
+  await page.getByRole('button', { name: 'Stop using it' }).click();
   await expect(page.getByRole('heading', { name: 'Planned together' })).toBeVisible();
   await expect
     .poll(async () => (await getJob(request, 'engine-shed-unveiled-long')).data.clock)
@@ -133,7 +133,7 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
 }) => {
   await ownJob(request, 'pinned');
   await page.goto('/jobs/pinned/clock');
-  await page.getByRole('button', { name: 'Set this plan aside and try another' }).click();
+  await page.getByRole('button', { name: 'Compare with another plan' }).click();
   const tray = page.getByRole('region', { name: 'Two plans side by side' });
   await page.getByRole('button', { name: /Step back, look through a camera$/ }).click();
   const task = page.getByRole('region', { name: 'The chosen task' });
@@ -145,7 +145,7 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
   await expect.poll(async () => (await getJob(request, 'pinned')).data.clock?.pins?.length).toBe(1);
   const plan = await getPlan(request, 'pinned');
   expect(plan.tasks.find(({ id }) => id === 'step-back')?.why.kind).toBe('pin');
-  await task.getByRole('button', { name: 'Let go' }).click();
+  await task.getByRole('button', { name: 'Remove pin' }).click();
   await expect.poll(async () => (await getJob(request, 'pinned')).data.clock).toBeUndefined();
   await tray.getByRole('button', { name: 'Go back to the one set aside' }).click();
   await expect(tray).toBeHidden();

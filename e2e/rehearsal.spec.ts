@@ -14,7 +14,7 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
   await expect(page.getByTestId('ready-by-doors')).toHaveText(/\d+ of 100/);
   await expect(page.getByRole('heading', { name: /Sign-off, 2,000 days/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Go through 10,000 days' }).click();
+  await page.getByRole('button', { name: 'Simulate 10,000 days' }).click();
   // Stopped half-way, or just done where the machine is quick: either way there is an outcome of more days than before.
   const stop = page.getByRole('button', { name: 'Stop here' });
   await stop.click({ timeout: 2000 }).catch(() => undefined);
@@ -29,7 +29,7 @@ test('tasks go into a calendar, one person’s or everybody’s, and into a tabl
   await ownJob(request, 'carried');
   await page.goto('/jobs/carried/run-sheet');
   const take = async (name: RegExp) => {
-    await page.getByRole('button', { name: 'Take along' }).click();
+    await page.getByRole('button', { name: 'Download' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('menuitem', { name }).click(),

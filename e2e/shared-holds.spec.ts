@@ -46,7 +46,7 @@ test('what the workshop has and the way in allows decides what is cut, what weig
 
   // A tight corner on the way in, and the boards do not get there.
   await page.goto('/sites/engine-shed');
-  const longest = page.getByLabel('Longest that gets in');
+  const longest = page.getByLabel('Longest item that fits');
   await longest.fill('4 ft');
   await longest.press('Tab');
   const site = async () => (await (await request.get('/api/v1/sites/engine-shed')).json()) as SiteRow;

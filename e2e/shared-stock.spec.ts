@@ -23,7 +23,7 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
     page.getByRole('link', { name: 'Save as CSV' }).click(),
   ]);
   expect(await readFile(await file.path(), 'utf8')).toContain('Ferry Lane Supply,11 in.,Brick');
-  await row.getByRole('button', { name: 'Ordered' }).click();
+  await row.getByRole('button', { name: 'Mark as ordered' }).click();
   await expect(page.getByText('Nothing to buy')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Enough ?: lit/ })).toBeVisible();
 
@@ -39,7 +39,7 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
   await form.getByLabel('What').click();
   await page.getByRole('option', { name: 'used' }).click();
   await form.getByLabel('Balloons').fill('99999');
-  await form.getByRole('button', { name: 'Book it' }).click();
+  await form.getByRole('button', { name: 'Record' }).click();
   await expect(page.getByText(/Not booked\. .* on the shelf, 99999 cannot be taken/)).toBeVisible();
 });
 

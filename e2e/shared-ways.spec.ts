@@ -26,7 +26,7 @@ test('how the work runs is changed in the Workshop, the drive is asked for at th
   await expect.poll(async () => (await workshop()).methods?.own.length).toBe(0);
 
   await page.goto('/sites/engine-shed');
-  await page.getByRole('button', { name: 'Ask for the drive' }).click();
+  await page.getByRole('button', { name: 'Get drive times' }).click();
   const take = page.getByRole('button', { name: /^Take \d+ min$/ }).first();
   const minutes = Number((await take.textContent())?.match(/\d+/)?.[0]);
   await take.click();

@@ -13,7 +13,7 @@ test('drives at their hours, a stop and a second load are said on the Brief; the
   await way.getByLabel('Out, min').press('Enter');
   await expect(way).toContainText('A whole number from 0 to 720');
   await way.getByLabel('Out, min').press('Escape');
-  await way.getByRole('button', { name: 'Ask for these hours' }).click();
+  await way.getByRole('button', { name: 'Get drive times' }).click();
   await expect.poll(async () => Object.keys((await head()).drives ?? {}).length).toBe(4);
   const { drives } = await head();
   await way.getByRole('button', { name: 'Add a stop' }).click();
@@ -63,7 +63,7 @@ test('a task is put after another, all up to one is locked, and the sheet of one
   const order = (await clock())?.orders?.[0];
   const { tasks } = await getPlan(request, 'in-order');
   expect(tasks.find(({ id }) => id === order?.next)?.after).toContain(order?.first);
-  await task.getByRole('button', { name: 'Let go' }).click();
+  await task.getByRole('button', { name: 'Remove pin' }).click();
   await expect.poll(clock).toBeUndefined();
 
   // A step that nothing stands or falls by is left out, and put back.

@@ -48,8 +48,8 @@ const shots: Shot[] = [
   {
     name: 'clock',
     path: `${shed}/clock`,
-    // The most there could be in hand comes with the plan that has its fixes.
-    prepare: (page) => page.getByText(/at most$/).waitFor(),
+    // The most there could be to spare comes with the plan that has its fixes.
+    prepare: (page) => page.getByText(/at best\)$/).waitFor(),
   },
   {
     name: 'day',

@@ -109,7 +109,7 @@ test('Enough: lit with stock, low without the spares, out without the need, unli
         onHand: Math.floor(row.need + row.spare * share),
       }));
     });
-  expect(planJob(withStock(1)).lamps.enough).toMatchObject({ state: 'lit', figure: '0 over at least' });
+  expect(planJob(withStock(1)).lamps.enough).toMatchObject({ state: 'lit', figure: 'just enough' });
   expect(planJob(withStock(0.5)).lamps.enough.state).toBe('low');
   expect(planJob(withStock(-1)).lamps.enough.state).toBe('out');
   expect(

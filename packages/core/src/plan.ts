@@ -258,7 +258,7 @@ function placeNotes({ piece, recipe }: WorkedPiece, { site, workshop }: JobFile)
   const isOutdoors = !(spot?.indoors ?? site.indoors);
   const banded = recipe.fillerTrios > 0 && schoolsOf(piece, workshop.schools).fillerFixing === 'band';
   return isOutdoors && banded
-    ? ['Outdoors, bands streak the dulled surface: fix fillers with halves of 260s there.']
+    ? ['Outdoors, bands streak the dulled surface: fix fillers with half 260s there.']
     : [];
 }
 

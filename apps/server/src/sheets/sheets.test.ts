@@ -39,7 +39,7 @@ test.each(['stock', 'catalogue'])(
   },
 );
 
-test('a preview tells new, changed and faulty lines apart; with one fault nothing is taken', async () => {
+test('a preview tells new, changed and faulty lines apart; any error cancels the import', async () => {
   const before = await stock();
   const upload = csv(
     'size_in,colour,on_hand\n11,chalk,7\n3,chalk,12\n11,mauve,4\n5,oat,-2\n11,chalk,9\nbig,oat,1\n\n',

@@ -89,7 +89,7 @@ export function WayPanel() {
             disabled={!site.at || !workshop.at}
             onClick={() => void ask()}
           >
-            Ask for these hours
+            Get drive times
           </Button>
           {(!site.at || !workshop.at) && (
             <Typography sx={{ fontSize: 14, color: 'text.secondary', mt: 0.5 }}>

@@ -96,7 +96,7 @@ export function PinControls({ task, tasks, crew }: PinControlsProps) {
         <LeaveOutButton task={task} />
         {isChosen && (
           <Button size="small" onClick={() => choose((all) => letGo(letGo(all, task.id), whole))}>
-            Let go
+            Remove pin
           </Button>
         )}
       </Stack>
@@ -171,8 +171,8 @@ function CostNote({ taskId }: { taskId: string }) {
       {cost.minutes === null
         ? 'With what is chosen here there is no plan.'
         : cost.minutes > 0
-          ? `Chosen by hand: it costs ${cost.minutes} min in hand.`
-          : 'Chosen by hand: it costs no minute in hand.'}
+          ? `Chosen by hand: it costs ${cost.minutes} min of the time to spare.`
+          : 'Chosen by hand: it costs no time.'}
     </Typography>
   );
 }

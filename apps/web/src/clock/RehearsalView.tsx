@@ -55,7 +55,7 @@ export function RehearsalView() {
       <Stack direction="row" sx={{ gap: 2, alignItems: 'center', flexWrap: 'wrap', minHeight: 40 }}>
         {done === undefined ? (
           <Button variant="outlined" onClick={() => void rehearse()}>
-            Go through 10,000 days
+            Simulate 10,000 days
           </Button>
         ) : (
           <>

@@ -65,13 +65,13 @@ function whyWords({ why }: Task, plan: Plan, nameOf: (id: string) => string): st
     case 'after':
       return `Then, because it waits for: ${label(why.ref)}.`;
     case 'person':
-      return `Then, because ${nameOf(why.ref)} is wanted for: ${label(why.task)}.`;
+      return `Then, because ${nameOf(why.ref)} is needed for: ${label(why.task)}.`;
     case 'gear':
-      return `Then, because ${nameOf(why.ref)} is wanted for: ${label(why.task)}.`;
+      return `Then, because ${nameOf(why.ref)} is needed for: ${label(why.task)}.`;
     case 'deadline':
       return why.ref === 'access'
         ? 'Then, because all must be loaded out when access closes.'
-        : 'Then, because that leaves the minutes wanted in hand, or as many as can be had.';
+        : 'Then, because that leaves the time to spare that you want, or as much as there can be.';
     case 'access':
       return why.ref === 'strike' ? 'Then, because the strike begins.' : 'Then, because the house opens.';
     case 'shift':

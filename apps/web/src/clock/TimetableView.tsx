@@ -174,7 +174,7 @@ function KeyTimes({ plan }: { plan: Plan }) {
       {minutesInHand !== null && (
         <Box>
           <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-            {minutesInHand < 0 ? 'late by' : 'in hand'}
+            {minutesInHand < 0 ? 'late by' : 'to spare'}
           </Typography>
           <Typography
             data-testid="minutes-in-hand"
@@ -190,7 +190,7 @@ function KeyTimes({ plan }: { plan: Plan }) {
           </Typography>
           <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
             {minutesInHand < 0 ? 'sign-off after doors' : 'between sign-off and doors'}
-            {bound !== null && `, ${Math.max(bound, minutesInHand)} at most`}
+            {bound !== null && ` (${Math.max(bound, minutesInHand)} at best)`}
           </Typography>
         </Box>
       )}

@@ -34,7 +34,7 @@ export function WhatIfTray() {
           disabled={planned.plan.onTime.chance === null}
           onClick={() => setAside({ plan: planned.plan, document })}
         >
-          Set this plan aside and try another
+          Compare with another plan
         </Button>
       </Box>
     );

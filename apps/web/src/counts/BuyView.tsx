@@ -127,10 +127,10 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
                     {priced && <TableCell align="right">{cover.price?.toFixed(2) ?? ''}</TableCell>}
                     <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                       <Button size="small" onClick={() => order([row])}>
-                        Ordered
+                        Mark as ordered
                       </Button>
                       <Button size="small" onClick={() => setSoldOut(row)}>
-                        Sold out
+                        Find a substitute
                       </Button>
                     </TableCell>
                   </TableRow>

@@ -55,10 +55,10 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
       <DialogTitle>{name} is sold out</DialogTitle>
       <DialogContent>
         <Typography>
-          This job wants {here}.
+          This job needs {here}.
           {wanting.length > 0
-            ? ` Other coming jobs want ${wanting.map((one) => `${one.wanted} (${one.job})`).join(', ')}.`
-            : ' No other coming job wants it.'}
+            ? ` Other coming jobs need ${wanting.map((one) => `${one.wanted} (${one.job})`).join(', ')}.`
+            : ' No other coming job needs it.'}
         </Typography>
         <Box sx={{ overflowX: 'auto' }}>
           <Table size="small" aria-label="Alternatives">
@@ -67,7 +67,7 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
                 <TableCell>Instead</TableCell>
                 <TableCell align="right">Difference</TableCell>
                 <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                  To be had
+                  Available
                 </TableCell>
                 <TableCell>For this job</TableCell>
                 <TableCell>For all coming jobs</TableCell>
@@ -113,7 +113,7 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
 const effect = (over: number) => (over >= 0 ? `enough, ${over} left` : `${-over} to be bought`);
 
 const closeness = (difference: number) =>
-  difference < 3 ? 'hardly seen' : difference < 10 ? 'close' : difference < 25 ? 'kindred' : 'another colour';
+  difference < 3 ? 'hardly seen' : difference < 10 ? 'close' : difference < 25 ? 'similar' : 'another colour';
 
 /** What this job already takes of a product. */
 function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, colour: string): number {

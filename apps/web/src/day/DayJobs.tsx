@@ -16,10 +16,10 @@ interface DayJobsProps {
 
 /** The most minutes in hand there could be, in a sentence. */
 function boundWords(bound: number, inHand: number | null, wanted: number): string {
-  if (inHand !== null && inHand >= bound) return 'Proven: no plan with these people and hours leaves more.';
+  if (inHand !== null && inHand >= bound) return 'Best possible with these people and hours.';
   return bound < 0
-    ? `Proven: with these people and hours every plan is at least ${-bound} min late.`
-    : `Proven: no plan with these people and hours leaves more than ${bound} min; ${wanted} are wanted.`;
+    ? `With these people and hours every plan is at least ${-bound} min late.`
+    : `Best possible with these people and hours: ${bound} min to spare; you want ${wanted}.`;
 }
 
 /** Each job in the day's plan: minutes in hand, how many there could be, what it does not keep. */
@@ -52,7 +52,7 @@ export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
                     ? 'no plan'
                     : minutesInHand < 0
                       ? `${-minutesInHand} min late`
-                      : `${minutesInHand} min in hand`}
+                      : `${minutesInHand} min to spare`}
                 </Box>
                 {onTime.ready && ` · signed off ${clockTime(onTime.ready, zone)}`}
                 {onTime.leaveAt && ` · leave ${clockTime(onTime.leaveAt, zone)}`}

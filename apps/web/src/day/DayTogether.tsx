@@ -134,11 +134,11 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
               color="inherit"
               onClick={() => void save(letGoOfDay(files), 'The jobs are planned by themselves again.')}
             >
-              Let go of it
+              Stop using it
             </Button>
           }
         >
-          Agreed on {dayName(agreedAt, zone)} at {clockTime(agreedAt, zone)}: every job keeps to this plan.
+          In use since {dayName(agreedAt, zone)}, {clockTime(agreedAt, zone)}: every job keeps to this plan.
         </Alert>
       ) : (
         clashes && <ClashList clashes={clashes} files={files} />
@@ -159,11 +159,11 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
                 <LinearProgress
                   variant="determinate"
                   value={Math.min(100, (tried / of) * 100)}
-                  aria-label="Orders tried"
+                  aria-label="Plans tried"
                 />
               </Box>
               <Typography sx={{ fontSize: 14 }} data-testid="orders-tried">
-                {tried.toLocaleString('en')} orders tried
+                {tried.toLocaleString('en')} plans tried
               </Typography>
               {/* Before the first plan there is nothing to keep, and nothing to go on from. */}
               <Button onClick={stop} disabled={!plan}>
@@ -174,7 +174,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             plan && (
               <>
                 <Typography sx={{ fontSize: 14, color: 'text.secondary' }} data-testid="orders-tried">
-                  {tried.toLocaleString('en')} orders tried
+                  {tried.toLocaleString('en')} plans tried
                 </Typography>
                 {!agreedAt && (
                   <Button onClick={() => void look(LONGER).catch(setFailure)}>Search longer</Button>
@@ -184,13 +184,10 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
                     variant="contained"
                     disabled={!isKept}
                     onClick={() =>
-                      void save(
-                        agree(plan.jobs, new Date().toISOString()),
-                        'Agreed: every job keeps to this plan.',
-                      )
+                      void save(agree(plan.jobs, new Date().toISOString()), 'Every job now uses this plan.')
                     }
                   >
-                    Agree on this plan
+                    Use this plan
                   </Button>
                 )}
               </>

@@ -24,8 +24,8 @@ export function WaysOut({ culprits, files, ways, onApply }: WaysOutProps) {
   };
   const isTrying = ways === undefined || ways.done < ways.of;
   return (
-    <Paper variant="outlined" component="section" aria-label="Ways out" sx={{ p: { xs: 1.5, sm: 2 } }}>
-      <Typography variant="h2">Ways out</Typography>
+    <Paper variant="outlined" component="section" aria-label="Options" sx={{ p: { xs: 1.5, sm: 2 } }}>
+      <Typography variant="h2">Options</Typography>
       <Typography sx={{ mb: 1 }}>
         {culprits.length === 1
           ? `As people, vans and hours stand, this cannot be done in its hours: ${culprits.map(named).join('')}.`
@@ -56,7 +56,7 @@ export function WaysOut({ culprits, files, ways, onApply }: WaysOutProps) {
               <Typography sx={{ fontWeight: 650 }}>{way.label}</Typography>
               <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
                 Every window kept; up to{' '}
-                {files.map(({ job }, i) => `${way.inHand[i]} min in hand for ${job.name}`).join(', ')}
+                {files.map(({ job }, i) => `${way.inHand[i]} min to spare for ${job.name}`).join(', ')}
               </Typography>
             </Box>
             <Button variant="outlined" onClick={() => onApply(way)}>

@@ -148,7 +148,7 @@ function HangingFields({ piece, held }: HoldFieldsProps) {
             ))}
           </TextField>
           <IconButton
-            aria-label={`Let go of the point at ${Math.round(point.at * 100)} %`}
+            aria-label={`Remove the point at ${Math.round(point.at * 100)} %`}
             onClick={() => edit({ points: points.filter((one) => one !== point) })}
           >
             <CloseIcon />

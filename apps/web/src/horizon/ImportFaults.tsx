@@ -19,7 +19,7 @@ export function ImportFaults({ problem, onClose }: { problem: Problem; onClose: 
       <DialogTitle>The file was not imported</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 1 }}>
-          Nothing of it was taken over. {problem.faults ? 'What is wrong, and where:' : problem.detail}
+          Nothing was imported. {problem.faults ? 'What is wrong, and where:' : problem.detail}
         </Typography>
         <Table size="small">
           <TableBody>

@@ -113,7 +113,7 @@ function JobMenu({ row, file }: { row: JobRow; file: JobFile }) {
     const copy = aWeekLater(file);
     const { jobId } = await call<ImportResult>('POST', '/job-files', copy);
     await refreshJobs();
-    tell({ text: `“${copy.job.name}” stands a week later.` });
+    tell({ text: `“${copy.job.name}” copied to the following week.` });
     await navigate(`/jobs/${jobId}/brief`);
   };
   const remove = async () => {

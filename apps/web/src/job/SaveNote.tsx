@@ -4,7 +4,7 @@ import type { SaveState } from './job-store.ts';
 const words: Record<SaveState['kind'], string> = {
   saved: 'Saved',
   saving: 'Saving…',
-  offline: 'Server silent: kept here, trying again',
+  offline: 'Offline: kept on this device, trying again',
   refused: 'Not saved',
   conflict: 'Changed elsewhere: choose a version',
 };

@@ -37,7 +37,7 @@ export const schoolValues: Record<string, string> = {
   'string-line': 'fishing line',
   long: 'with a long neck',
   tight: 'tight to the balloon',
-  'half-260': 'halves of 260s',
+  'half-260': 'half 260s',
   loop: 'loops of 260s',
   band: 'rubber bands',
   neck: 'their own necks',

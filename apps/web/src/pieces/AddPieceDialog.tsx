@@ -53,7 +53,7 @@ export function AddPieceDialog({ colours, onAdd, onClose }: AddPieceDialogProps)
   );
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>What shall it be?</DialogTitle>
+      <DialogTitle>Choose a piece</DialogTitle>
       <DialogContent>
         <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
           <defs>

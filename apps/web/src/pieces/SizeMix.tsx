@@ -51,7 +51,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
               onChange={(event) => onChange({ sizePolicy: event.target.checked ? 'fit-width' : 'as-set' })}
             />
           }
-          label="let the width decide"
+          label="fit to width"
           slotProps={{ typography: { sx: { fontSize: 14 } } }}
           sx={{ mr: 0 }}
         />

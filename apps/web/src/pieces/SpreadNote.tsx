@@ -29,9 +29,9 @@ export const SpreadNote = memo(function SpreadNote({ piece, picture, colours }: 
   const rarest = colours.find((colour) => colour.id === spread.rarest)?.name ?? spread.rarest;
   return (
     <Typography sx={{ fontSize: 14, color: 'text.secondary' }} data-testid="colour-spread">
-      As dealt: {spread.clumped} of {spread.large} large balloons touch one of their own colour
+      {spread.clumped} of {spread.large} large balloons touch one of their own colour
       {Number.isFinite(spread.rarestApartM) &&
-        `; ${rarest} lies ${short(spread.rarestApartM)} apart at least`}
+        `; ${rarest} balloons are at least ${short(spread.rarestApartM)} apart`}
       .
     </Typography>
   );

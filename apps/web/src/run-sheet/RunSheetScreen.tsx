@@ -126,7 +126,7 @@ function Sheet({ person }: { person: string | undefined }) {
               ? ''
               : minutesInHand < 0
                 ? `${-minutesInHand} min late`
-                : `${minutesInHand} min in hand`}
+                : `${minutesInHand} min to spare`}
           </span>
         </div>
       </header>
@@ -188,7 +188,7 @@ function Sheet({ person }: { person: string | undefined }) {
             <li key={code}>
               {text}{' '}
               <em>
-                Decides: {defersTo}. [{source}]
+                Decides: {defersTo}.{/no source/.test(source) ? '' : ` [${source}]`}
               </em>{' '}
               <strong>Read by: {readBy(code) ?? '__________'}</strong>
             </li>

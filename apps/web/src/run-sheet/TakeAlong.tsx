@@ -28,7 +28,7 @@ export function TakeAlong({ jobId, crew }: TakeAlongProps) {
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        Take along
+        Download
       </Button>
       <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
         {files.map(({ label, href }) => (

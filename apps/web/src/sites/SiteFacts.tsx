@@ -61,14 +61,14 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               onCommit={(doorM) => loadIn({ doorM })}
             />
             <LengthField
-              label="Longest that gets in"
+              label="Longest item that fits"
               valueM={site.loadIn.longestM ?? 0}
               min={0.5}
               max={20}
               onCommit={(longestM) => loadIn({ longestM })}
             />
             <CommitField
-              label="Above the sea, m"
+              label="Elevation, m"
               value={String(site.altitudeM ?? 0)}
               onCommit={(text) => {
                 const altitudeM = Number(text.replace(',', '.'));
@@ -156,7 +156,7 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             onHours={(quiet) => set({ quiet })}
           />
           <CommitField
-            label="In the house's words"
+            label="Venue rules"
             multiline
             value={site.rules}
             onCommit={(rules) => void set({ rules }) as undefined}

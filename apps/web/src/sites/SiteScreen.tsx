@@ -290,7 +290,7 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
         )}
         {(spot.indoors ?? site.indoors) && (
           <CommitField
-            label={`As warm as it gets, ${tempUnit}`}
+            label={`Hottest, ${tempUnit}`}
             value={spot.tempC === undefined ? '' : String(Math.round(tempNumber(spot.tempC)))}
             placeholder={`${Math.round(tempNumber(21))} as usual`}
             slotProps={{ inputLabel: { shrink: true } }}

@@ -130,8 +130,8 @@ function SiteCard({ row, onCopy }: { row: SiteRow; onCopy: () => void }) {
       ))}
       <Typography sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>
         {open.length === 0
-          ? 'Surveyed through and through.'
-          : `${open.length} ${open.length === 1 ? 'thing' : 'things'} still to ask; ${waiting.join(', ')} wait for it.`}
+          ? 'Survey complete.'
+          : `${open.length} ${open.length === 1 ? 'question' : 'questions'} left (${waiting.join(', ')} ${waiting.length === 1 ? 'needs' : 'need'} ${open.length === 1 ? 'it' : 'them'}).`}
       </Typography>
     </Paper>
   );

@@ -49,7 +49,7 @@ export function SurveyWalk({ site, change, onMark }: SurveyWalkProps) {
         <Stack spacing={1.25} key={key(next)}>
           <Typography sx={{ fontSize: 18, fontWeight: 650 }}>{next.ask}</Typography>
           <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', alignItems: 'center' }}>
-            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Waiting for it:</Typography>
+            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Needed for:</Typography>
             {next.lamps.map((lamp) => (
               <Chip key={lamp} size="small" label={lampWords[lamp].word} />
             ))}

@@ -69,7 +69,7 @@ export function WhereFields({ site, change }: { site: Site; change: SiteChange }
           disabled={!site.at || !settings?.at}
           onClick={() => void ask()}
         >
-          Ask for the drive
+          Get drive times
         </Button>
         <Button size="small" onClick={() => input.current?.click()}>
           Read GeoJSON

@@ -37,7 +37,7 @@ export const markChoices: Record<MarkList, readonly string[]> = {
 export const listWords: Record<MarkList, { one: string; add: string }> = {
   fixings: { one: 'To fix to', add: 'Something to fix to' },
   keepClear: { one: 'To keep clear', add: 'Something to keep clear' },
-  regions: { one: 'Another surface', add: 'A part of another surface' },
+  regions: { one: 'Another surface', add: 'Area with another surface' },
   power: { one: 'Power point', add: 'A power point' },
 };
 

@@ -56,7 +56,7 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
   return (
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Book a movement">
       <Typography variant="h2" sx={{ mb: 1.5 }}>
-        What came or went
+        Stock in and out
       </Typography>
       <Box
         component="form"
@@ -111,7 +111,7 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
           onChange={(event) => setNote(event.target.value.slice(0, 400))}
         />
         <Button type="submit" variant="contained" disabled={!isSound || book.isPending}>
-          Book it
+          Record
         </Button>
       </Box>
     </Paper>

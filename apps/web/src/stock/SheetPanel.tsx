@@ -70,7 +70,7 @@ export function SheetPanel() {
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Sheets">
       <Typography variant="h2">Sheets</Typography>
       <Typography sx={{ color: 'text.secondary', fontSize: 14, mb: 1 }}>
-        As CSV or spreadsheet. What comes in is shown line by line first; with one fault nothing is taken.
+        As CSV or spreadsheet. What comes in is shown line by line first; any error cancels the import.
       </Typography>
       {(['stock', 'catalogue'] as const).map((name) => (
         <SheetRow key={name} name={name} onOpen={open} />
@@ -139,7 +139,7 @@ function PreviewDialog({ pending, onClose, onTake }: PreviewDialogProps) {
       <DialogContent>
         {faults > 0 ? (
           <Alert severity="error">
-            {faults} of {rows.length} lines are at fault. Mend them in the file; nothing is taken until all
+            {faults} of {rows.length} lines are at fault. Mend them in the file; nothing is imported until all
             are sound.
           </Alert>
         ) : (

@@ -79,7 +79,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
       />
       <TextField
         select
-        label="Trusted with"
+        label="Skills"
         value={member.skills}
         onChange={(event) => change({ skills: event.target.value as unknown as Skill[] })}
         slotProps={{ select: { multiple: true } }}
@@ -104,7 +104,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
         {time('From', 'from')}
         {time('To', 'to')}
         <CommitField
-          label="Paid an hour"
+          label="Hourly pay"
           value={member.wage === undefined ? '' : String(member.wage)}
           onCommit={(text) => {
             if (text.trim() === '') {

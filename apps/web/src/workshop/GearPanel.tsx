@@ -35,7 +35,7 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
         columns={[
           nameColumn('Name', 'name'),
           wholeColumn('Seats', 'seats', 1, 20),
-          lengthColumn('Takes, long', 'loadM', 0.5, 20),
+          lengthColumn('Longest load', 'loadM', 0.5, 20),
         ]}
         nameOf={({ name }) => name}
         onChange={(change) => save((now) => ({ vehicles: change(now.vehicles) }))}

@@ -111,7 +111,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
         }}
       />
       <RowList<OwnLoad>
-        title="Heavy things of our own"
+        title="Our own heavy items"
         empty="Florals, foils, plush and signs of the catalogue can be chosen; weigh your own and add them here."
         rows={ownLoads}
         columns={[

@@ -105,7 +105,7 @@ export function MaterialsPanel({ row }: { row: WorkshopRow }) {
           put(newId('own'), { onHand: 1, own: { label: 'New thing', unit: 'pieces', isGear: true } })
         }
       >
-        Add an own thing
+        Add an item
       </Button>
       <TableContainer sx={{ maxHeight: 360, mt: 1 }}>
         <Table

@@ -99,7 +99,7 @@ export function PieceStepsPanel({ row }: { row: WorkshopRow }) {
                   onCommit={(text) => wholeNumber(text, 1, 6, (now) => set(id, { hands: now }))}
                 />
                 <CommitField
-                  label="Of its time, %"
+                  label="Duration, %"
                   value={String(one?.timePct ?? 100)}
                   onCommit={(text) => wholeNumber(text, 10, 500, (timePct) => set(id, { timePct }))}
                 />

@@ -48,7 +48,7 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             <MenuItem value="metric">metres and centimetres</MenuItem>
           </TextField>
           <CommitField
-            label="Minutes wanted in hand at doors"
+            label="Time to spare before doors, min"
             value={String(data.inHandTargetMin)}
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
           />
@@ -77,7 +77,7 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             }
           />
           <CommitField
-            label="Chance that all lots are complete, %"
+            label="Confidence in spares, %"
             value={String(data.spareTargetPct)}
             onCommit={(text) => wholeNumber(text, 50, 99, (spareTargetPct) => change({ spareTargetPct }))}
           />

@@ -35,7 +35,7 @@ export function bufferFixes(
       (Date.parse(plan.onTime.benchFrom ?? '') - Date.parse(benchFrom ?? '')) / 60_000,
     );
     best = {
-      label: `Plan for ${now + more} min in hand`,
+      label: `Plan for ${now + more} min to spare`,
       gain: `ready on ${Math.round(chance * 100)} of 100 days; the bench opens ${earlier} min earlier`,
       changes,
     };

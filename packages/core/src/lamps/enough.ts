@@ -61,7 +61,7 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
     return {
       state: 'out',
       figure: `${thing.row.label} short`,
-      reason: `${thing.row.label}: ${thing.row.count} wanted, ${thing.onHand} on the shelf.`,
+      reason: `${thing.row.label}: ${thing.row.count} needed, ${thing.onHand} on the shelf.`,
       ...shown,
     };
   }
@@ -75,7 +75,7 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
   }
   return {
     state: 'lit',
-    figure: `${worst.over} over at least`,
+    figure: worst.over === 0 ? 'just enough' : `${worst.over} left over`,
     reason: `Every product is there with its spares; ${name(worst)} is tightest.`,
     ...shown,
   };

@@ -238,4 +238,4 @@ function leavingOut({ job }: JobFile, { tasks }: Plan): Attempt[] {
 }
 
 const inHandText = (minutes: number) =>
-  minutes < 0 ? `still ${-minutes} min late` : `${minutes} min in hand`;
+  minutes < 0 ? `still ${-minutes} min late` : `${minutes} min to spare`;

@@ -28,7 +28,7 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
   const shown = {
     working: [
       working(
-        'Minutes in hand',
+        'Minutes to spare',
         'doors − sign-off',
         [
           ['doors', time(clock.onTime.doors)],
@@ -60,20 +60,20 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
   const seats = seatsLacking(file);
   if (seats) return { state: 'out', figure: seats.figure, reason: seats.told, ...shown };
   if (clock.onTime.broken) {
-    return { state: 'low', figure: `${minutesInHand} min in hand`, reason: clock.onTime.broken, ...shown };
+    return { state: 'low', figure: `${minutesInHand} min to spare`, reason: clock.onTime.broken, ...shown };
   }
   // A window that closes before the wanted minutes leaves more in hand than asked for, never less.
   return minutesInHand >= wanted
     ? {
         state: 'lit',
-        figure: `${minutesInHand} min in hand`,
+        figure: `${minutesInHand} min to spare`,
         reason: `Signed off at ${time(ready)}, ${minutesInHand} min before doors.`,
         ...shown,
       }
     : {
         state: 'low',
-        figure: `${minutesInHand} min in hand`,
-        reason: `Signed off at ${time(ready)}: ${wanted} min in hand are wanted.`,
+        figure: `${minutesInHand} min to spare`,
+        reason: `Signed off at ${time(ready)}: you want ${wanted} min to spare.`,
         ...shown,
       };
 }

@@ -63,7 +63,7 @@ export interface Substitute {
   /** CIEDE2000. */
   difference: number;
   isMade: boolean;
-  /** To be had without buying. */
+  /** Available without buying. */
   available: number;
 }
 

@@ -166,7 +166,7 @@ function folded(need: Need, colour: Colour, settings: WorkshopSettings): Alterna
       settings,
       {
         label: `${sizeName(fromIn)} folded into two`,
-        note: 'Blow slightly, knot, pinch in the middle, twist, wrap the tail: no neck is left, so fix with bands or halves of 260s.',
+        note: 'Blow slightly, knot, pinch in the middle, twist, wrap the tail: no neck is left, so fix with bands or half 260s.',
       },
       (need.count / 2) * FOLDING_S,
     ),

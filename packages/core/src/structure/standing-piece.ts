@@ -129,7 +129,7 @@ export function standingPiece(
       ...carrier.troubles,
       ...(outdoors && lines < carrier.tiesByPractice
         ? [
-            `${piece.name}: a large arch outdoors asks for ${carrier.tiesByPractice} tie lines at the top, two forward and two back.`,
+            `${piece.name}: a large arch outdoors needs ${carrier.tiesByPractice} tie lines at the top, two forward and two back.`,
           ]
         : []),
       ...(tied?.blocked

@@ -47,7 +47,7 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
     },
     {
       type: 'number',
-      label: 'Sections (0: as fits)',
+      label: 'Sections (0 = automatic)',
       min: 0,
       max: 30,
       whole: true,
