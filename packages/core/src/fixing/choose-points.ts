@@ -13,6 +13,8 @@ export interface Candidate {
 export interface Run {
   lengthM: number;
   loads: readonly PointLoad[];
+  /** Wind on it, N, across its weight; left out, none. */
+  across?: readonly PointLoad[];
   /** By position, rising, no two in one place. */
   candidates: readonly Candidate[];
   /** Rated load over load that is asked for. */
@@ -38,6 +40,12 @@ export function pointLoads(atM: readonly number[], loads: readonly PointLoad[]):
   return tributaryLoads(atM, loads).map((limp, i) => Math.max(limp, asBeam[i] as number));
 }
 
+/** What each point bears of weight and wind together, N: at right angles. */
+export const borneLoads = (atM: readonly number[], { loads, across = [] }: Run): number[] => {
+  const wind = across.length ? pointLoads(atM, across) : [];
+  return pointLoads(atM, loads).map((down, i) => Math.hypot(down, wind[i] ?? 0));
+};
+
 /** Whether a choice of candidates holds the run: ends, spans, number, locked points and every load. */
 export function holds(run: Run, chosen: readonly number[]): boolean {
   const points = chosen.map((i) => run.candidates[i] as Candidate);
@@ -46,9 +54,9 @@ export function holds(run: Run, chosen: readonly number[]): boolean {
   if (first.atM > run.freeStartM + HAIR || last.atM < run.lengthM - run.freeEndM - HAIR) return false;
   if (points.some((point, i) => i > 0 && !spans(run, points[i - 1] as Candidate, point))) return false;
   if (run.candidates.some((one, i) => one.isLocked && !chosen.includes(i))) return false;
-  return pointLoads(
+  return borneLoads(
     points.map((point) => point.atM),
-    run.loads,
+    run,
   ).every((load, i) => load * run.factor <= (points[i] as Candidate).ratingN + HAIR);
 }
 
@@ -71,7 +79,8 @@ export function choosePoints(run: Run): Choice | undefined {
   const { candidates } = run;
   if (candidates.length === 0) return undefined;
   const reach = reachable(run);
-  const weight = cumulative(run.loads);
+  const [down, across] = [cumulative(run.loads), cumulative(run.across ?? [])];
+  const weight: LoadBetween = (from, to) => Math.hypot(down(to) - down(from), across(to) - across(from));
   const layers: Layers = [];
   let isProven = true;
   const least = Math.max(run.fewest, candidates.filter((one) => one.isLocked).length, 1);
@@ -126,12 +135,15 @@ function cumulative(loads: readonly PointLoad[]): (atM: number) => number {
   };
 }
 
+/** What bears down and across between two positions, N. */
+type LoadBetween = (fromM: number, toM: number) => number;
+
 /** Factor of a point between two others (or an end), by what is nearer to it than to them. */
-function tributaryFactor(run: Run, weight: (atM: number) => number, i: number, j: number, k: number): number {
+function tributaryFactor(run: Run, weight: LoadBetween, i: number, j: number, k: number): number {
   const at = (one: number) => (run.candidates[one] as Candidate).atM;
-  const from = i < 0 ? 0 : weight((at(i) + at(j)) / 2);
-  const to = k < 0 ? weight(Infinity) : weight((at(j) + at(k)) / 2);
-  const load = to - from;
+  const from = i < 0 ? -Infinity : (at(i) + at(j)) / 2;
+  const to = k < 0 ? Infinity : (at(j) + at(k)) / 2;
+  const load = weight(from, to);
   return load > 0 ? (run.candidates[j] as Candidate).ratingN / load : Infinity;
 }
 
@@ -150,7 +162,7 @@ type Layers = Map<number, Step>[];
 function bestByTributary(
   run: Run,
   reach: readonly number[][],
-  weight: (atM: number) => number,
+  weight: LoadBetween,
   count: number,
   layers: Layers,
 ): number[] | undefined {

@@ -1,8 +1,16 @@
 import type { HoldPoint, HoldRules, JobFile, MethodId, On, PieceOf, Spot } from '@early-lantern/contract';
-import { DRAG, SOLID } from '../air/wind.ts';
+import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
 import { formatLength } from '../quantity/length.ts';
 import type { PointLoad } from '../structure/beam.ts';
-import { type Candidate, choosePoints, pointLoads, type Run } from './choose-points.ts';
+import { gustAt, isOutdoors } from '../structure/gust-at.ts';
+import {
+  borneLoads,
+  type Candidate,
+  type Choice,
+  choosePoints,
+  pointLoads,
+  type Run,
+} from './choose-points.ts';
 import { type GarlandLine, garlandLine, garlandLoads, type LoadOnLine } from './garland-line.ts';
 import { bestMethod, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
 import { placeOnParts } from './on-parts.ts';
@@ -66,11 +74,12 @@ export function hangGarland(
     return hangSection(asked, section, fromM, toM, loads);
   });
   const foot = footPeg(asked);
+  const lying = lyingPoints(asked);
   return {
-    points: [...foot, ...hung.flatMap((one) => one.points)],
+    points: [...foot, ...lying.points, ...hung.flatMap((one) => one.points)],
     ifGone: new Map(hung.flatMap((one) => [...one.ifGone])),
     isProven: hung.every((one) => one.isProven),
-    troubles: [...new Set(hung.flatMap((one) => one.troubles))],
+    troubles: [...new Set([...lying.troubles, ...hung.flatMap((one) => one.troubles)])],
   };
 }
 
@@ -96,6 +105,42 @@ function footPeg({ piece, spot, file, line }: Asked): HoldPoint[] {
   ];
 }
 
+/** Points set by hand where the garland lies on the floor: they are kept and checked, and bear next to nothing. */
+function lyingPoints({ piece, spot, file, line }: Asked): { points: HoldPoint[]; troubles: string[] } {
+  const ratings = file.workshop.ratingsN;
+  const points = (piece.hold?.points ?? []).flatMap(({ id, at, method }): HoldPoint[] => {
+    const along = at * line.lengthM;
+    if (along >= Math.min(line.restsM, line.lengthM)) return [];
+    const { xM, yM } = line.at(along);
+    const place = placeAt(spot, file.site, { xM, yM });
+    const chosen = method ?? bestMethod(place, ratings)?.method ?? 'tie';
+    const trouble = refusal(chosen, place);
+    return [
+      {
+        id,
+        spotXYM: { xM: Number(xM.toFixed(3)), yM: Number(yM.toFixed(3)) },
+        at,
+        section: 0,
+        method: chosen,
+        surface: place.surface,
+        ...(place.fixingId ? { fixing: place.fixingId } : {}),
+        loadN: 0,
+        windNPerPa: 0,
+        ratingN: trouble ? 0 : ratingAt(chosen, place, ratings),
+        factor: trouble ? 0 : 99,
+        isLocked: true,
+        ...(trouble ? { trouble } : {}),
+      },
+    ];
+  });
+  return {
+    points,
+    troubles: points.flatMap(({ trouble }) =>
+      trouble ? [`${piece.name}, where it lies on the floor: ${trouble}.`] : [],
+    ),
+  };
+}
+
 const nothing: Hanging = { points: [], ifGone: new Map(), isProven: true, troubles: [] };
 
 function hangSection(
@@ -112,17 +157,20 @@ function hangSection(
   // A point is thought of as bearing about half its section.
   const wantedN = (rules.hookFactor * borne.reduce((sum, { loadN }) => sum + loadN, 0)) / 2;
   const places = candidatesOf(asked, fromM, toM, wantedN);
+  const isUpright = line.isUpright((fromM + toM) / 2);
   const run: Run = {
     lengthM: toM - fromM,
     loads: borne.map(({ atM, loadN }) => ({ atM: atM - fromM, loadN })),
+    across: windOn(asked, fromM, toM),
     candidates: places.map(({ candidate }) => candidate),
     factor: rules.hookFactor,
-    fewest: line.isUpright((fromM + toM) / 2) ? 3 : 2,
+    // Bottom, middle and top is advice: whoever places points by hand may hang a light one from two.
+    fewest: isUpright && !piece.hold?.points?.length ? 3 : 2,
     longestSpanM: (a, b) => longestSpan(line, fromM + (a + b) / 2),
     freeStartM: fromM > 0 && fromM === line.restsM ? SPAN_SLANTED_M : FREE_END_M,
     freeEndM: FREE_END_M,
   };
-  const choice = choosePoints(run);
+  const choice = sureChoice(run, line.isOverhead((fromM + toM) / 2));
   // Where nothing holds, all that could be had is shown, so that one sees where it fails.
   const chosen =
     choice?.chosen ??
@@ -141,6 +189,34 @@ function hangSection(
   };
 }
 
+/** More points than hold are tried, this many, until none that lets go brings the next down. */
+const MORE_POINTS = 6;
+
+/** The fewest points that hold; overhead, so many that one that lets go leaves the others holding, where that can be. */
+function sureChoice(run: Run, isOverhead: boolean): Choice | undefined {
+  const least = choosePoints(run);
+  if (!least || !isOverhead) return least;
+  const isSure = ({ chosen }: Choice) => chosen.every((i) => whenGone(run, chosen, i) >= 1);
+  for (let more = 0, choice: Choice | undefined = least; choice && more <= MORE_POINTS; more++) {
+    if (isSure(choice)) return choice;
+    const fewest: number = choice.chosen.length + 1;
+    choice = fewest <= run.candidates.length ? choosePoints({ ...run, fewest }) : undefined;
+  }
+  return least;
+}
+
+/** Wind along a section that hangs outdoors, N, at the gust that it is checked at. */
+function windOn({ spot, file, line }: Asked, fromM: number, toM: number): PointLoad[] {
+  if (!isOutdoors(spot, file)) return [];
+  const pressure = dynamicPressure(gustAt(spot, file).gustMs);
+  const count = Math.max(1, Math.round((toM - fromM) / GRID_M));
+  const each = (toM - fromM) / count;
+  return Array.from({ length: count }, (_, i) => {
+    const atM = (i + 0.5) * each;
+    return { atM, loadN: DRAG * SOLID * line.widthAt(fromM + atM) * each * pressure };
+  });
+}
+
 const lengthWords = ({ file }: Asked, metres: number) => formatLength(metres, file.workshop.units);
 
 function longestSpan(line: GarlandLine, along: number): number {
@@ -156,7 +232,7 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
   const locked = (piece.hold?.points ?? []).flatMap(({ id, at, method }): Placed[] => {
     const along = at * line.lengthM;
     if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
-    const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along), line.isOverhead(along));
+    const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along));
     const chosen = method ?? bestMethod(place, ratings, wantedN)?.method ?? 'tie';
     // A point that may not be is kept, with nothing to hold by: the lamp says so.
     const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, ratings);
@@ -183,7 +259,7 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
 const placeOf = ({ piece, spot, file, line }: Asked, along: number): Placed['place'] | undefined => {
   const at = line.at(along);
   if (piece.on) return placeOnParts(piece, file, { x: at.xM, y: at.yM }, spot);
-  return placeAt(spot, file.site, at, line.isOverhead(along));
+  return placeAt(spot, file.site, at);
 };
 
 function asPoints(
@@ -258,9 +334,9 @@ const pointsTooFar = (run: Run): boolean =>
 function whenGone(run: Run, chosen: readonly number[], gone: number): number {
   const points = chosen.filter((i) => i !== gone).map((i) => run.candidates[i] as Candidate);
   if (points.length === 0) return 0;
-  const loads = pointLoads(
+  const loads = borneLoads(
     points.map((point) => point.atM),
-    run.loads,
+    run,
   );
   return Math.min(...points.map(({ ratingN }, k) => ratingN / Math.max(1e-9, loads[k] as number)));
 }

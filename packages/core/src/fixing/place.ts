@@ -41,14 +41,15 @@ function fixingNear(spot: Spot, { xM, yM }: At): Fixing | undefined {
 }
 
 /** Where a point is asked about: its surface or what is there to fix to, and what spoils or forbids. */
-export function placeAt(spot: Spot, site: Site, at: At, isOverhead: boolean): Place & { fixingId?: string } {
+export function placeAt(spot: Spot, site: Site, at: At): Place & { fixingId?: string } {
   const fixing = fixingNear(spot, at);
   const isOutdoors = !(spot.indoors ?? site.indoors);
   return {
     surface: surfaceAt(spot, at),
     isAir: !hasSurface(spot),
     fixing: fixing?.kind ?? tiedAnywhere[spot.kind],
-    isOverhead,
+    // What hangs under a ceiling peels its hooks off; down a wall, however level it runs, it shears them.
+    isOverhead: spot.kind === 'ceiling-run',
     isOutdoors,
     conditions: spot.conditions ?? [],
     forbids: site.forbids ?? [],

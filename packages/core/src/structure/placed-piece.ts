@@ -50,7 +50,7 @@ function onePoint(
   allKg: number,
   file: JobFile,
 ): HoldPiece {
-  const place = placeAt(spot, file.site, piece.at, false);
+  const place = placeAt(spot, file.site, piece.at);
   const best = bestMethod(place, file.workshop.ratingsN);
   if (!best)
     return {
@@ -152,7 +152,7 @@ function heldEnd(
   if (!carrying && ends.feet.includes(end)) return { on: 'a weighted foot' };
   const place: Place & { fixingId?: string } = carrying
     ? placeOnPart(carrying.part.made, spot, file)
-    : placeAt(spot, site, at, false);
+    : placeAt(spot, site, at);
   // A tight arch stands between two carriers; a wall's hooks are not made for its pull.
   const best =
     carrying || piece.kind !== 'pair-arch' || place.fixingId
