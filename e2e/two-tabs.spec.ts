@@ -38,7 +38,7 @@ test('while the server is silent work is kept in the browser, over a reload too,
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );
   await page.getByLabel('Notes for the crew').fill('Bring the long rope');
-  await expect(page.locator('[data-save]')).toContainText('kept here');
+  await expect(page.locator('[data-save]')).toContainText('kept on this device');
   await page.reload();
   await expect(page.getByLabel('Notes for the crew')).toHaveValue('Bring the long rope');
   await context.unroute('**/api/v1/jobs/silent');

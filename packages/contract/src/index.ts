@@ -5,6 +5,7 @@ export * from './faults.ts';
 export * from './hold.ts';
 export * from './job.ts';
 export * from './job-file.ts';
+export { peopleNamed, unknownNames, withoutGone } from './job-file-names.ts';
 export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
 export { readNumber } from './numbers.ts';

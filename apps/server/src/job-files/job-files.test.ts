@@ -147,3 +147,45 @@ test('a piece that carries another cannot be deleted alone, nor hung on what is 
   const data = { ...arch.data, on: { pieceId: 'moss-screen', part: 'top-bar' } };
   expect((await server.call('PUT', `${pieces}/moon-arch`, { revision: 1, data })).status).toBe(422);
 });
+
+test('people hired for the strike alone come in with the file, cannot be removed while named, and a job brought back does without them', async () => {
+  const file = structuredClone(shed);
+  const hired = ['h1', 'h2', 'h3', 'h4'].map((id) => ({
+    id,
+    name: `Hand ${id}`,
+    skills: ['driver' as const, 'ladder' as const],
+    shift: { from: '07:00', to: '23:00' },
+  }));
+  file.workshop.crew.push(...hired);
+  file.job.strikeCrew = hired.map(({ id }) => id);
+  await server.call('POST', '/job-files', demoJob('01-meadow-finish'));
+  const result = await server.call('POST', '/job-files', file);
+  expect(result.status).toBe(201);
+  expect(result.body.notes.join()).toContain('Hand h4');
+  const exported = await server.call('GET', `/jobs/${result.body.jobId}/file`);
+  expect(exported.body.job.strikeCrew).toEqual(['h1', 'h2', 'h3', 'h4']);
+  // Named only for the strike: still in use.
+  expect((await server.call('DELETE', '/crew/h1?revision=1')).status).toBe(409);
+  const { revision } = (await server.call('GET', `/jobs/${result.body.jobId}`)).body;
+  await server.call('DELETE', `/jobs/${result.body.jobId}?revision=${revision}`);
+  expect((await server.call('DELETE', '/crew/h1?revision=1')).status).toBe(200);
+  const back = await server.call('POST', `/jobs/${result.body.jobId}/restore`);
+  expect(back.status).toBe(200);
+  expect(back.body.data.strikeCrew).toEqual(['h2', 'h3', 'h4']);
+});
+
+test('what a file names and does not have is refused with its path: second load, shade, ladders, pins', async () => {
+  const file = structuredClone(shed);
+  file.job.secondLoad = ['nothing'];
+  file.job.shaded = ['nowhere'];
+  file.job.hiredLadders = ['no-ladder'];
+  file.job.clock = { pins: [{ task: 'drive-out', crew: ['nobody'] }] };
+  const { status, body } = await server.call('POST', '/job-files', file);
+  expect(status).toBe(422);
+  expect(body.faults.map(({ path }: { path: string }) => path)).toEqual([
+    'job.secondLoad.0',
+    'job.shaded.0',
+    'job.hiredLadders.0',
+    'job.clock.pins.0.crew.0',
+  ]);
+});

@@ -5,8 +5,10 @@ import {
   type ImportResult,
   JobFile,
   type Piece,
+  peopleNamed,
   read,
   type Site,
+  unknownNames,
 } from '@early-lantern/contract';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
@@ -71,6 +73,8 @@ export async function importJobFile(
   file: JobFile,
   newId: (id: string) => string,
 ): Promise<ImportResult> {
+  const faults = unknownNames(file);
+  if (faults.length > 0) throw refused(faults);
   const notes = [...(await receiveWorkshop(db, file)), ...(await receiveCrew(db, file))];
   const site = await receiveSite(db, file.site, newId);
   if (site.note) notes.push(site.note);
@@ -101,9 +105,10 @@ async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile):
 
 async function receiveCrew(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
   const added: string[] = [];
+  const named = peopleNamed(job);
   const first = (await crewRows.all(db)).length === 0;
   for (const member of theirs.crew) {
-    const wanted = first || job.crew.includes(member.id);
+    const wanted = first || named.has(member.id);
     if (!wanted || (await crewRows.find(db, member.id))) continue;
     await crewRows.add(db, member);
     added.push(member.name);

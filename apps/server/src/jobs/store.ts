@@ -1,8 +1,8 @@
-import type { JobHead, JobRow } from '@early-lantern/contract';
+import { type JobHead, type JobRow, peopleNamed, withoutGone } from '@early-lantern/contract';
 import { and, asc, count, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
-import { jobs, pieces } from '../db/schema.ts';
+import { crew, jobs, pieces } from '../db/schema.ts';
 import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
 import { listPieces } from '../pieces/store.ts';
 
@@ -120,10 +120,14 @@ export function removeJob(db: Queries, id: string, revision: number): Promise<Jo
   return changeJobRow(db, id, revision, { deletedAt: new Date() });
 }
 
+/** Whoever has left the workshop since is no longer on it. */
 export async function restoreJob(db: Queries, id: string): Promise<JobRow> {
+  const [found] = await db.select().from(jobs).where(eq(jobs.id, id));
+  if (!found) throw notFound(`job "${id}"`);
+  const people = new Set((await db.select({ id: crew.id }).from(crew)).map((one) => one.id));
   const [row] = await db
     .update(jobs)
-    .set({ deletedAt: null, ...touched })
+    .set({ deletedAt: null, data: withoutGone(found.data, people), ...touched })
     .where(eq(jobs.id, id))
     .returning();
   if (!row) throw notFound(`job "${id}"`);
@@ -138,12 +142,15 @@ export async function liveJobIds(db: Queries, siteId?: string): Promise<string[]
 
 /** Names of the jobs, not deleted, that a crew member is on. */
 export async function jobsWithMember(db: Queries, memberId: string): Promise<string[]> {
-  const named = sql`${jobs.data}->'crew' ? ${memberId}`;
+  // The database finds the few that say the id anywhere; what it is said for is looked at here.
+  const said = sql`position(${JSON.stringify(memberId)} in ${jobs.data}::text) > 0`;
   const rows = await db
     .select({ data: jobs.data })
     .from(jobs)
-    .where(and(isNull(jobs.deletedAt), named));
-  return rows.map((row) => row.data.name);
+    .where(and(isNull(jobs.deletedAt), said));
+  return rows
+    .filter(({ data }) => peopleNamed({ ...data, pieces: [] }).has(memberId))
+    .map((row) => row.data.name);
 }
 
 /** Names of the jobs at a site, deleted ones too: they may be brought back. */
