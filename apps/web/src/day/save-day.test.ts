@@ -133,3 +133,21 @@ test('a way out changes its jobs, hires who is hired, and ends what was agreed; 
   expect(server.crew).toEqual([]);
   expect([server.head('north'), server.head('south')]).toEqual(before);
 });
+
+test('a way out tried on a job that somebody has saved since overwrites nothing, and nobody stays hired', async () => {
+  const read = files();
+  const south = server.jobs.get('south');
+  if (!south) throw new Error('no job');
+  Object.assign(south, { revision: 2, data: { ...south.data, notes: 'Side door only' } });
+  const way = {
+    changes: ['north', 'south'].map((jobId) => ({
+      jobId,
+      changes: [{ path: '/job/arrival', value: 'late' }],
+    })),
+    hire: { id: 'hand', name: 'Hand', skills: [], shift: { from: '08:00', to: '18:00' } },
+  };
+  await expect(applyWay(read, way)).rejects.toThrow('south was changed elsewhere meanwhile');
+  expect(server.head('south')).toEqual({ id: 'south', name: 'south', notes: 'Side door only' });
+  expect(server.head('north').arrival).toBeUndefined();
+  expect(server.crew).toEqual([]);
+});

@@ -23,7 +23,12 @@ async function changeJobs(
   };
   for (const { jobId, name, edit } of edits) {
     const store = await JobStore.open(jobId);
-    store.change(edit);
+    try {
+      store.change(edit);
+    } catch (error) {
+      await undo();
+      throw error;
+    }
     await store.flush();
     const { save } = store.getSnapshot();
     if (save.kind !== 'saved') {
@@ -37,12 +42,21 @@ async function changeJobs(
   return undo;
 }
 
-function whyNot(name: string, { kind }: SaveState): string {
+function whyNot(name: string, { kind }: Pick<SaveState, 'kind'>): string {
   if (kind === 'conflict')
     return `${name} was changed elsewhere meanwhile. Nothing was changed here; plan the day anew.`;
   if (kind === 'offline')
     return `${name} could not be saved: the server does not answer. Look at the job before you try again.`;
   return `${name} could not be saved. Nothing was changed.`;
+}
+
+/** Whether a job is still what a file says, whatever the order of its keys. */
+function isAsRead({ job: { pieces, ...head } }: JobFile, now: JobDocument): boolean {
+  const inOrder = (_: string, value: unknown) =>
+    value && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value;
+  return JSON.stringify({ head, pieces }, inOrder) === JSON.stringify(now, inOrder);
 }
 
 /** Applies a way out to the jobs it changes; what was agreed before no longer holds. */
@@ -64,7 +78,11 @@ export async function applyWay(
               {
                 jobId: file.job.id,
                 name: file.job.name,
-                edit: () => withoutAgreed(withFix(file, { label: '', gain: '', changes: own.changes })),
+                edit: (now) => {
+                  // It was tried on the job as it was read: what somebody has saved since is not overwritten.
+                  if (!isAsRead(file, now)) throw new Error(whyNot(file.job.name, { kind: 'conflict' }));
+                  return withoutAgreed(withFix(file, { label: '', gain: '', changes: own.changes }));
+                },
               },
             ]
           : [];
