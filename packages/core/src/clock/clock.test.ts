@@ -272,6 +272,30 @@ test('a plan agreed for the day is kept to the minute; one that no longer fits i
   expect(broken.onTime.ready).not.toBeNull();
 });
 
+test('a plan used for the day keeps its vehicles, inflators and ladders, not only its hours', () => {
+  const file = structuredClone(demoJob('01-meadow-finish'));
+  const [van] = file.workshop.vehicles;
+  if (!van) throw new Error('no van');
+  file.workshop.vehicles = [van, { ...van, id: 'second-van', name: 'Second van' }];
+  const plan = draftPlan(file);
+  const swap: Record<string, string> = { [van.id]: 'second-van', 'second-van': van.id };
+  const tasks = plan.tasks.map(({ id, start, crew, gear }) => ({
+    task: id,
+    start,
+    crew,
+    gear: gear.map((one) => swap[one] ?? one),
+  }));
+  const kept = draftPlan({
+    ...file,
+    job: { ...file.job, clock: { agreed: { at: file.job.doors, tasks } } },
+  });
+  const own = (all: readonly Task[]) => new Map(all.map(({ id, gear }) => [id, [...gear].sort()]));
+  expect(own(kept.tasks)).toEqual(new Map(tasks.map(({ task, gear }) => [task, [...gear].sort()])));
+  expect(kept.onTime.leaveBy.map(({ vehicle }) => vehicle)).toEqual(
+    plan.onTime.leaveBy.map(({ vehicle }) => swap[vehicle]),
+  );
+});
+
 test('pins are kept: a start, people, somebody kept off, a task in two goes', () => {
   const file = structuredClone(demoJob('02-engine-shed'));
   const { tasks } = draftPlan(file);

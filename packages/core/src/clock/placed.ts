@@ -58,14 +58,18 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
       const i = compiled.ids.indexOf(inDay(jobId, work.id));
       const bits = schedule.crew[i] as number;
       const { clock } = job.file.job;
+      const start = schedule.start[i] as number;
+      const free = [...(given.get(`a${i}`) ?? []), ...takenAlong(job, work.id)];
+      const agreed = clock?.agreed?.tasks.find(({ task }) => task === work.id);
+      const isKept = agreed !== undefined && day.axis.minute(agreed.start) === start;
       return {
         id: work.id,
         jobId,
         work,
-        start: schedule.start[i] as number,
+        start,
         end: schedule.end[i] as number,
         crew: compiled.workers.filter((_, p) => bits & (1 << p)),
-        gear: [...(given.get(`a${i}`) ?? []), ...takenAlong(job, work.id)],
+        gear: isKept && isAlike(day, agreed.gear ?? [], free) ? (agreed.gear as string[]) : free,
         way: schedule.modes[compiled.leader[i] as number] as number,
         earliest: finite(compiled.earliest[i]),
         latest: finite(compiled.latest[i]),
@@ -75,6 +79,13 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
       };
     }),
   );
+}
+
+/** Whether the things agreed on for a task are there and of the same kinds as what it is given now: then those are kept. */
+function isAlike({ items }: DayProblem, agreed: readonly string[], given: readonly string[]): boolean {
+  const kindOf = (id: string) => Object.keys(items).find((kind) => items[kind]?.includes(id)) ?? '';
+  const kinds = (ids: readonly string[]) => ids.map(kindOf).sort().join();
+  return agreed.every((id) => kindOf(id) !== '') && kinds(agreed) === kinds(given);
 }
 
 const finite = (at: number | undefined) => (at !== undefined && Number.isFinite(at) ? at : undefined);
