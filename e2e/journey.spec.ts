@@ -15,12 +15,16 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
   await dialog.getByLabel('Job name').fill('Lock-keepers’ evening');
   await dialog.getByRole('combobox', { name: 'Site' }).click();
   await page.getByRole('option', { name: 'A new place…' }).click();
+  await dialog.getByRole('button', { name: 'Next: the place' }).click();
   await dialog.getByLabel('Place').fill('Lock-keepers’ cottage');
-  await dialog.getByLabel('Wall width').fill("15'6");
-  await dialog.getByLabel('Wall height').fill('wide');
-  await dialog.getByLabel('Wall height').press('Tab');
+  await dialog.getByLabel('Indoors', { exact: true }).check();
+  await dialog.getByRole('combobox', { name: 'What kind of spot' }).click();
+  await page.getByRole('option', { name: 'wall', exact: true }).click();
+  await dialog.getByLabel('Width').fill("15'6");
+  await dialog.getByLabel('Height').fill('wide');
+  await dialog.getByLabel('Height').press('Tab');
   await expect(dialog.getByText('"wide" is not a length')).toBeVisible();
-  await dialog.getByLabel('Wall height').fill('9 ft 6 in');
+  await dialog.getByLabel('Height').fill('9 ft 6 in');
   await dialog.getByRole('button', { name: 'Create' }).click();
 
   await expect(page.getByRole('heading', { level: 1, name: 'Lock-keepers’ evening' })).toBeVisible();

@@ -14,6 +14,17 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
   const page = await context.newPage();
   await page.goto('/sites');
   await page.getByRole('button', { name: 'New place' }).click();
+  // Nothing is silently indoors.
+  const dialog = page.getByRole('dialog', { name: 'New place' });
+  await dialog.getByRole('button', { name: 'Add the place' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Give the place a name.');
+  await dialog.getByLabel('Place').fill('Reading room');
+  await dialog.getByRole('button', { name: 'Add the place' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Say whether it is indoors or outdoors.');
+  await dialog.getByLabel('Indoors', { exact: true }).check();
+  await dialog.getByRole('combobox', { name: 'What kind of spot' }).click();
+  await page.getByRole('option', { name: 'wall', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Add the place' }).click();
   const walk = page.getByRole('region', { name: 'Survey walk' });
   await expect(walk).toContainText('Where does the van stand');
   await expect(walk).toContainText('On time');

@@ -31,6 +31,11 @@ export const router = createBrowserRouter([
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./workshop/WorkshopScreen.tsx')).WorkshopScreen },
       },
+      ...['help', 'help/:page'].map((path) => ({
+        path,
+        ErrorBoundary: ScreenError,
+        lazy: { Component: async () => (await import('./help/HelpScreen.tsx')).HelpScreen },
+      })),
       {
         path: 'days/:day',
         ErrorBoundary: ScreenError,

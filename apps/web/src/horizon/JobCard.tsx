@@ -8,9 +8,8 @@ import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { worstLamp } from '../job/Verdict.tsx';
 import { newId } from '../parts/ids.ts';
-import { stateWord } from '../parts/Lantern.tsx';
 import { LanternString } from '../parts/LanternString.tsx';
-import { lampWords } from '../parts/lamp-words.ts';
+import { lampSays } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
@@ -88,10 +87,7 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
             borderColor: plan.lamps[trouble].state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
           }}
         >
-          <strong>
-            {lampWords[trouble].word} is {stateWord[plan.lamps[trouble].state]}.
-          </strong>{' '}
-          {plan.lamps[trouble].reason}
+          <strong>{lampSays(trouble, plan.lamps[trouble].state)}.</strong> {plan.lamps[trouble].reason}
         </Typography>
       )}
       <JobMenu row={row} file={file} />

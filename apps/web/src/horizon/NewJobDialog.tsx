@@ -1,4 +1,4 @@
-import { type JobHead, type Site, Surface, type Workshop } from '@early-lantern/contract';
+import type { CrewMember, JobHead, Site, Workshop } from '@early-lantern/contract';
 import {
   Button,
   Dialog,
@@ -18,7 +18,10 @@ import { keys, queryClient } from '../api/queries.ts';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { newId } from '../parts/ids.ts';
-import { LengthField } from '../parts/LengthField.tsx';
+import { capital } from '../sites/NewPlaceDialog.tsx';
+import { NewPlaceFields } from '../sites/NewPlaceFields.tsx';
+import { blankPlace, missingOf, type NewPlace, siteOf } from '../sites/new-place.ts';
+import { spotWords } from '../sites/words.ts';
 
 interface NewJobDialogProps {
   workshop: Workshop;
@@ -43,23 +46,18 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   const zone = workshop.timeZone;
   const [name, setName] = useState('');
   const [siteId, setSiteId] = useState(sites[0]?.id ?? A_NEW_PLACE);
-  const [place, setPlace] = useState({
-    name: '',
-    widthM: 4.8768,
-    heightM: 3.048,
-    surface: 'painted' as Surface,
-    driveMin: 20,
-  });
+  const [place, setPlace] = useState(blankPlace);
+  const [isAtPlace, setAtPlace] = useState(false);
   const [doors, setDoors] = useState(() => nextSaturday(zone));
-  const [crew, setCrew] = useState(() => workshop.crew.slice(0, 2).map((member) => member.id));
+  const [crew, setCrew] = useState(() => usualCrew(workshop.crew));
   const [fault, setFault] = useState<string>();
   const navigate = useNavigate();
   const isNewPlace = siteId === A_NEW_PLACE;
 
   const missing = () => {
     if (!name.trim()) return 'Give the job a name.';
-    if (isNewPlace && !place.name.trim()) return 'Give the place a name.';
-    return crew.length === 0 ? 'Choose at least one person.' : undefined;
+    if (crew.length === 0) return 'Choose at least one person.';
+    return isNewPlace && isAtPlace ? missingOf(place) : undefined;
   };
 
   const create = async (event: FormEvent) => {
@@ -67,6 +65,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
     const lacks = missing();
     setFault(lacks);
     if (lacks) return;
+    if (isNewPlace && !isAtPlace) return setAtPlace(true);
     try {
       const at = isNewPlace ? await addSite(place) : sites.find((site) => site.id === siteId);
       if (!at) throw new Error('That place is no longer there.');
@@ -88,82 +87,41 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
         <DialogTitle id="new-job-title">New job</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
-            <TextField
-              label="Job name"
-              autoFocus
-              value={name}
-              onChange={(event) => setName(event.target.value.slice(0, 120))}
-            />
-            <TextField select label="Site" value={siteId} onChange={(event) => setSiteId(event.target.value)}>
-              {sites.map((site) => (
-                <MenuItem key={site.id} value={site.id}>
-                  {site.name}
-                </MenuItem>
-              ))}
-              <MenuItem value={A_NEW_PLACE}>A new place…</MenuItem>
-            </TextField>
-            {isNewPlace && (
+            {isAtPlace && isNewPlace ? (
+              <NewPlaceFields place={place} onChange={setPlace} />
+            ) : (
               <>
                 <TextField
-                  label="Place"
-                  value={place.name}
-                  onChange={(event) => setPlace({ ...place, name: event.target.value.slice(0, 120) })}
+                  label="Job name"
+                  autoFocus
+                  value={name}
+                  onChange={(event) => setName(event.target.value.slice(0, 120))}
                 />
-                <Stack direction="row" spacing={2}>
-                  <LengthField
-                    label="Wall width"
-                    fullWidth
-                    valueM={place.widthM}
-                    max={60}
-                    onCommit={(widthM) => setPlace({ ...place, widthM })}
-                  />
-                  <LengthField
-                    label="Wall height"
-                    fullWidth
-                    valueM={place.heightM}
-                    max={20}
-                    onCommit={(heightM) => setPlace({ ...place, heightM })}
-                  />
-                </Stack>
-                <Stack direction="row" spacing={2}>
-                  <TextField
-                    select
-                    fullWidth
-                    label="Surface"
-                    value={place.surface}
-                    onChange={(event) => setPlace({ ...place, surface: Surface.parse(event.target.value) })}
-                  >
-                    {Surface.options.map((surface) => (
-                      <MenuItem key={surface} value={surface}>
-                        {surface}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                  <TextField
-                    label="Drive, minutes"
-                    type="number"
-                    fullWidth
-                    value={place.driveMin}
-                    onChange={(event) =>
-                      setPlace({
-                        ...place,
-                        driveMin: Math.min(720, Math.max(0, Math.round(Number(event.target.value) || 0))),
-                      })
-                    }
-                  />
-                </Stack>
+                <TextField
+                  select
+                  label="Site"
+                  value={siteId}
+                  onChange={(event) => setSiteId(event.target.value)}
+                >
+                  {sites.map((site) => (
+                    <MenuItem key={site.id} value={site.id}>
+                      {site.name}
+                    </MenuItem>
+                  ))}
+                  <MenuItem value={A_NEW_PLACE}>A new place…</MenuItem>
+                </TextField>
+                <DateTimeField
+                  label="Doors"
+                  value={doors}
+                  zone={zone}
+                  onCommit={(iso) => void setDoors(iso) as undefined}
+                />
+                <div>
+                  <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
+                  <CrewPicker crew={workshop.crew} chosen={crew} onChange={setCrew} />
+                </div>
               </>
             )}
-            <DateTimeField
-              label="Doors"
-              value={doors}
-              zone={zone}
-              onCommit={(iso) => void setDoors(iso) as undefined}
-            />
-            <div>
-              <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
-              <CrewPicker crew={workshop.crew} chosen={crew} onChange={setCrew} />
-            </div>
             {fault && (
               <Typography role="alert" sx={{ color: 'var(--mui-palette-out)', fontWeight: 650 }}>
                 {fault}
@@ -173,8 +131,9 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
+          {isAtPlace && isNewPlace && <Button onClick={() => setAtPlace(false)}>Back</Button>}
           <Button type="submit" variant="contained">
-            Create
+            {isNewPlace && !isAtPlace ? 'Next: the place' : 'Create'}
           </Button>
         </DialogActions>
       </form>
@@ -182,35 +141,18 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   );
 }
 
-async function addSite(place: {
-  name: string;
-  widthM: number;
-  heightM: number;
-  surface: Surface;
-  driveMin: number;
-}): Promise<Site> {
-  const id = newId(place.name);
-  const site: Site = {
-    id,
-    name: place.name.trim(),
-    indoors: true,
-    driveMin: place.driveMin,
-    loadIn: { distanceM: 30.48, steps: 0 },
-    spots: [
-      {
-        id: 'wall',
-        name: 'Wall',
-        kind: 'wall',
-        widthM: place.widthM,
-        heightM: place.heightM,
-        surface: place.surface,
-      },
-    ],
-    rules: '',
-    contact: '',
-  };
+async function addSite(place: NewPlace): Promise<Site> {
+  const site = siteOf(place, capital(spotWords[place.kind ?? 'wall']));
   await call('POST', '/sites', site);
   return site;
+}
+
+/** A lead and a driver; where one person is both, the next comes along. */
+function usualCrew(crew: readonly CrewMember[]): string[] {
+  const lead = crew.find(({ skills }) => skills.includes('lead')) ?? crew[0];
+  const others = crew.filter((one) => one !== lead);
+  const second = others.find(({ skills }) => skills.includes('driver')) ?? others[0];
+  return [lead, second].flatMap((one) => one?.id ?? []);
 }
 
 /** Four hours of access up to doors, four hours of event, two to strike: a beginning to be corrected under Brief. */

@@ -17,7 +17,7 @@ import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
 import { exportJob } from './export-job.ts';
-import { JobTitle } from './JobTitle.tsx';
+import { JobTabs, JobTitle } from './JobTitle.tsx';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
 import { SiteChanges } from './SiteChanges.tsx';
@@ -121,49 +121,75 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
     <JobContext value={value}>
       <Box
         className="no-print"
+        data-testid="job-head"
         sx={{
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
-          gap: { xs: 1, lg: 3 },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
+          gridTemplateAreas: {
+            xs: '"title tools" "tabs tabs" "lamps lamps" "verdict verdict"',
+            lg: '"title lamps" "tabs lamps" "verdict verdict"',
+          },
+          columnGap: { xs: 1, lg: 3 },
+          rowGap: { xs: 0.25, sm: 0.75 },
           px: { xs: 1.5, sm: 3 },
-          pb: 1,
+          pb: { xs: 0.5, sm: 1 },
           alignItems: 'start',
         }}
       >
-        <JobTitle
-          name={document.head.name}
-          day={dayName(document.head.doors, workshop.timeZone)}
-          place={site.name}
-        />
-        <LanternString plan={planned?.plan} onApply={applyFix} />
-      </Box>
-      {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
-      <Stack
-        className="no-print"
-        direction="row"
-        sx={{ px: { xs: 1.5, sm: 3 }, pb: 1, gap: 2, alignItems: 'center', minHeight: { xs: 40, sm: 54 } }}
-      >
-        <Box sx={{ flexGrow: 1, minWidth: 0 }}>
+        <Box sx={{ gridArea: 'title', minWidth: 0 }}>
+          <JobTitle
+            name={document.head.name}
+            day={dayName(document.head.doors, workshop.timeZone)}
+            place={site.name}
+          />
+        </Box>
+        <Box sx={{ gridArea: 'tabs', minWidth: 0 }}>
+          <JobTabs />
+        </Box>
+        <Box sx={{ gridArea: 'lamps', minWidth: 0 }}>
+          <LanternString plan={planned?.plan} onApply={applyFix} />
+        </Box>
+        {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
+        <Box
+          sx={{
+            gridArea: 'verdict',
+            minWidth: 0,
+            minHeight: { xs: 40, sm: 46 },
+            pr: { lg: '190px' },
+            alignSelf: 'center',
+          }}
+        >
           {planned && <Verdict plan={planned.plan} onApply={applyFix} />}
         </Box>
-        <SaveNote save={save} />
-        <Stack direction="row">
-          <Tooltip title="Undo (Ctrl Z)">
-            <span>
-              <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
-                <UndoIcon />
-              </IconButton>
-            </span>
-          </Tooltip>
-          <Tooltip title="Redo (Ctrl Y)">
-            <span>
-              <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
-                <RedoIcon />
-              </IconButton>
-            </span>
-          </Tooltip>
+        <Stack
+          direction="row"
+          sx={{
+            gridArea: { xs: 'tools', lg: 'verdict' },
+            justifySelf: 'end',
+            alignSelf: 'center',
+            alignItems: 'center',
+            columnGap: { xs: 0.5, sm: 2 },
+          }}
+        >
+          <SaveNote save={save} />
+          <Stack direction="row">
+            <Tooltip title="Undo (Ctrl Z)">
+              <span>
+                <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
+                  <UndoIcon />
+                </IconButton>
+              </span>
+            </Tooltip>
+            <Tooltip title="Redo (Ctrl Y)">
+              <span>
+                <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
+                  <RedoIcon />
+                </IconButton>
+              </span>
+            </Tooltip>
+          </Stack>
         </Stack>
-      </Stack>
+      </Box>
       <SiteChanges />
       <Outlet />
       {save.kind === 'conflict' && <ConflictDialog conflict={save.conflict} onChoose={store.resolve} />}

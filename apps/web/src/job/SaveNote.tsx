@@ -14,7 +14,7 @@ export function SaveNote({ save }: { save: SaveState }) {
   const isTrouble = save.kind !== 'saved' && save.kind !== 'saving';
   const text =
     save.kind === 'refused'
-      ? `Not saved: ${save.faults.map((fault) => `${fault.path} ${fault.reason}`).join('; ')}`
+      ? `Not saved: ${save.faults.map(({ reason }) => reason).join('; ')}`
       : words[save.kind];
   return (
     <Tooltip title={isTrouble ? `${text}. Nothing is lost: your work stays in this browser.` : ''}>
@@ -24,7 +24,7 @@ export function SaveNote({ save }: { save: SaveState }) {
         sx={{
           flex: 'none',
           fontSize: 14,
-          maxWidth: 320,
+          maxWidth: { xs: 110, sm: 320 },
           overflow: 'hidden',
           textOverflow: 'ellipsis',
           whiteSpace: 'nowrap',

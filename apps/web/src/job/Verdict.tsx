@@ -1,9 +1,8 @@
 import type { Fix, LampName, LampState, Plan } from '@early-lantern/contract';
-import { Button, Stack, Typography } from '@mui/material';
+import { Button, Stack, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { memo, useState } from 'react';
 import { LampDialog } from '../parts/LampDialog.tsx';
-import { stateWord } from '../parts/Lantern.tsx';
-import { lampWords } from '../parts/lamp-words.ts';
+import { lampSays } from '../parts/lamp-words.ts';
 
 const urgency: Record<LampState, number> = { out: 2, low: 1, lit: 0, unlit: 0 };
 
@@ -17,6 +16,7 @@ export function worstLamp(plan: Plan): LampName | undefined {
 /** The sentence that says what is wrong first, with the fix that gains most. */
 export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
   const [isOpen, setOpen] = useState(false);
+  const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
   const name = worstLamp(plan);
   if (!name) return null;
   const lamp = plan.lamps[name];
@@ -29,18 +29,27 @@ export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; on
         alignItems: 'center',
         columnGap: 1.5,
         rowGap: 0.5,
-        flexWrap: { xs: 'wrap', sm: 'nowrap' },
         '& .MuiButton-root': { flex: 'none' },
         borderLeft: 4,
         borderColor: isOut ? 'var(--mui-palette-out)' : 'text.primary',
         pl: 1.5,
       }}
     >
-      <Typography component="p" sx={{ lineHeight: 1.35 }}>
-        <strong>
-          {lampWords[name].word} is {stateWord[lamp.state]}.
-        </strong>{' '}
-        {lamp.reason}
+      <Typography
+        component="p"
+        sx={{
+          lineHeight: 1.3,
+          fontSize: { xs: 14, sm: 16 },
+          flexGrow: 1,
+          minWidth: 0,
+          // On a phone two lines: the rest is a tap away.
+          display: { xs: '-webkit-box', sm: 'block' },
+          WebkitBoxOrient: 'vertical',
+          WebkitLineClamp: { xs: 2, sm: 'none' },
+          overflow: 'hidden',
+        }}
+      >
+        <strong>{lampSays(name, lamp.state)}.</strong> {lamp.reason}
         {fix && (
           <>
             {' '}
@@ -49,12 +58,17 @@ export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; on
         )}
       </Typography>
       {fix && (
-        <Button size="small" variant="contained" onClick={() => onApply(fix)}>
+        <Button
+          size="small"
+          variant="contained"
+          onClick={() => onApply(fix)}
+          sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
+        >
           Apply
         </Button>
       )}
-      <Button size="small" variant="outlined" onClick={() => setOpen(true)}>
-        Show working
+      <Button size="small" variant="outlined" aria-label="Show working" onClick={() => setOpen(true)}>
+        {isPhone ? (fix ? 'Fix' : 'Why') : 'Show working'}
       </Button>
       {isOpen && <LampDialog name={name} lamp={lamp} onApply={onApply} onClose={() => setOpen(false)} />}
     </Stack>

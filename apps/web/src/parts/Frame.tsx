@@ -1,9 +1,11 @@
 import DarkIcon from '@mui/icons-material/DarkModeOutlined';
+import HelpIcon from '@mui/icons-material/HelpOutlineOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
 import { Box, Button, IconButton, Stack, Tooltip, Typography, useColorScheme } from '@mui/material';
 import { useMemo } from 'react';
-import { Link, NavLink, Outlet, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useJobs } from '../api/queries.ts';
+import { helpFor } from '../help/help-for.ts';
 import { useUnits } from '../preferences.tsx';
 import { headFont } from '../theme.ts';
 import { Lantern } from './Lantern.tsx';
@@ -24,6 +26,7 @@ export function Frame() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const jobs = useJobs().data;
   useKeys(Object.fromEntries(pages.map((page) => [page.key, () => void navigate(page.to)])));
 
@@ -55,6 +58,12 @@ export function Frame() {
           group: 'Do',
           label: isDark ? 'Light page' : 'Dark page',
           run: () => setMode(isDark ? 'light' : 'dark'),
+        },
+        {
+          id: 'help',
+          group: 'Go to',
+          label: 'Help: the guide, at this step',
+          run: () => void navigate(`/help/${helpFor(window.location.pathname)}`),
         },
       ],
       [jobs, navigate, otherUnits, setUnits, isDark, setMode],
@@ -148,11 +157,16 @@ export function Frame() {
           <Button
             size="small"
             onClick={() => setUnits(otherUnits)}
-            sx={{ whiteSpace: 'nowrap', minWidth: 0, px: { xs: 0.5, sm: 1.25 } }}
+            sx={{ whiteSpace: 'nowrap', minWidth: 0, px: 1.25, display: { xs: 'none', sm: 'inline-flex' } }}
             aria-label={`${units === 'imperial' ? 'ft · in' : 'm · cm'}: show ${otherUnits} lengths`}
           >
             {units === 'imperial' ? 'ft · in' : 'm · cm'}
           </Button>
+        </Tooltip>
+        <Tooltip title="Help">
+          <IconButton component={Link} to={`/help/${helpFor(pathname)}`} aria-label="Help">
+            <HelpIcon />
+          </IconButton>
         </Tooltip>
         <Tooltip title={isDark ? 'Light page' : 'Dark page'}>
           <IconButton

@@ -1,5 +1,5 @@
 import type { Fix, LampName, Plan } from '@early-lantern/contract';
-import { Box, ButtonBase, Skeleton, Typography } from '@mui/material';
+import { Box, ButtonBase, Skeleton, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
 import { memo, useState } from 'react';
 import { LampDialog } from './LampDialog.tsx';
@@ -25,6 +25,9 @@ export const LanternString = memo(function LanternString({
   onApply,
 }: LanternStringProps) {
   const [open, setOpen] = useState<LampName>();
+  const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
+  // In a job's head on a phone: the words alone, so that the page below has its room; figures are a tap away.
+  const isSmall = isPhone && !compact;
   return (
     <Box sx={{ position: 'relative', width: '100%' }} role="group" aria-label="The six lamps">
       <svg
@@ -50,17 +53,17 @@ export const LanternString = memo(function LanternString({
             sx={{
               flexDirection: 'column',
               justifyContent: 'flex-start',
-              pt: `${SAG[i]}px`,
+              pt: `${(SAG[i] as number) / (isSmall ? 2 : 1)}px`,
               px: 0.25,
               pb: 0.5,
               borderRadius: 2,
               minWidth: 0,
             }}
           >
-            <Lantern state={plan?.lamps[name].state ?? 'unlit'} size={compact ? 42 : 48} />
+            <Lantern state={plan?.lamps[name].state ?? 'unlit'} size={isSmall ? 30 : compact ? 42 : 48} />
             <Typography
               component="span"
-              sx={{ fontSize: compact ? 13 : 14, fontWeight: 700, lineHeight: 1.3, mt: 0.25 }}
+              sx={{ fontSize: isSmall ? 12 : compact ? 13 : 14, fontWeight: 700, lineHeight: 1.3, mt: 0.25 }}
             >
               {lampWords[name].word}
               {plan && (
@@ -73,6 +76,7 @@ export const LanternString = memo(function LanternString({
               <Typography
                 component="span"
                 sx={{
+                  ...(isSmall ? visuallyHidden : {}),
                   fontSize: 12.5,
                   lineHeight: 1.2,
                   textAlign: 'center',

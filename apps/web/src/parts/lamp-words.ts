@@ -1,4 +1,4 @@
-import type { LampName } from '@early-lantern/contract';
+import type { LampName, LampState } from '@early-lantern/contract';
 
 /** The six questions, as they are asked. */
 export const lampWords: Record<LampName, { word: string; question: string }> = {
@@ -9,3 +9,18 @@ export const lampWords: Record<LampName, { word: string; question: string }> = {
   full: { word: 'Full', question: 'Will mechanics, gaps or colour clumps show?' },
   onTime: { word: 'On time', question: 'Is it built, checked and signed off before doors?' },
 };
+
+const troubles: Record<LampName, { out: string; low: string }> = {
+  enough: { out: 'Short of stock', low: 'Stock is tight' },
+  lasts: { out: 'It does not last', low: 'It only just lasts' },
+  fits: { out: 'It does not fit', low: 'It only just fits' },
+  holds: { out: 'It does not hold', low: 'It only just holds' },
+  full: { out: 'It does not look full', low: 'It looks thin' },
+  onTime: { out: 'Not on time', low: 'Time is tight' },
+};
+
+/** What a lamp says in a word or two: its trouble, else that all is well or not known yet. */
+export const lampSays = (name: LampName, state: LampState): string =>
+  state === 'out' || state === 'low'
+    ? troubles[name][state]
+    : `${lampWords[name].word}: ${state === 'lit' ? 'yes' : 'not known yet'}`;

@@ -29,6 +29,7 @@ import { LengthField } from '../parts/LengthField.tsx';
 import { useUnits } from '../preferences.tsx';
 import { MarkPanel } from './MarkPanel.tsx';
 import { listWords, type Mark, type MarkList, marksOf, newMark, withMark, withoutMark } from './marks.ts';
+import { asKind } from './new-place.ts';
 import { type OutlineShape, outlineOf, outlineWords, shapeOf } from './outlines.ts';
 import { SiteFacts } from './SiteFacts.tsx';
 import { SpotEditor } from './SpotEditor.tsx';
@@ -195,6 +196,32 @@ interface SpotFactsProps {
   onRemove: () => void;
 }
 
+/** Which way the treads go up, and how far: one stands on them to reach. */
+function StairFields({ spot, onChange }: Pick<SpotFactsProps, 'spot' | 'onChange'>) {
+  const { up, riseM } = spot.stair ?? { up: 'right' as const, riseM: Math.min(3, spot.heightM) };
+  return (
+    <>
+      <TextField
+        select
+        label="Goes up to the"
+        value={spot.stair ? up : ''}
+        onChange={({ target }) =>
+          onChange({ stair: { up: target.value === 'left' ? 'left' : 'right', riseM } })
+        }
+      >
+        <MenuItem value="left">left</MenuItem>
+        <MenuItem value="right">right</MenuItem>
+      </TextField>
+      <LengthField
+        label="Rises by"
+        valueM={riseM}
+        max={20}
+        onCommit={(typed) => onChange({ stair: { up, riseM: typed } })}
+      />
+    </>
+  );
+}
+
 /** The spot in figures. */
 function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
   const { tempUnit, tempNumber } = useUnits();
@@ -212,11 +239,16 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
         </IconButton>
       </Stack>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        {spot.kind === 'stair' && <StairFields spot={spot} onChange={onChange} />}
         <TextField
           select
           label="It is a"
           value={spot.kind}
-          onChange={(event) => onChange({ kind: SpotKind.parse(event.target.value) })}
+          onChange={(event) => {
+            const next = asKind(spot, SpotKind.parse(event.target.value));
+            // What no longer applies is left out again.
+            onChange({ regions: undefined, conditions: undefined, stair: undefined, ...next });
+          }}
         >
           {SpotKind.options.map((kind) => (
             <MenuItem key={kind} value={kind}>

@@ -14,6 +14,7 @@ import {
   Tooltip,
   Typography,
 } from '@mui/material';
+import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient, useSites } from '../api/queries.ts';
@@ -23,11 +24,13 @@ import { lampWords } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
 import { useUnits } from '../preferences.tsx';
+import { NewPlaceDialog } from './NewPlaceDialog.tsx';
 import { surfaceWords } from './words.ts';
 
 /** Places once surveyed, kept for next time. */
 export function SitesScreen() {
   const sites = useSites();
+  const [isAdding, setAdding] = useState(false);
   const tell = useNotice();
   const navigate = useNavigate();
   if (sites.error) throw sites.error;
@@ -40,26 +43,25 @@ export function SitesScreen() {
     await queryClient.invalidateQueries({ queryKey: keys.sites });
     if (added) await navigate(`/sites/${site.id}`);
   };
-  const fresh = (): Site => ({
-    id: newId('site'),
-    name: 'New place',
-    indoors: true,
-    driveMin: 20,
-    loadIn: { distanceM: 30.48, steps: 0 },
-    spots: [{ id: 'wall', name: 'Wall', kind: 'wall', widthM: 4.8768, heightM: 3.048, surface: 'painted' }],
-    rules: '',
-    contact: '',
-  });
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
       <Stack direction="row" sx={{ alignItems: 'center', mb: 2 }}>
         <Typography variant="h1" sx={{ flexGrow: 1 }}>
           Sites
         </Typography>
-        <Button variant="contained" startIcon={<AddIcon />} onClick={() => void put(fresh())}>
+        <Button variant="contained" startIcon={<AddIcon />} onClick={() => setAdding(true)}>
           New place
         </Button>
       </Stack>
+      {isAdding && (
+        <NewPlaceDialog
+          onClose={() => setAdding(false)}
+          onAdd={(site) => {
+            setAdding(false);
+            void put(site);
+          }}
+        />
+      )}
       {sites.data.length === 0 && (
         <EmptyState title="No place yet">
           Walk in once with a tape: the walls you hang on, the way from the van, the house rules. Every later

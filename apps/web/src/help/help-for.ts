@@ -1,0 +1,13 @@
+const pages: [RegExp, string][] = [
+  [/^\/workshop/, '01-first-start'],
+  [/^\/sites/, '02-place'],
+  [/^\/stock|\/counts$/, '05-counts'],
+  [/\/pieces$/, '04-pieces'],
+  [/\/holds$/, '06-holds'],
+  [/\/bench$/, '07-bench'],
+  [/^\/days|\/clock$/, '08-clock'],
+  [/\/run-sheet$/, '09-day'],
+];
+
+/** The page of the guide that belongs to where one is; a job's brief, and how to begin one, anywhere else. */
+export const helpFor = (path: string): string => pages.find(([where]) => where.test(path))?.[1] ?? '03-brief';
