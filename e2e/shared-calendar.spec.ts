@@ -11,7 +11,7 @@ test('a calendar taken along and read back as busy times keeps its person from b
   const calendar = await (await request.get('/api/v1/jobs/read-back/calendar.ics?person=sefa')).text();
   const path = info.outputPath('sefa.ics');
   writeFileSync(path, calendar);
-  await page.goto('/workshop');
+  await page.goto('/workshop/people');
   await page.getByLabel('Calendar of Sefa Quill').setInputFiles(path);
   await expect(page.getByText(/busy times of Sefa Quill read/)).toBeVisible();
   const busy = async () => {

@@ -14,7 +14,7 @@ test('what the workshop has and the way in allows decides what is cut, what weig
   await expect(page.getByText(/offcut of 6 ft/).first()).toBeVisible();
 
   // Two more offcuts, of just the right length: nothing is left over of them.
-  await page.goto('/workshop');
+  await page.goto('/workshop/gear');
   const panel = page.getByRole('region', { name: 'Ladders, weights, fixings' });
   await panel.getByRole('button', { name: 'Add an offcut' }).click();
   await expect(panel.getByLabel('Length', { exact: true })).toHaveCount(3);

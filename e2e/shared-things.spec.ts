@@ -25,7 +25,7 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await ownJob(request, 'pace');
   const bench = async () => (await getPlan(request, 'pace')).pieces[0]?.benchMin ?? 0;
   const before = await bench();
-  await page.goto('/workshop');
+  await page.goto('/workshop/advanced');
   const usual = page.getByLabel('Inflate and tie, 16 to 19 in., slow');
   await usual.fill('10');
   await usual.press('Enter');
@@ -36,6 +36,7 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await page.getByRole('button', { name: 'Reset' }).click();
   await expect.poll(bench).toBe(before);
 
+  await page.getByRole('link', { name: 'People' }).click();
   // Somebody quicker: what they do takes less, and says so. The second of the crew is Ilo, who is on the job.
   const pace = page.getByLabel('Pace, % of usual').nth(1);
   await pace.fill('900');
@@ -62,7 +63,7 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await expect(page.locator('[data-save]')).toHaveText('Saved');
   expect((await getJob(request, 'pace')).data.crew).toHaveLength(4);
 
-  await page.goto('/workshop');
+  await page.goto('/workshop/people');
   await page.getByRole('button', { name: 'Delete Tamsin Weir' }).click();
   await expect(page.getByText(/Not deleted.*Shed pace/)).toBeVisible();
 });
@@ -104,7 +105,7 @@ test('a site changed is seen by its jobs, which say what changed; a spot in use 
   expect((await getJob(request, 'place')).data.siteSeen?.driveMin).toBe(55);
 });
 
-test('doors moved to another day take the rest of the day along', async ({ page, request }) => {
+test('doors moved to another day: what would move with them is asked about', async ({ page, request }) => {
   const before = await ownJob(request, 'moved');
   await page.goto('/jobs/moved/brief');
   const doors = page.getByRole('group', { name: 'Doors' });
@@ -112,6 +113,15 @@ test('doors moved to another day take the rest of the day along', async ({ page,
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Tab');
   await page.getByRole('heading', { name: 'The crew' }).click();
+  // Access and strike are the house's: what would move is said, and asked about.
+  const dialog = page.getByRole('dialog', { name: 'Move access and strike too?' });
+  await dialog.getByRole('button', { name: 'Leave everything as it is' }).click();
+  expect((await getJob(request, 'moved')).data).toEqual(before.data);
+  await doors.getByRole('spinbutton', { name: 'Year' }).click();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Tab');
+  await page.getByRole('heading', { name: 'The crew' }).click();
+  await dialog.getByRole('button', { name: 'Move them along' }).click();
   await expect.poll(async () => (await getJob(request, 'moved')).revision).toBeGreaterThan(before.revision);
   await expect(page.locator('[data-save]')).toHaveText('Saved');
   const after = (await getJob(request, 'moved')).data;
@@ -134,7 +144,10 @@ test('the line is drawn with a finger, in metric, and the units stay chosen', as
   });
   const page = await context.newPage();
   await page.goto('/jobs/finger/pieces');
-  await page.getByRole('button', { name: /show metric lengths/ }).click();
+  // On a phone the units are changed by the palette.
+  await page.getByRole('button', { name: 'find or do anything' }).click();
+  await page.keyboard.type('metric');
+  await page.keyboard.press('Enter');
   await expect(page.getByLabel('Length', { exact: true })).toHaveValue(/^\d\.\d+ m$/);
   const point = page.getByRole('button', { name: /^Point 1 of 5, thick end/ });
   await point.scrollIntoViewIfNeeded();

@@ -8,7 +8,7 @@ test('how the work runs is changed in the Workshop, the drive is asked for at th
 }) => {
   await ownJob(request, 'our-way');
   const workshop = async () => ((await (await request.get('/api/v1/workshop')).json()) as WorkshopRow).data;
-  await page.goto('/workshop');
+  await page.goto('/workshop/ways');
   const panel = page.getByRole('region', { name: 'How the work runs' });
   await panel.getByRole('switch', { name: /^Step back/ }).click();
   await panel.getByRole('button', { name: 'Add a step' }).click();
@@ -52,6 +52,7 @@ test('hours of the workshop, a bag, a slow hand and the steps of a kind are said
   await place.getByLabel(/^Floor for sections/).press('Enter');
   await expect.poll(async () => (await settings()).floorM2 ?? 0).toBeCloseTo(20 * 0.3048 ** 2, 6);
 
+  await page.getByRole('link', { name: 'How we work' }).click();
   const steps = page.getByRole('region', { name: 'How a piece is put up' });
   await steps.getByLabel('Step').first().fill('Tie the base on');
   await steps.getByLabel('Step').first().press('Enter');
@@ -69,8 +70,9 @@ test('hours of the workshop, a bag, a slow hand and the steps of a kind are said
   await expect(page.getByTestId('floor')).toContainText('the workshop has');
 
   // Back to what it was, as a person would.
-  await page.goto('/workshop');
+  await page.goto('/workshop/ways');
   await steps.getByRole('button', { name: 'Back to the usual steps' }).click();
+  await page.getByRole('link', { name: 'House', exact: true }).click();
   await place.getByRole('button', { name: 'At any hour' }).click();
   await expect(place).toContainText('at any hour people have');
   await place.getByLabel(/^Floor for sections/).fill('');

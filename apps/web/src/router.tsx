@@ -26,11 +26,11 @@ export const router = createBrowserRouter([
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./stock/StockScreen.tsx')).StockScreen },
       },
-      {
-        path: 'workshop',
+      ...['workshop', 'workshop/:page'].map((path) => ({
+        path,
         ErrorBoundary: ScreenError,
         lazy: { Component: async () => (await import('./workshop/WorkshopScreen.tsx')).WorkshopScreen },
-      },
+      })),
       ...['help', 'help/:page'].map((path) => ({
         path,
         ErrorBoundary: ScreenError,

@@ -2,6 +2,7 @@ import type { JobHead } from '@early-lantern/contract';
 import { usualRules } from '@early-lantern/core';
 import DownloadIcon from '@mui/icons-material/Download';
 import { Box, Button, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { exportJob } from '../job/export-job.ts';
@@ -10,6 +11,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
+import { MoveAlongDialog } from './MoveAlongDialog.tsx';
 import { VisitFields } from './VisitFields.tsx';
 import { WayPanel } from './WayPanel.tsx';
 
@@ -26,6 +28,7 @@ export function BriefScreen() {
   const change = (edit: Partial<JobHead>, gesture?: string) =>
     store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
 
+  const [asked, setAsked] = useState<Pick<JobHead, 'doors' | 'access' | 'strike'>>();
   const setGust = (gustMs: number | undefined) =>
     store.change((before) => {
       const { gustMs: _, ...head } = before.head;
@@ -42,6 +45,15 @@ export function BriefScreen() {
   const move = (times: Partial<JobHead>): string | undefined => {
     const refused = timeFault({ ...head, ...times });
     if (refused === undefined) change(times);
+    return refused;
+  };
+  /** The house's times are never moved without being asked about. */
+  const moveDoors = (doors: string): string | undefined => {
+    const times = withDoors(head, doors);
+    const isHouse = times.access.from === head.access.from && times.strike.from === head.strike.from;
+    if (isHouse) return move(times);
+    const refused = timeFault({ ...head, ...times });
+    if (refused === undefined) setAsked(times);
     return refused;
   };
   const time = (label: string, value: string, times: (iso: string) => Partial<JobHead>) => (
@@ -64,6 +76,17 @@ export function BriefScreen() {
         alignItems: 'start',
       }}
     >
+      {asked && (
+        <MoveAlongDialog
+          times={asked}
+          zone={workshop.timeZone}
+          onClose={() => setAsked(undefined)}
+          onMove={() => {
+            change(asked);
+            setAsked(undefined);
+          }}
+        />
+      )}
       <Stack spacing={2}>
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={2}>
@@ -132,7 +155,7 @@ export function BriefScreen() {
         <Paper variant="outlined" sx={{ p: 2.5 }}>
           <Stack spacing={2}>
             <Typography variant="h2">The times</Typography>
-            {time('Doors', head.doors, (doors) => withDoors(head, doors))}
+            <DateTimeField label="Doors" value={head.doors} zone={workshop.timeZone} onCommit={moveDoors} />
             <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
               {time('Access from', head.access.from, (from) => ({ access: { ...head.access, from } }))}
               {time('Access until', head.access.until, (until) => ({

@@ -19,7 +19,7 @@ export function ClockScreen() {
       <EmptyState title={file.job.pieces.length ? 'No plan meets the hours' : 'Nothing to time yet'}>
         {file.job.pieces.length
           ? plan.lamps.onTime.reason
-          : 'Draw the first garland under Pieces; its work is timed as you draw.'}
+          : 'Draw the first piece under Pieces; its work is timed as you draw.'}
       </EmptyState>
     );
   }

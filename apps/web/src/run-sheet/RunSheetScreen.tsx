@@ -7,8 +7,9 @@ import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
-import { useUnits } from '../preferences.tsx';
 import { PieceList, ThingList } from './PieceList.tsx';
+import { PlaceLines, WindLines } from './PlaceLines.tsx';
+import { ridesOf } from './rides.ts';
 import { BalloonTable, TaskTable } from './SheetTables.tsx';
 import { TakeAlong } from './TakeAlong.tsx';
 import './run-sheet.css';
@@ -33,7 +34,9 @@ export function RunSheetScreen() {
   if (planned.plan.tasks.length === 0) {
     return (
       <EmptyState title="No run sheet yet">
-        It is written from the pieces and the clock. Draw the first garland under Pieces.
+        {file.job.pieces.length > 0
+          ? planned.plan.lamps.onTime.reason
+          : 'It is written from the pieces and the clock. Draw the first piece under Pieces.'}
       </EmptyState>
     );
   }
@@ -81,7 +84,6 @@ export function RunSheetScreen() {
 /** Paper is paper in either theme: its colours are its own. */
 function Sheet({ person }: { person: string | undefined }) {
   const { planned, file } = useJob();
-  const { long } = useUnits();
   const { plan } = planned as NonNullable<typeof planned>;
   const { job, site, workshop } = file;
   const zone = plan.timeZone;
@@ -94,18 +96,17 @@ function Sheet({ person }: { person: string | undefined }) {
     const own = job.acknowledged?.find((one) => one.code === code);
     return own ? first(own.by) : undefined;
   };
-  const { benchFrom, leaveAt, leaveBy, ready, doors, minutesInHand } = plan.onTime;
-  const rides = [
-    ...leaveBy.map(({ vehicle }) => nameIn(vehicle, namesFor(file))),
-    ...(job.cars ?? []).map(({ name }) => name),
-  ];
-  const keyTimes: [string, string | null][] = [
-    ['Bench opens', benchFrom],
-    ['Leave', leaveAt],
-    ['Access', job.access.from],
-    ['Signed off', ready],
-    ['Doors', doors],
-    ...(job.isKept ? [] : [['Strike', job.strike.from] satisfies [string, string]]),
+  const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
+  const rides = ridesOf(file, plan);
+  const span = (from: string, until: string) => `${clockTime(from, zone)}–${clockTime(until, zone)}`;
+  const at = (iso: string | null) => (iso ? clockTime(iso, zone) : '—');
+  const keyTimes: [string, string][] = [
+    ['Bench opens', at(benchFrom)],
+    ['Leave', at(leaveAt)],
+    ['Access', span(job.access.from, job.access.until)],
+    ['Signed off', at(ready)],
+    ['Doors', at(doors)],
+    ...(job.isKept ? [] : [['Strike', span(job.strike.from, job.strike.until)] satisfies [string, string]]),
   ];
   return (
     <article className="sheet">
@@ -131,22 +132,17 @@ function Sheet({ person }: { person: string | undefined }) {
         </div>
       </header>
       <dl className="sheet-times">
-        {keyTimes.map(([label, at]) => (
+        {keyTimes.map(([label, told]) => (
           <div key={label}>
             <dt>{label}</dt>
-            <dd>{at ? clockTime(at, zone) : '—'}</dd>
+            <dd>{told}</dd>
           </div>
         ))}
       </dl>
       <section className="sheet-columns">
         <div>
           <h2>The place</h2>
-          <p>
-            <strong>{site.name}</strong>, {site.driveMin} min drive, {long(site.loadIn.distanceM)} on foot
-            {site.loadIn.steps ? `, ${site.loadIn.steps} steps` : ''}.
-          </p>
-          {site.contact && <p>Contact: {site.contact}.</p>}
-          {site.rules && <p>House rules: {site.rules}</p>}
+          <PlaceLines file={file} />
         </div>
         <div>
           <h2>The crew</h2>
@@ -181,6 +177,7 @@ function Sheet({ person }: { person: string | undefined }) {
         <h2>The pieces</h2>
         <PieceList plan={plan} pieces={job.pieces} site={site} />
       </section>
+      <WindLines plan={plan} />
       <section className="sheet-keep">
         <h2>Take care</h2>
         <ul>

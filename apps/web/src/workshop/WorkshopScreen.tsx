@@ -1,4 +1,7 @@
-import { Box, LinearProgress, Typography } from '@mui/material';
+import type { CrewRow, WorkshopRow } from '@early-lantern/contract';
+import { Box, LinearProgress, Stack, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { NavLink, useParams } from 'react-router';
 import { useCrew, useSettings } from '../api/queries.ts';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
@@ -9,7 +12,9 @@ import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { MethodsPanel } from './MethodsPanel.tsx';
 import { PieceStepsPanel } from './PieceStepsPanel.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
+import { type WorkshopPage, workshopPages } from './pages.ts';
 import { RatesPanel } from './RatesPanel.tsx';
+import { SafetyPanel } from './SafetyPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SettingsPanel } from './SettingsPanel.tsx';
 import { SizesPanel } from './SizesPanel.tsx';
@@ -19,41 +24,110 @@ import { SuppliersPanel } from './SuppliersPanel.tsx';
 export function WorkshopScreen() {
   const settings = useSettings();
   const crew = useCrew();
+  const { page } = useParams();
   const failure = settings.error ?? crew.error;
   if (failure) throw failure;
   if (!settings.data || !crew.data) return <LinearProgress aria-label="Opening the workshop" />;
+  const shown = workshopPages.find(({ path }) => path === page)?.path ?? 'house';
+  const columns = panelsOf(shown, settings.data, crew.data);
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
-      <Typography variant="h1" sx={{ mb: 2 }}>
+      <Typography variant="h1" sx={{ mb: 1 }}>
         Workshop
       </Typography>
+      <Stack
+        component="nav"
+        aria-label="Pages of the workshop"
+        direction="row"
+        sx={{ columnGap: { xs: 1.75, sm: 2.5 }, flexWrap: 'wrap', mb: 2 }}
+      >
+        {workshopPages.map(({ path, label }) => (
+          <Box
+            key={path}
+            component={NavLink}
+            to={`/workshop/${path}`}
+            className={path === shown ? 'active' : ''}
+            sx={{
+              color: 'text.secondary',
+              fontWeight: 650,
+              textDecoration: 'none',
+              py: 0.75,
+              borderBottom: '3px solid transparent',
+              '&.active': { color: 'text.primary', borderColor: 'text.primary' },
+            }}
+          >
+            {label}
+          </Box>
+        ))}
+      </Stack>
       <Box
         sx={{
           display: 'grid',
           gap: 2,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.1fr)' },
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            lg: columns.length > 1 ? 'minmax(0, 1fr) minmax(0, 1.1fr)' : 'minmax(0, 900px)',
+          },
           alignItems: 'start',
         }}
       >
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          <SettingsPanel row={settings.data} />
-          <SchoolsDefaults row={settings.data} />
-          <CrewPanel rows={crew.data} />
-          <GearPanel row={settings.data} />
-          <PlacePanel row={settings.data} />
-          <HoldsPanel row={settings.data} />
-          <LastingPanel row={settings.data} />
-          <MethodsPanel row={settings.data} />
-        </Box>
-        <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
-          <ColoursPanel row={settings.data} />
-          <SizesPanel row={settings.data} />
-          <SuppliersPanel row={settings.data} />
-          <MaterialsPanel row={settings.data} />
-          <RatesPanel row={settings.data} />
-          <PieceStepsPanel row={settings.data} />
-        </Box>
+        {columns.map(({ key, panels }) => (
+          <Box key={key} sx={{ display: 'grid', gap: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+            {panels}
+          </Box>
+        ))}
       </Box>
     </Box>
   );
+}
+
+interface Column {
+  key: string;
+  panels: ReactNode;
+}
+
+function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column[] {
+  const column = (key: string, panels: ReactNode): Column => ({ key, panels });
+  switch (page) {
+    case 'house':
+      return [column('house', <SettingsPanel row={row} />), column('place', <PlacePanel row={row} />)];
+    case 'people':
+      return [column('crew', <CrewPanel rows={crew} />)];
+    case 'gear':
+      return [column('gear', <GearPanel row={row} />), column('holds', <HoldsPanel row={row} />)];
+    case 'catalogue':
+      return [
+        column('colours', <ColoursPanel row={row} />),
+        column(
+          'buying',
+          <>
+            <SizesPanel row={row} />
+            <SuppliersPanel row={row} />
+            <MaterialsPanel row={row} />
+          </>,
+        ),
+      ];
+    case 'ways':
+      return [
+        column(
+          'method',
+          <>
+            <SchoolsDefaults row={row} />
+            <MethodsPanel row={row} />
+          </>,
+        ),
+        column('steps', <PieceStepsPanel row={row} />),
+      ];
+    case 'advanced':
+      return [
+        column('rates', <RatesPanel row={row} />),
+        column(
+          'figures',
+          <>
+            <SafetyPanel row={row} />
+            <LastingPanel row={row} />
+          </>,
+        ),
+      ];
+  }
 }
