@@ -7,12 +7,15 @@ import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
 import { benchClock } from './bench-clock.ts';
+import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
 
 /**
  * Speed in one run on this machine. Absolute figures differ between machines; the ratios to the unit of work (hashing
  * one megabyte) may be compared.
  */
+
+const DEMOS = readdirSync('demo/jobs').map((name) => name.replace('.json', ''));
 
 const quantile = (sorted: number[], q: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? Number.NaN;
@@ -268,6 +271,10 @@ async function bench(): Promise<void> {
   if (process.argv.includes('--clock')) return benchClock(report);
   benchPlan();
   benchClock(report);
+  for (const name of DEMOS) {
+    const { median, worst } = benchStability([demo(name)]);
+    report(`tasks moved by a small edit, ${name}`, `${median.toFixed(0)} % (worst ${worst})`);
+  }
   reportSizes();
   const dataDir = await newDataDir();
   const startedFirst = performance.now();

@@ -70,7 +70,15 @@ export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; on
       <Button size="small" variant="outlined" aria-label="Show working" onClick={() => setOpen(true)}>
         {isPhone ? (fix ? 'Fix' : 'Why') : 'Show working'}
       </Button>
-      {isOpen && <LampDialog name={name} lamp={lamp} onApply={onApply} onClose={() => setOpen(false)} />}
+      {isOpen && (
+        <LampDialog
+          name={name}
+          lamp={lamp}
+          onApply={onApply}
+          onClose={() => setOpen(false)}
+          showsWorking={!isPhone}
+        />
+      )}
     </Stack>
   );
 });

@@ -5,10 +5,12 @@ import { WorkingList } from './WorkingList.tsx';
 interface LampAnswerProps {
   lamp: Lamp;
   onApply?: ((fix: Fix) => void) | undefined;
+  /** Whether the working is unfolded from the start. */
+  isOpen?: boolean;
 }
 
-/** What one lamp has to say: the reason, ways out that were tried, and the working. */
-export function LampAnswer({ lamp, onApply }: LampAnswerProps) {
+/** What one lamp has to say: a sentence, the fixes that were tried, and below them, folded, the working. */
+export function LampAnswer({ lamp, onApply, isOpen = false }: LampAnswerProps) {
   return (
     <Stack spacing={2}>
       <Typography sx={{ fontSize: 17 }}>{lamp.reason}</Typography>
@@ -34,7 +36,16 @@ export function LampAnswer({ lamp, onApply }: LampAnswerProps) {
           ))}
         </Box>
       )}
-      {lamp.working.length > 0 && <WorkingList working={lamp.working} />}
+      {lamp.working.length > 0 && (
+        <Box
+          component="details"
+          open={isOpen}
+          sx={{ '& > summary': { cursor: 'pointer', fontWeight: 650, py: 0.75 } }}
+        >
+          <summary>Working</summary>
+          <WorkingList working={lamp.working} />
+        </Box>
+      )}
     </Stack>
   );
 }

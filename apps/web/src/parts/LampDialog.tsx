@@ -9,10 +9,12 @@ interface LampDialogProps {
   lamp: Lamp;
   onApply: ((fix: Fix) => void) | undefined;
   onClose: () => void;
+  /** Whether the working is asked for. */
+  showsWorking?: boolean;
 }
 
-/** One lamp opened: its question, its answer, ways out, working. */
-export function LampDialog({ name, lamp, onApply, onClose }: LampDialogProps) {
+/** One lamp opened: its question, its answer, fixes, working. */
+export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false }: LampDialogProps) {
   const apply = (fix: Fix) => {
     onApply?.(fix);
     onClose();
@@ -29,7 +31,7 @@ export function LampDialog({ name, lamp, onApply, onClose }: LampDialogProps) {
         </div>
       </DialogTitle>
       <DialogContent>
-        <LampAnswer lamp={lamp} onApply={onApply && apply} />
+        <LampAnswer lamp={lamp} onApply={onApply && apply} isOpen={showsWorking} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>

@@ -106,7 +106,7 @@ function doorsTooEarly({ work, access, doors }: DayJob, { axis }: DayProblem): s
     const known = ends.get(id);
     if (known !== undefined) return known;
     const one = byId.get(id);
-    if (!one || one.place !== 'site') return 0;
+    if (one?.place !== 'site') return 0;
     const shortest = Math.min(one.minutes, ...(one.ways ?? []).map(({ minutes }) => minutes));
     const before = Math.max(0, ...one.after.map((other) => endOf(other) + (one.lags?.[other]?.min ?? 0)));
     ends.set(id, before + shortest);

@@ -21,7 +21,7 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
   const shown = {
     working: [...holds.pieces]
       .sort((a, b) => marginOf(a) - marginOf(b))
-      .flatMap((one) => one.working)
+      .flatMap(({ name, working }) => working.map((one) => ({ ...one, label: `${name}: ${one.label}` })))
       .slice(0, 16),
     fixes: [],
   };
