@@ -3,7 +3,7 @@ import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
-import type { JobRow } from '@early-lantern/contract';
+import type { CrewMember, JobRow, WorkshopRow } from '@early-lantern/contract';
 import { expect, test } from '@playwright/test';
 import { anyPort, newDataDir, startStack } from './support/stack.ts';
 
@@ -99,12 +99,36 @@ test('a set-up cut short and the lock of a dead server are cleared away', async 
   await stack.stop();
 });
 
-test('an empty start has a workshop and no jobs; the demo does not come later', async () => {
+test('an empty start asks whose workshop it is and has no jobs; the demo does not come later', async ({
+  browser,
+}) => {
   const first = await startStack({ dataDir, empty: true });
   const total = async (url: string) =>
     ((await (await fetch(`${url}/api/v1/jobs`)).json()) as { total: number }).total;
   expect(await total(first.url)).toBe(0);
-  expect((await fetch(`${first.url}/api/v1/workshop`)).status).toBe(200);
+  const page = await (await browser.newContext({ timezoneId: 'Europe/Lisbon', locale: 'pt-PT' })).newPage();
+  await page.goto(first.url);
+  await expect(page.getByRole('combobox', { name: 'Time zone' })).toHaveValue('Europe/Lisbon');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Give the workshop a name.');
+  await page.getByLabel('Name of the workshop').fill('Weir Lane Décor');
+  await page.getByLabel('Who leads').fill('Ode Farrow');
+  await page.getByLabel('Who drives').fill('Pim Sallow');
+  await page.getByRole('combobox', { name: 'Currency' }).fill('EUR');
+  await page.getByRole('option', { name: 'EUR', exact: true }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('button', { name: 'New job' }).first()).toBeVisible();
+  const { data } = (await (await fetch(`${first.url}/api/v1/workshop`)).json()) as WorkshopRow;
+  expect(data).toMatchObject({
+    name: 'Weir Lane Décor',
+    timeZone: 'Europe/Lisbon',
+    units: 'metric',
+    currency: 'EUR',
+  });
+  expect(data.isNew).toBeUndefined();
+  const crew = (await (await fetch(`${first.url}/api/v1/crew`)).json()) as { items: { data: CrewMember }[] };
+  expect(crew.items.map((one) => one.data.name).sort()).toEqual(['Ode Farrow', 'Pim Sallow']);
+  await page.context().close();
   await first.stop();
   const second = await startStack({ dataDir });
   expect(await total(second.url)).toBe(0);

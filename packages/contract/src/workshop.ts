@@ -147,6 +147,13 @@ const SettingsFields = z.strictObject({
   name: Name,
   units: z.enum(['imperial', 'metric']),
   timeZone: z.string().refine(isTimeZone, 'must be an IANA time zone, like America/Chicago'),
+  /** ISO 4217, for prices and pay. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'must be three letters, like USD')
+    .optional(),
+  /** Nobody has said yet whose workshop this is: the first start asks. */
+  isNew: z.boolean().optional(),
   /** Rates the business has changed; the engine's defaults stand for the rest. */
   rates: z.partialRecord(RateKey, Rate),
   /** Chance wanted that every lot comes out complete, per cent. */

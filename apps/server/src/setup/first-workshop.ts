@@ -6,8 +6,10 @@ import { addSettings } from '../workshop/store.ts';
 
 const { crew, ...settings }: Workshop = {
   name: 'My workshop',
+  isNew: true,
   units: 'imperial',
-  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  // Until the first start has asked: the server's own zone says nothing of the owner's.
+  timeZone: 'UTC',
   rates: {},
   spareTargetPct: 97,
   inHandTargetMin: 30,

@@ -17,11 +17,12 @@ import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { keys, useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
+import { amountText } from '../parts/amounts.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
-import { amountText } from '../parts/MaterialTable.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { useUnits } from '../preferences.tsx';
 import { ProductName } from './ProductName.tsx';
 import { SoldOutDialog } from './SoldOutDialog.tsx';
 
@@ -69,7 +70,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
       <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
         <Typography sx={{ flexGrow: 1 }}>
           Wanted in the workshop by <strong>{dayText(wanted)}</strong>, the day before doors.
-          {priced && ` Together ${total.toFixed(2)}.`}
+          {priced && ` Together ${total.toFixed(2)}${workshop.currency ? ` ${workshop.currency}` : ''}.`}
         </Typography>
         <Button size="small" variant="outlined" component="a" href={fileAddress('csv')} download>
           Save as CSV
@@ -96,7 +97,11 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
                 <TableCell align="right">Missing</TableCell>
                 <TableCell>Packs</TableCell>
                 <TableCell align="right">Left over</TableCell>
-                {priced && <TableCell align="right">Price</TableCell>}
+                {priced && (
+                  <TableCell align="right">
+                    Price{workshop.currency ? `, ${workshop.currency}` : ''}
+                  </TableCell>
+                )}
                 <TableCell />
               </TableRow>
             </TableHead>
@@ -149,6 +154,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
 /** Materials that the shelf has been counted for and lacks; what was never counted is not judged. */
 function MaterialsToBuy() {
   const { planned, file } = useJob();
+  const { units } = useUnits();
   const held = new Map((file.workshop.materials ?? []).map((row) => [row.item, row.onHand]));
   const missing = (planned?.plan.totals.materials ?? []).flatMap((row) => {
     const lacks = row.count - (held.get(row.item) ?? Number.POSITIVE_INFINITY);
@@ -160,7 +166,7 @@ function MaterialsToBuy() {
       <Typography variant="h2">Materials short of the count</Typography>
       {missing.map(({ row, lacks }) => (
         <Typography key={row.label}>
-          {row.label}: {amountText(lacks, row.unit)}
+          {row.label}: {amountText(lacks, row.unit, units)}
         </Typography>
       ))}
     </Paper>

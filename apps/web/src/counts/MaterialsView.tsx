@@ -13,9 +13,11 @@ import {
 } from '@mui/material';
 import { keys, useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
-import { amountText, MaterialTable } from '../parts/MaterialTable.tsx';
+import { amountText, fromShown, toShown } from '../parts/amounts.ts';
+import { MaterialTable } from '../parts/MaterialTable.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { useUnits } from '../preferences.tsx';
 
 /** Everything besides balloons, in all beside the shelf, and piece by piece. */
 export function MaterialsView() {
@@ -68,9 +70,11 @@ export function MaterialsView() {
 function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopRow }) {
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', settings);
   const held = settings.data.materials?.find((one) => one.item === row.item)?.onHand;
+  const { units } = useUnits();
+  const shown = held === undefined ? undefined : toShown(held, row.unit, units);
   const commit = (text: string) => {
-    const onHand = Number(text);
-    if (text.trim() === '' || !(onHand >= 0) || onHand === held) return;
+    const onHand = fromShown(Number(text), row.unit, units);
+    if (text.trim() === '' || !(onHand >= 0) || Number(text) === shown) return;
     save(({ materials = [] }) => ({
       materials: [
         ...materials.filter((one) => one.item !== row.item),
@@ -83,13 +87,13 @@ function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopR
       <TableCell>{row.label}</TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         <WorkingButton title={row.label} working={row.working}>
-          {amountText(row.count, row.unit)}
+          {amountText(row.count, row.unit, units)}
         </WorkingButton>
       </TableCell>
       <TableCell align="right" sx={{ py: 0.25 }}>
         <TextField
           key={held}
-          defaultValue={held ?? ''}
+          defaultValue={shown ?? ''}
           type="number"
           placeholder="count"
           error={held !== undefined && held < row.count}

@@ -14,7 +14,7 @@ import {
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
-import { queryClient, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { queryClient, useCrew, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
@@ -25,6 +25,7 @@ import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { usePlan } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
+import { FirstStart } from '../workshop/FirstStart.tsx';
 import { DayNote } from './DayNote.tsx';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
@@ -37,6 +38,7 @@ const NewJobDialog = lazy(() =>
 /** The coming days: every installation with its six lamps and the time to its doors. */
 export function HorizonScreen() {
   const settings = useSettings();
+  const crew = useCrew();
   const workshop = useWorkshop();
   const sites = useSites();
   const jobs = useJobs();
@@ -45,6 +47,7 @@ export function HorizonScreen() {
   if (failure) throw failure;
   const rows = useReadyJobs(jobs.data, workshop, sites.data);
   const ready = useWithLeft(rows);
+  if (settings.data?.data.isNew && crew.data) return <FirstStart row={settings.data} crew={crew.data} />;
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
   return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
 }

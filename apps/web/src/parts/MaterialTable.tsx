@@ -1,16 +1,12 @@
 import type { MaterialRow } from '@early-lantern/contract';
 import { Table, TableBody, TableCell, TableRow, Typography } from '@mui/material';
+import { useUnits } from '../preferences.tsx';
+import { amountText } from './amounts.ts';
 import { WorkingButton } from './WorkingButton.tsx';
-
-/** `1 base`, `12 dashes`, `2.5 m`. */
-export function amountText(count: number, unit: string): string {
-  const value = Number(count.toFixed(2));
-  const one = unit.endsWith('shes') ? unit.slice(0, -2) : unit.replace(/s$/, '');
-  return `${value} ${value === 1 ? one : unit}`;
-}
 
 /** Things besides balloons, each count opening into its working; what comes back from the strike first. */
 export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
+  const { units } = useUnits();
   if (rows.length === 0)
     return <Typography sx={{ color: 'text.secondary' }}>Nothing besides balloons.</Typography>;
   const sorted = [...rows.filter((row) => row.isGear), ...rows.filter((row) => !row.isGear)];
@@ -22,7 +18,7 @@ export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
             <TableCell>{row.label}</TableCell>
             <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
               <WorkingButton title={row.label} working={row.working}>
-                {amountText(row.count, row.unit)}
+                {amountText(row.count, row.unit, units)}
               </WorkingButton>
             </TableCell>
             <TableCell sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>

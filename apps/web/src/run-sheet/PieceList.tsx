@@ -1,5 +1,6 @@
 import type { JobFile, Piece, Plan, Site } from '@early-lantern/contract';
 import { carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
+import { amountText } from '../parts/amounts.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
@@ -48,7 +49,7 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
 
 /** Everything besides balloons that has to be there, ladders with it, in two columns. */
 export function ThingList({ plan, file }: { plan: Plan; file: JobFile }) {
-  const tidy = (count: number) => Number(count.toFixed(1));
+  const { units } = useUnits();
   const names = namesFor(file);
   const taken = [...new Set(plan.tasks.flatMap(({ gear }) => gear.filter((id) => isLadder(id, names))))];
   return (
@@ -58,7 +59,9 @@ export function ThingList({ plan, file }: { plan: Plan; file: JobFile }) {
       ))}
       {plan.totals.materials.map(({ label, count, unit }) => (
         <li key={label}>
-          {tidy(count)} {unit === 'm' || unit === 'ml' || unit === 'l' ? `${unit} ` : '× '}
+          {unit === 'm' || unit === 'ml' || unit === 'l'
+            ? amountText(count, unit, units)
+            : `${Number(count.toFixed(1))} ×`}{' '}
           {label}
         </li>
       ))}

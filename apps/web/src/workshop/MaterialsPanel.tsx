@@ -18,9 +18,11 @@ import {
   Typography,
 } from '@mui/material';
 import { keys } from '../api/queries.ts';
+import { fromShown, shownUnit, toShown } from '../parts/amounts.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { useUnits } from '../preferences.tsx';
 
 /** Gear and consumables: the catalogue's, each with what is there, and the house's own. */
 export function MaterialsPanel({ row }: { row: WorkshopRow }) {
@@ -33,15 +35,16 @@ export function MaterialsPanel({ row }: { row: WorkshopRow }) {
       const own = (before.materials ?? []).find((one) => one.item === item);
       return { materials: edit ? [...others, { item, onHand: 0, ...own, ...edit }] : others };
     });
-  const count = (item: string, label: string) => (
+  const { units } = useUnits();
+  const count = (item: string, label: string, unit = '') => (
     <CommitField
       variant="standard"
       placeholder="not counted"
-      value={String(held(item)?.onHand ?? '')}
+      value={held(item) === undefined ? '' : String(toShown(held(item)?.onHand ?? 0, unit, units))}
       onCommit={(text) => {
         const onHand = Number(text.replace(',', '.'));
         if (text.trim() === '') put(item, held(item)?.own ? { onHand: 0 } : undefined);
-        else if (onHand >= 0) put(item, { onHand });
+        else if (onHand >= 0) put(item, { onHand: fromShown(onHand, unit, units) });
         else return 'A count';
         return undefined;
       }}
@@ -127,10 +130,10 @@ export function MaterialsPanel({ row }: { row: WorkshopRow }) {
                 <TableCell title={tag}>
                   {label}{' '}
                   <Typography component="span" sx={{ fontSize: 13, color: 'text.secondary' }}>
-                    {unit}
+                    {shownUnit(unit, units)}
                   </Typography>
                 </TableCell>
-                <TableCell align="right">{count(item, label)}</TableCell>
+                <TableCell align="right">{count(item, label, unit)}</TableCell>
                 <TableCell sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
                   {isGear ? 'comes back' : 'used up'}
                 </TableCell>

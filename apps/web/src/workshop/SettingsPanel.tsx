@@ -48,6 +48,19 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             <MenuItem value="metric">metres and centimetres</MenuItem>
           </TextField>
           <CommitField
+            label="Currency, three letters"
+            value={data.currency ?? ''}
+            placeholder="USD"
+            onCommit={(text) => {
+              const currency = text.trim().toUpperCase();
+              if (currency && !/^[A-Z]{3}$/.test(currency)) return 'Three letters, like USD';
+              save(({ currency: _, ...rest }) =>
+                currency ? { ...rest, currency } : { ...rest, currency: undefined },
+              );
+              return undefined;
+            }}
+          />
+          <CommitField
             label="Time to spare before doors, min"
             value={String(data.inHandTargetMin)}
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}

@@ -80,7 +80,7 @@ function stepWork(
 ): Omit<Work, 'after'> {
   const { piece, recipe } = worked;
   const { stage, points } = step;
-  const isHigh = handsM(recipe) > REACH_M;
+  const isHigh = isLadderHigh(worked);
   const at = (points ?? []).flatMap(({ ladder }) => ladder ?? []);
   const isLadderWork =
     at.length > 0 || (isHigh && stage !== 'frame' && stage !== 'tie' && stage !== 'on-pole');
@@ -116,10 +116,17 @@ function stepWork(
   };
 }
 
+/**
+ * Whether a piece is dressed from a ladder: where its points are fixed from one, which counts treads that one stands on;
+ * of one without points, where its top is out of reach.
+ */
+export const isLadderHigh = ({ recipe, held }: WorkedPiece): boolean =>
+  held?.points.length ? held.points.some(({ ladder }) => ladder) : handsM(recipe) > REACH_M;
+
 /** The ladders of a piece's points, by id, each once; of one without, that from which its top is reached, if any is. */
 export function laddersOf({ recipe, held }: WorkedPiece, file: JobFile): string[] {
-  const atPoints = (held?.points ?? []).flatMap(({ ladder }) => ladder ?? []);
-  if (atPoints.length > 0) return namesOf(atPoints);
+  const points = held?.points ?? [];
+  if (points.length > 0) return namesOf(points.flatMap(({ ladder }) => ladder ?? []));
   const ladder = ladderFor(handsM(recipe), file);
   return ladder && !('trouble' in ladder) ? [ladder.id] : [];
 }

@@ -1,11 +1,10 @@
 import type { CrewMember, JobFile, Working } from '@early-lantern/contract';
 import { type Effort, effort, scaled, together } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
-import { handsM, REACH_M } from '../fixing/reach.ts';
 import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
-import { laddersOf } from './dress-work.ts';
+import { isLadderHigh, laddersOf } from './dress-work.ts';
 import { carryOutWork, driveWork, returnGearWork, signInWork, takingWagons } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
@@ -105,7 +104,7 @@ function takeDown(worked: WorkedPiece, file: JobFile, crew: readonly CrewMember[
   const isDressed = recipe.siteWork.some(({ stage }) => stage !== 'frame');
   const sections = recipe.sections.length;
   const ladders = laddersOf(worked, file);
-  const isHigh = handsM(recipe) > REACH_M || ladders.length > 0;
+  const isHigh = isLadderHigh(worked);
   const task = (id: string, label: string, needed: Effort, before: string[], isLadderWork: boolean): Work => {
     const hands = Math.min(isLadderWork || id === 'apart' ? 2 : 1, crew.length);
     return {
