@@ -38,6 +38,10 @@ interface AppOptions {
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
+/** The page that describes the API carries the product's own name. */
+const nameAsPicture =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="180" height="40"><text x="0" y="27" font-family="sans-serif" font-weight="700" font-size="22" fill="#fffaf0">Early Lantern</text></svg>';
+
 /** A job file of some hundred pieces, or a sheet of some thousand products, is well below this. */
 const LARGEST_BODY = 6 * 1024 * 1024;
 
@@ -79,7 +83,16 @@ export async function buildApp({
     },
     transform: jsonSchemaTransform,
   });
-  await server.register(swaggerUi, { routePrefix: '/api/docs' });
+  await server.register(swaggerUi, {
+    routePrefix: '/api/docs',
+    logo: { type: 'image/svg+xml', content: Buffer.from(nameAsPicture) },
+    theme: {
+      title: 'Early Lantern: its API',
+      css: [
+        { filename: 'own.css', content: '.info .title small, .swagger-ui .topbar form { display: none }' },
+      ],
+    },
+  });
 
   const options = { db, plan: planDesk(plan), readTable };
   await server.register(healthRoutes, { ...options, prefix: '/api' });

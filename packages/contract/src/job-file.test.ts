@@ -116,9 +116,9 @@ test.each<[string, (file: Loose) => void, string]>([
     'workshop.timeZone: must be an IANA',
   ],
   [
-    'a shift turned round',
+    'a shift without length',
     (f) => {
-      f.workshop.crew[0].shift = { from: '19:00', to: '07:00' };
+      f.workshop.crew[0].shift = { from: '19:00', to: '19:00' };
     },
     'workshop.crew[0].shift.to: the shift ends',
   ],

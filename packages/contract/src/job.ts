@@ -36,6 +36,11 @@ const HeadFields = z.strictObject({
   crew: z.array(Id).min(1, 'a job needs at least one person'),
   /** Who takes it down, where that is not the crew that put it up. */
   strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
+  /** Hours that somebody works for this job, besides their usual ones. */
+  hours: z
+    .array(z.strictObject({ person: Id, from: Instant, until: Instant }))
+    .max(60)
+    .optional(),
   /** When the crew comes: left out, as the house opens; `late`, as late as the work allows; or at a time. */
   arrival: z.union([z.literal('late'), Instant]).optional(),
   /** Prepared and loaded the evening before. */

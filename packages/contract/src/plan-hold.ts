@@ -84,6 +84,8 @@ export const HoldPiece = z.strictObject({
   carrier: z.string(),
   massKg: z.number(),
   isOutdoors: z.boolean(),
+  /** Whether its place is known as far as what carries it asks: else nothing that is told of it is to be relied on. */
+  isSurveyed: z.boolean(),
   /** The least of factor over required factor decides; this is the factor of that case. */
   safetyFactor: z.number().nullable(),
   required: z.number().nullable(),

@@ -12,10 +12,10 @@ import { GeoPoint } from './travel.ts';
 export const Skill = z.enum(['lead', 'driver', 'ladder', 'tying', 'helium']);
 export type Skill = z.infer<typeof Skill>;
 
-/** Daily hours in which a person can be asked to work, by the workshop's clock. */
+/** Daily hours in which a person can be asked to work, by the workshop's clock; over midnight where they end before they begin. */
 const ShiftFields = z.strictObject({ from: TimeOfDay, to: TimeOfDay });
 export const Shift = withRule(ShiftFields, ShiftFields, ({ from, to }) =>
-  from < to ? [] : [{ path: ['to'], reason: `the shift ends at ${to}, not after its start ${from}` }],
+  from !== to ? [] : [{ path: ['to'], reason: `the shift ends at ${to}, as it begins` }],
 );
 
 export const CrewMember = z.strictObject({

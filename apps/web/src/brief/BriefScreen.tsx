@@ -11,6 +11,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { useUnits } from '../preferences.tsx';
+import { JobHours } from './JobHours.tsx';
 import { MoveAlongDialog } from './MoveAlongDialog.tsx';
 import { VisitFields } from './VisitFields.tsx';
 import { WayPanel } from './WayPanel.tsx';
@@ -183,6 +184,7 @@ export function BriefScreen() {
             <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
               A job needs at least one person.
             </Typography>
+            <JobHours />
             {head.strikeCrew ? (
               <>
                 <Typography sx={{ fontWeight: 650 }}>Takes it down</Typography>

@@ -9,6 +9,15 @@ import { useUnits } from '../preferences.tsx';
 export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
   const { wind } = useUnits();
   const { safetyFactor, required, takeDownGustMs, troubles, points, carrier, isOutdoors } = held;
+  if (!held.isSurveyed)
+    return (
+      <Typography component="div" sx={{ fontSize: 15 }}>
+        <Box component={Link} to="../holds" sx={{ color: 'inherit', fontWeight: 650 }}>
+          Not known yet
+        </Box>
+        : its place has not been surveyed.
+      </Typography>
+    );
   const isOut = troubles.length > 0 || (safetyFactor !== null && safetyFactor < (required ?? 0) - 1e-9);
   return (
     <Typography component="div" sx={{ fontSize: 15, color: isOut ? 'var(--mui-palette-out)' : undefined }}>
@@ -17,7 +26,7 @@ export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
       </Box>
       {safetyFactor === null
         ? `: ${carrier}`
-        : `: factor ${Math.min(99, safetyFactor).toFixed(1)} of ${required}`}
+        : `: safety factor ${Math.min(99, safetyFactor).toFixed(1)}, needs ${required}`}
       {points.length > 0 && `, ${plural(points.length, 'point')}`}
       {/* Indoors there is a draught at most, and no gust to come down at. */}
       {takeDownGustMs !== null && isOutdoors && `, take down at ${wind(takeDownGustMs)}`}

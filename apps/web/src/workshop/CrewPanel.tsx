@@ -56,7 +56,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
         const read = TimeOfDay.safeParse(text.trim());
         const shift = { ...member.shift, [edge]: text.trim() };
         if (!read.success) return 'Like 07:30';
-        if (shift.from >= shift.to) return 'From before to';
+        if (shift.from === shift.to) return 'Not the same as the other';
         change({ shift });
         return undefined;
       }}

@@ -91,7 +91,7 @@ test.each([false, true])(
       file.workshop.blowsSpares = blowsSpares;
       expect([name, differences(draftPlan(file))]).toEqual([name, []]);
     }
-    for (let seed = 1; seed <= 50; seed++) {
+    for (let seed = 1; seed <= 100; seed++) {
       const file = jobOf(randomPieces(numbers(seed)), (one) => {
         one.workshop.blowsSpares = blowsSpares;
         one.job.access.from = '2027-06-19T06:30:00-05:00';

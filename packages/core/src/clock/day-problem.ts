@@ -1,6 +1,6 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
-import type { Activity, Hold, Mode, Problem, Worker } from '../schedule/problem.ts';
+import type { Activity, Hold, Mode, Problem, Stretch, Worker } from '../schedule/problem.ts';
 import { earliestOnSite, loadedBy } from './arrival.ts';
 import { MinuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
@@ -97,6 +97,25 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   };
 }
 
+/** What a person works for single jobs besides their usual hours. */
+const extraHours = (person: string, jobs: readonly DayJob[], axis: MinuteAxis): Stretch[] =>
+  jobs.flatMap(({ file }) =>
+    (file.job.hours ?? [])
+      .filter((one) => one.person === person)
+      .map(({ from, until }): Stretch => [axis.minute(from), axis.minute(until)]),
+  );
+
+/** Stretches in order, those that touch made one. */
+function merged(stretches: readonly Stretch[]): Stretch[] {
+  const found: [number, number][] = [];
+  for (const [from, to] of [...stretches].sort((a, b) => a[0] - b[0])) {
+    const last = found.at(-1);
+    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
+    else found.push([from, to]);
+  }
+  return found;
+}
+
 function workersOf(jobs: readonly DayJob[], axis: MinuteAxis): Worker[] {
   const crew = (jobs[0] as DayJob).file.workshop.crew;
   return crew
@@ -107,7 +126,7 @@ function workersOf(jobs: readonly DayJob[], axis: MinuteAxis): Worker[] {
       id: member.id,
       skills: member.skills,
       ...(member.pace === undefined ? {} : { pace: member.pace }),
-      shifts: axis.shifts(member),
+      shifts: merged([...axis.shifts(member), ...extraHours(member.id, jobs, axis)]),
       busy: axis.busy(member),
     }));
 }

@@ -117,11 +117,14 @@ function stepWork(
 }
 
 /**
- * Whether a piece is dressed from a ladder: where its points are fixed from one, which counts treads that one stands on;
- * of one without points, where its top is out of reach.
+ * Whether a piece is dressed from a ladder: where its top is out of reach, unless it hangs from points that all are in
+ * reach, as over treads that one stands on. What hangs low from a bar high up is hung from a ladder and dressed without.
  */
-export const isLadderHigh = ({ recipe, held }: WorkedPiece): boolean =>
-  held?.points.length ? held.points.some(({ ladder }) => ladder) : handsM(recipe) > REACH_M;
+export function isLadderHigh({ recipe, held }: WorkedPiece): boolean {
+  const points = held?.points ?? [];
+  const isInReach = points.length > 0 && points.every(({ ladder, trouble }) => !ladder && !trouble);
+  return !isInReach && handsM(recipe) > REACH_M;
+}
 
 /** The ladders of a piece's points, by id, each once; of one without, that from which its top is reached, if any is. */
 export function laddersOf({ recipe, held }: WorkedPiece, file: JobFile): string[] {

@@ -104,7 +104,7 @@ function takeDown(worked: WorkedPiece, file: JobFile, crew: readonly CrewMember[
   const isDressed = recipe.siteWork.some(({ stage }) => stage !== 'frame');
   const sections = recipe.sections.length;
   const ladders = laddersOf(worked, file);
-  const isHigh = isLadderHigh(worked);
+  const isHigh = isLadderHigh(worked) || ladders.length > 0;
   const task = (id: string, label: string, needed: Effort, before: string[], isLadderWork: boolean): Work => {
     const hands = Math.min(isLadderWork || id === 'apart' ? 2 : 1, crew.length);
     return {

@@ -31,3 +31,24 @@ test('no plan: the reason names what is missing, too short or too close together
     /doors come too early: from access at \d\d:\d\d the work on site takes .* at least, and doors are 0 h 40 min later/,
   );
 });
+
+test('a night has its people: hours over midnight, and hours of one person for one job', () => {
+  const night = structuredClone(demoJob('02-engine-shed'));
+  const move = (iso: string) => new Date(Date.parse(iso) + 10 * 3_600_000).toISOString();
+  const { job } = night;
+  job.doors = move(job.doors);
+  job.access = { from: move(job.access.from), until: move(job.access.until) };
+  job.strike = { from: move(job.strike.from), until: move(job.strike.until) };
+  night.site.quiet = null;
+  expect(draftPlan(night).lamps.onTime.state).toBe('out');
+  const overMidnight = structuredClone(night);
+  for (const member of overMidnight.workshop.crew) member.shift = { from: '18:00', to: '11:00' };
+  expect(draftPlan(overMidnight).onTime.minutesInHand).not.toBeNull();
+  const asked = structuredClone(night);
+  const from = new Date(Date.parse(job.access.from) - 6 * 3_600_000).toISOString();
+  asked.job.hours = job.crew.map((person) => ({ person, from, until: job.strike.until }));
+  const plan = draftPlan(asked);
+  expect(plan.onTime.minutesInHand).not.toBeNull();
+  // Hours of this job are nobody's on another day.
+  expect(draftPlan({ ...night, job: { ...night.job, hours: [] } }).lamps.onTime.state).toBe('out');
+});

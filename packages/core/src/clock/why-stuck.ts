@@ -69,29 +69,30 @@ function missingThing(work: Work, { file }: DayJob): string | undefined {
 const hours = (minutes: number) =>
   `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${Math.round(minutes % 60)} min` : ''}`;
 
+/** When a person works, hours of single jobs counted in. */
+const hoursOf = ({ problem }: DayProblem, person: string) =>
+  problem.workers.find(({ id }) => id === person)?.shifts ?? [];
+
 /** A task that is longer than anybody's hours who can do it. */
-function tooLong(work: Work, crew: readonly CrewMember[], { axis }: DayProblem): string | undefined {
+function tooLong(work: Work, crew: readonly CrewMember[], day: DayProblem): string | undefined {
   const shortest = Math.min(work.minutes, ...(work.ways ?? []).map(({ minutes }) => minutes));
   const people = able(work, crew);
   if (work.hands === 0 || people.length === 0) return undefined;
-  const longest = Math.max(...people.flatMap((one) => axis.shifts(one).map(([from, to]) => to - from)));
+  const longest = Math.max(...people.flatMap((one) => hoursOf(day, one.id).map(([from, to]) => to - from)));
   return shortest > longest
     ? `"${work.label}" takes ${hours(shortest)}, and nobody who can do it works longer than ${hours(longest)} a day.`
     : undefined;
 }
 
 /** A drive that has to be over before anybody's hours begin, or a strike before they come. */
-function tooEarly(
-  work: Work,
-  crew: readonly CrewMember[],
-  job: DayJob,
-  { axis }: DayProblem,
-): string | undefined {
+function tooEarly(work: Work, crew: readonly CrewMember[], job: DayJob, day: DayProblem): string | undefined {
   const people = able(work, crew);
   const within = work.trip === 'strike' ? job.strike : { from: job.access.from, until: job.doors };
   if (work.place === 'workshop' || work.hands === 0 || people.length === 0) return undefined;
   const meets = people.some((one) =>
-    axis.shifts(one).some(([from, to]) => from < within.until && to > within.from - (work.arrivesAfter ?? 0)),
+    hoursOf(day, one.id).some(
+      ([from, to]) => from < within.until && to > within.from - (work.arrivesAfter ?? 0),
+    ),
   );
   if (meets) return undefined;
   const what = work.trip === 'strike' ? 'the strike' : 'access';

@@ -36,7 +36,7 @@ interface Attempt {
  * @param holdsOfFile what carries the pieces of a changed file
  */
 export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobFile) => Holds): Fix[] {
-  const worst = worstOf(surveyed(file, holds));
+  const worst = worstOf(surveyed(holds));
   if (!worst) return [];
   const index = file.job.pieces.findIndex((piece) => piece.id === worst.id);
   const piece = file.job.pieces[index];

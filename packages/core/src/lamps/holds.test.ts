@@ -417,3 +417,46 @@ test('a walkway is 36 in. clear at least (ADA 2010 Standards, 403.5.1), drawn an
   expect(withWay(beside, 0.92)).toBe('');
   expect(withWay(0, spot.widthM)).toContain('36 in. clear');
 });
+
+test('what is only set down is said to be unchecked; what stands where nobody has looked is not known yet', () => {
+  const spot = shed.site.spots.find((one) => one.kind === 'open-floor') as JobFile['site']['spots'][number];
+  const colours = shed.workshop.colours.map(({ id }) => id);
+  const chairs = newPiece('furnishing', { id: 'chairs', name: 'Chairs', spot, colours, seed: 1 });
+  const lamp = draftPlan(withPieces(shed, [chairs])).lamps.holds;
+  expect(lamp.reason).toContain('Not checked, only set down: Chairs.');
+  expect(lamp.reason).not.toContain('Every base');
+  const { floor: _, ...unseen } = spot;
+  const file = {
+    ...withPieces(shed, [lampStand(shed)]),
+    site: { ...shed.site, spots: shed.site.spots.map((one) => (one.id === spot.id ? unseen : one)) },
+  } as JobFile;
+  expect(held(file, 'stand').isSurveyed).toBe(false);
+  expect(draftPlan(file).lamps.holds.state).toBe('unlit');
+});
+
+test('a garland out of reach of every ladder: hung lower, or a tower or lift hired', () => {
+  const base = shed.job.pieces.find((piece) => piece.kind === 'organic-garland') as Piece;
+  const wall = shed.site.spots.find(({ kind }) => kind === 'wall') as JobFile['site']['spots'][number];
+  const spot = {
+    ...wall,
+    heightM: 6,
+    keepClear: [],
+    fixings: [{ id: 'rail', kind: 'rod' as const, xM: 0, yM: 4.9, lengthM: 9 }],
+  };
+  const line = [0.5, 2.5, 4.5].map((xM) => ({ xM, yM: 4.6 }));
+  const piece = { ...base, spotId: spot.id, line, sections: 1 } as Piece;
+  const file = withPieces({ ...shed, site: { ...shed.site, spots: [spot] } } as JobFile, [piece]);
+  const plan = planJob(file);
+  expect(plan.lamps.holds).toMatchObject({
+    state: 'out',
+    reason: expect.stringContaining('no ladder of the workshop reaches it'),
+  });
+  const hire = plan.lamps.holds.fixes.find(({ label }) => /tower|lift/.test(label));
+  if (!hire) throw new Error('nothing to hire');
+  const after = draftPlan(applyChanges(file, hire.changes));
+  expect(after.lamps.holds.state).not.toBe('out');
+  // The clock has it, and somebody trusted on it.
+  const hang = after.tasks.find(({ step }) => step === 'hang');
+  expect(hang?.gear).toContain(after.holds.pieces[0]?.points[0]?.ladder?.id);
+  expect(hang?.cautions).toContain('ladder');
+});

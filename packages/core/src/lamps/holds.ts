@@ -17,7 +17,7 @@ export const marginOf = ({ safetyFactor, required }: HoldPiece): number =>
  */
 export function holdsLamp(file: JobFile, all: Holds): Lamp {
   if (all.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: nothing hangs or stands.');
-  const holds = { ...all, pieces: surveyed(file, all) };
+  const holds = { ...all, pieces: surveyed(all) };
   const shown = {
     working: [...holds.pieces]
       .sort((a, b) => marginOf(a) - marginOf(b))
@@ -62,7 +62,7 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
   return {
     state: 'lit',
     figure: margin === Infinity ? 'nothing to hold' : figure,
-    reason: 'Every base, tie and point keeps its factor. No engineer’s certificate; local code prevails.',
+    reason: `${checkedWords(holds)} No engineer’s certificate; local code prevails.`,
     ...shown,
   };
 }
@@ -71,6 +71,17 @@ const text = (factor: number | null) =>
   factor === null ? '–' : factor >= 99 ? '99+' : Number(factor.toFixed(1)).toString();
 
 const says = ({ governing, points }: HoldPiece) => (points.length ? 'loads a point too much' : governing);
+
+/** That all keep their factors; and which are only set down, of which nothing is checked. */
+function checkedWords({ pieces }: Holds): string {
+  const unchecked = pieces.filter(({ cases, points }) => cases.length + points.length === 0);
+  const names = new Intl.ListFormat('en-GB').format(unchecked.map(({ name }) => name));
+  if (unchecked.length === 0) return 'Every base, tie and point keeps its factor.';
+  const left = `Not checked, only set down: ${names}.`;
+  return unchecked.length === pieces.length
+    ? left
+    : `Every other base, tie and point keeps its factor. ${left}`;
+}
 
 /** What the wind was taken from, where nobody has looked at a real forecast and the wind matters. */
 function guessed({ gustBasis, gustMs, pieces }: Holds, { workshop }: JobFile): string | undefined {
@@ -97,18 +108,5 @@ const spotOf = ({ site, job }: JobFile, id: string | undefined) => {
   return site.spots.find((one) => one.id === piece?.spotId);
 };
 
-/** The pieces whose place is known as far as what carries them asks. On another piece nothing of the place is asked. */
-export function surveyed(file: JobFile, { pieces }: Holds): HoldPiece[] {
-  return pieces.filter((held) => {
-    const piece = file.job.pieces.find((one) => one.id === held.id);
-    const spot = spotOf(file, held.id);
-    if (!spot) return true;
-    const hangs =
-      piece?.kind === 'organic-garland' &&
-      !piece.on &&
-      held.points.length === 0 &&
-      spot.fixings === undefined;
-    const stands = held.cases.length > 0 && held.ballastKg.length > 0 && spot.floor === undefined;
-    return !hangs && !stands;
-  });
-}
+/** The pieces whose place is known as far as what carries them asks. */
+export const surveyed = ({ pieces }: Holds): HoldPiece[] => pieces.filter(({ isSurveyed }) => isSurveyed);

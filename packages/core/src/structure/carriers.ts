@@ -263,7 +263,8 @@ function poleCarrier(
   file: JobFile,
 ): Carrier {
   const { poleM, gapM, widthM, curve } = piece;
-  const isHeavy = poleM > LAMP_POLE_M || widthM > LAMP_WIDTH_M;
+  // By the width that comes out, which is not always the one that was asked for.
+  const isHeavy = poleM > LAMP_POLE_M || recipe.visibleWidthM > LAMP_WIDTH_M;
   const onPoleM = Math.max(0.1, poleM - gapM);
   const beyond = curve.lengthM / (onPoleM + curve.lengthM);
   const side = curve.side === 'left' ? -1 : 1;

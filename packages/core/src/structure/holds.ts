@@ -113,10 +113,19 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
   return {
     ...reached,
     isOutdoors: isOutdoors(spot, file),
+    isSurveyed: isSurveyed(piece, reached, spot),
     passes,
     troubles: [...inTheWay(piece, spot, file), ...reached.troubles, ...stuck(piece, passes, file)],
     risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
   };
+}
+
+/** On another piece nothing of the place is asked; what hangs asks what there is to fix to, what stands for the floor. */
+function isSurveyed(piece: Piece, { points, cases, ballastKg }: HoldPiece, spot: Spot): boolean {
+  const hangs =
+    piece.kind === 'organic-garland' && !piece.on && points.length === 0 && spot.fixings === undefined;
+  const stands = cases.length > 0 && ballastKg.length > 0 && spot.floor === undefined;
+  return !hangs && !stands;
 }
 
 /** Parts that are too long or wide for what they have to go through. */
