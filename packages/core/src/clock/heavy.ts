@@ -26,7 +26,7 @@ function heavyThings({ piece, recipe, held }: WorkedPiece): Heavy[] {
 }
 
 /** Trips of one person: 20 kg at a time, four things at most; what weighs more than one carries takes more of them. */
-export function heavyTrips(pieces: readonly WorkedPiece[]): number {
+function heavyTrips(pieces: readonly WorkedPiece[]): number {
   const trips = pieces
     .flatMap(heavyThings)
     .reduce((sum, { count, massKg }) => sum + count * Math.max(massKg / TRIP_KG, 1 / IN_HANDS), 0);

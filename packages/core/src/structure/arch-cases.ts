@@ -22,7 +22,7 @@ const MOST_LEAN = 0.3;
 /** Wind at which it would snap through over the wind. From memory: half the snapping pressure as a limit. */
 const SNAP_FACTOR = 2;
 /** Cord of 100 lb, N, and what a knot leaves of it; its stiffness E · A, N. From memory, editable defaults. */
-export const CORD_N = 445;
+const CORD_N = 445;
 const KNOT = 0.5;
 const CORD_EA_N = 2000;
 /** Gusts that a curve is drawn through: 0 to 30 m/s. */

@@ -10,7 +10,7 @@ export const rulesOf = ({ workshop }: JobFile): HoldRules => ({ ...usualRules, .
 export const isOutdoors = (spot: Spot, { site }: JobFile) => !(spot.indoors ?? site.indoors);
 
 /** What a gust is taken from: outdoors only a typed one or a real forecast is more than a guess. */
-export type GustBasis = 'indoors' | 'typed' | 'forecast' | 'simulated' | 'assumed';
+type GustBasis = 'indoors' | 'typed' | 'forecast' | 'simulated' | 'assumed';
 
 export interface GustTaken {
   gustMs: number;
