@@ -2,7 +2,7 @@ import type { CrewRow, JobFile, Task } from '@early-lantern/contract';
 import { agreedTasks, type WayOut } from '@early-lantern/core';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
-import { type JobDocument, withFix } from '../job/document.ts';
+import { type JobDocument, sameData, withFix } from '../job/document.ts';
 import { JobStore, type SaveState } from '../job/job-store.ts';
 
 /**
@@ -52,11 +52,7 @@ function whyNot(name: string, { kind }: Pick<SaveState, 'kind'>): string {
 
 /** Whether a job is still what a file says, whatever the order of its keys. */
 function isAsRead({ job: { pieces, ...head } }: JobFile, now: JobDocument): boolean {
-  const inOrder = (_: string, value: unknown) =>
-    value && typeof value === 'object' && !Array.isArray(value)
-      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : value;
-  return JSON.stringify({ head, pieces }, inOrder) === JSON.stringify(now, inOrder);
+  return sameData({ head, pieces }, now);
 }
 
 /** Applies a way out to the jobs it changes; what was agreed before no longer holds. */

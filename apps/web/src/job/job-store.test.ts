@@ -207,6 +207,21 @@ test('work that no server took is found at the next opening and saved; if the ro
   }
 });
 
+test('a page reloaded while its own half-typed text was on the way is in no conflict with itself', async () => {
+  const first = await JobStore.open('job');
+  server.next = 'lose answer';
+  rename(first, 'Hal');
+  await first.flush();
+  expect(server.head).toMatchObject({ revision: 2, data: { name: 'Hal' } });
+  rename(first, 'Half typed');
+  await new Promise(setImmediate);
+  const second = await JobStore.open('job');
+  await second.flush();
+  expect(state(second)).toBe('saved');
+  expect(server.head.data.name).toBe('Half typed');
+  await first.flush();
+});
+
 test('carriers are saved before what hangs on them, and deleted after; a draft of an older page is read', async () => {
   const store = await JobStore.open('job');
   const on = { pieceId: 'stand', part: 'top-bar' };

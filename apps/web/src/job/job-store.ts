@@ -50,6 +50,8 @@ interface Draft {
   document: JobDocument;
   head: number;
   pieces: [id: string, revision: number][];
+  /** What was on its way to the server: found there, it is our own and nobody else's change. */
+  sent?: { id: string; data: JobHead | Piece };
 }
 
 const SETTLE_MS = 350;
@@ -76,6 +78,7 @@ export class JobStore {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private saving: Promise<void> | undefined;
   private readonly jobId: string;
+  private sent: Draft['sent'];
 
   private constructor(row: JobRow, draft: Draft | undefined) {
     this.jobId = row.data.id;
@@ -84,10 +87,15 @@ export class JobStore {
     if (draft && !sameData(draft.document, this.history.present)) {
       this.history = changed(this.history, draft.document);
       // Saved under the revisions the draft was made from, so that a change elsewhere is noticed.
-      this.baseline.head.revision = draft.head;
+      const madeFrom = (row: SavedRow<JobHead | Piece>, id: string, revision: number) => {
+        const isOwn =
+          draft.sent?.id === id && row.revision === revision + 1 && sameData(row.data, draft.sent.data);
+        if (!isOwn) row.revision = revision;
+      };
+      madeFrom(this.baseline.head, this.jobId, draft.head);
       for (const [id, revision] of draft.pieces) {
         const piece = this.baseline.pieces.get(id);
-        if (piece) piece.revision = revision;
+        if (piece) madeFrom(piece, id, revision);
       }
       this.schedule(0);
     }
@@ -190,9 +198,16 @@ export class JobStore {
       document: this.history.present,
       head: this.baseline.head.revision,
       pieces: [...this.baseline.pieces].map(([id, piece]) => [id, piece.revision]),
+      ...(this.sent ? { sent: this.sent } : {}),
     };
     // Without room in the browser the server copy is still the one that counts.
     await set(draftKey(this.jobId), draft).catch(() => undefined);
+  }
+
+  /** Written down before it leaves: the page may go before the answer comes. */
+  private async noteSent(id: string, data: JobHead | Piece): Promise<void> {
+    this.sent = { id, data };
+    await this.keepDraft();
   }
 
   private schedule(delay: number): void {
@@ -245,6 +260,7 @@ export class JobStore {
 
   private async saveHead(data: JobHead): Promise<void> {
     const { revision } = this.baseline.head;
+    await this.noteSent(this.jobId, data);
     const saved = await call<JobRow>('PUT', `/jobs/${this.jobId}`, { revision, data }).catch((error) =>
       this.settle('job', this.jobId, data, error),
     );
@@ -263,6 +279,7 @@ export class JobStore {
   }
 
   private async savePiece(data: Piece, revision: number): Promise<void> {
+    await this.noteSent(data.id, data);
     const saved = await call<PieceRow>('PUT', `/jobs/${this.jobId}/pieces/${data.id}`, {
       revision,
       data,
