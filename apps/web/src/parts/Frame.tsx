@@ -114,7 +114,12 @@ export function Frame() {
             Early Lantern
           </Typography>
         </Stack>
-        <Stack component="nav" aria-label="Pages" direction="row" sx={{ gap: { xs: 1, sm: 2 }, flexGrow: 1 }}>
+        <Stack
+          component="nav"
+          aria-label="Pages"
+          direction="row"
+          sx={{ gap: { xs: '7px', sm: 2 }, flexGrow: 1, minWidth: 0 }}
+        >
           {pages.map((page) => (
             <Box
               key={page.to}
@@ -126,7 +131,7 @@ export function Frame() {
                 fontWeight: 650,
                 textDecoration: 'none',
                 py: 0.75,
-                fontSize: { xs: 15, sm: 16 },
+                fontSize: { xs: 14.5, sm: 16 },
                 borderBottom: '3px solid transparent',
                 '&.active': { color: 'text.primary', borderColor: 'text.primary' },
               }}
@@ -140,7 +145,15 @@ export function Frame() {
           variant="outlined"
           onClick={palette.open}
           aria-label="find or do anything"
-          sx={{ borderColor: 'line', fontWeight: 500, color: 'text.secondary', gap: 1, minWidth: 0, px: 1 }}
+          sx={{
+            borderColor: 'line',
+            fontWeight: 500,
+            color: 'text.secondary',
+            gap: 1,
+            minWidth: 0,
+            px: { xs: 0.5, sm: 1 },
+            flex: 'none',
+          }}
         >
           <Box
             component="kbd"

@@ -45,14 +45,36 @@ test('a repeated entry each time, less the one left out, for a year at most', ()
   expect(busyTimes(forever, zone, now).length).toBeLessThanOrEqual(370);
 });
 
-test('a calendar of ours read back: every task that takes the person, at its minutes', () => {
+test('a calendar of ours read back blocks nothing; the same from elsewhere, every task that takes the person', () => {
   const file = demoJob('02-engine-shed');
   const plan = planJob(file);
   const mine = plan.tasks.filter(({ crew }) => crew.includes('wren'));
-  const read = busyTimes(calendarOf(file, plan, { person: 'wren', made: new Date(now) }), zone, now);
+  const own = calendarOf(file, plan, { person: 'wren', made: new Date(now) });
+  expect(busyTimes(own, zone, now)).toEqual([]);
+  const read = busyTimes(own.replaceAll('@early-lantern', '@elsewhere'), zone, now);
   expect(read.map(({ from, until }) => [Date.parse(from), Date.parse(until)])).toEqual(
     mine.map(({ start, end }) => [Date.parse(start), Date.parse(end)]),
   );
+});
+
+test('a time in a named zone is read in that zone, though the file does not describe it', () => {
+  const text = calendar(
+    ...event(
+      'UID:1',
+      'DTSTART;TZID=Europe/Lisbon:20270610T090000',
+      'DTEND;TZID=Europe/Lisbon:20270610T100000',
+    ),
+    ...event(
+      'UID:2',
+      'DTSTART;TZID=Nowhere/At-all:20270611T090000',
+      'DTEND;TZID=Nowhere/At-all:20270611T100000',
+    ),
+  );
+  // Lisbon is one hour ahead of UTC in June, Chicago five behind.
+  expect(busyTimes(text, zone, now).map(({ from }) => from)).toEqual([
+    '2027-06-10T08:00:00+00:00',
+    '2027-06-11T14:00:00+00:00',
+  ]);
 });
 
 test('what is no calendar is refused with a reason', () => {

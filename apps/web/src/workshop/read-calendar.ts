@@ -1,4 +1,5 @@
 import type { Busy } from '@early-lantern/contract';
+import { OWN_UIDS } from '@early-lantern/core';
 import ICAL from 'ical.js';
 
 /** Repeated entries are followed for so long, days; and so many of one entry at most. */
@@ -10,7 +11,8 @@ const DAY_MS = 86_400_000;
 
 /**
  * The times at which somebody is busy by an iCalendar file (RFC 5545): entries that take time and were not called off,
- * repeated ones each time, from now on for a year. Entries of whole days are the days of the zone given.
+ * repeated ones each time, from now on for a year. Entries of whole days are the days of the zone given. One's own work
+ * plan, exported and read back, is recognised by its ids and left out.
  * @throws Error with what is wrong with the file
  */
 export function busyTimes(text: string, zone: string, now: number): Busy[] {
@@ -26,8 +28,10 @@ export function busyTimes(text: string, zone: string, now: number): Busy[] {
       ?.relateException(exception);
   const until = now + DAYS_AHEAD * DAY_MS;
   return events
-    .filter((event) => !event.isRecurrenceException() && takesTime(event))
-    .flatMap((event) => timesOf(event, until).map(([start, end]) => asBusy(event.summary, start, end, zone)))
+    .filter((event) => !event.isRecurrenceException() && takesTime(event) && !isOwn(event))
+    .flatMap((event) =>
+      timesOf(event, until).map(([start, end]) => asBusy(event.summary, start, end, zoneOf(event) ?? zone)),
+    )
     .filter((busy) => Date.parse(busy.until) > now && Date.parse(busy.from) < Date.parse(busy.until))
     .sort((a, b) => Date.parse(a.from) - Date.parse(b.from))
     .slice(0, MOST_BUSY);
@@ -42,6 +46,19 @@ function parsed(text: string): ICAL.Component {
   }
   if (document.name !== 'vcalendar') throw new Error('It is not an iCalendar file: it holds no calendar.');
   return document;
+}
+
+/** Our own work plan, read back: what a person does for a job does not keep them from doing it. */
+const isOwn = ({ uid }: ICAL.Event): boolean => uid?.endsWith(OWN_UIDS) ?? false;
+
+/** The zone that an entry names, where it is one that is known: files often leave out the block that describes it. */
+function zoneOf({ component }: ICAL.Event): string | undefined {
+  const named = component.getFirstProperty('dtstart')?.getFirstParameter('tzid');
+  try {
+    return named ? new Intl.DateTimeFormat('en', { timeZone: named }).resolvedOptions().timeZone : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 function takesTime({ component }: ICAL.Event): boolean {

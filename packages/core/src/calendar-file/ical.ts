@@ -8,6 +8,9 @@ interface Wanted {
   made: Date;
 }
 
+/** What the ids of our own entries end with. */
+export const OWN_UIDS = '@early-lantern';
+
 /** A line has at most so many octets; longer ones are folded. RFC 5545, 3.1. */
 const MOST_OCTETS = 75;
 /** Revisions are counted in seconds from here on: a later file goes before an earlier one. RFC 5545, 3.8.7.4. */
@@ -32,7 +35,7 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
     `X-WR-CALNAME:${escaped(name ? `${job.name}: ${name}` : job.name)}`,
     ...tasks.flatMap((task) => [
       'BEGIN:VEVENT',
-      `UID:${job.id}.${task.id}${person ? `.${person}` : ''}@early-lantern`,
+      `UID:${job.id}.${task.id}${person ? `.${person}` : ''}${OWN_UIDS}`,
       `DTSTAMP:${stamp}`,
       `SEQUENCE:${sequence}`,
       `DTSTART:${instant(task.start)}`,
