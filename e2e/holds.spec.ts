@@ -58,6 +58,10 @@ test('a point is moved by hand and checked; a wrong method is refused with its r
   await ownJob(request, 'fixed');
   await page.goto('/jobs/fixed/holds');
   await page.getByTestId('factor-beam-garland').click();
+  // On paper it says whose job it is, where and when.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(/^Fixing map · .+ · The Old Engine Shed, Lock Street · /)).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   const second = page.getByRole('button', { name: /^Point 2:/ });
   await second.focus();
   await page.keyboard.press('ArrowRight');

@@ -4,6 +4,7 @@ import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { PrintHead } from '../parts/PrintHead.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
@@ -26,6 +27,7 @@ export function BoardView() {
   const days = [...new Set(batches.map((batch) => dayName(batch.start, zone)))];
   return (
     <Stack spacing={2}>
+      <PrintHead what="Bench board" />
       <Box className="no-print">
         <Button size="small" variant="outlined" startIcon={<PrintIcon />} onClick={() => window.print()}>
           Print the board

@@ -4,6 +4,7 @@ import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { PrintHead } from '../parts/PrintHead.tsx';
 import { useUnits } from '../preferences.tsx';
 import { FitsTable } from './FitsTable.tsx';
 
@@ -28,6 +29,7 @@ export function CutListView() {
   }
   return (
     <Stack spacing={2}>
+      <PrintHead what="Cut list" />
       <Box className="no-print">
         <Button size="small" variant="outlined" startIcon={<PrintIcon />} onClick={() => window.print()}>
           Print the cut list

@@ -3,7 +3,9 @@ import { heldAt } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { useJob } from '../job/context.ts';
+import { PrintHead } from '../parts/PrintHead.tsx';
 import { WorkingList } from '../parts/WorkingList.tsx';
 import { useUnits } from '../preferences.tsx';
 import { FactorBar } from './FactorBar.tsx';
@@ -62,6 +64,7 @@ export function FixingView() {
         </Typography>
       </Paper>
       <Paper variant="outlined" className="holds-print" sx={{ p: 2, display: 'grid', gap: 1.5, minWidth: 0 }}>
+        <PrintHead what="Fixing map" />
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ fontSize: 22 }}>
             {held.name}
@@ -79,6 +82,15 @@ export function FixingView() {
             Print the map
           </Button>
         </Box>
+        {!held.isSurveyed && (
+          <Typography role="note" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25 }}>
+            Nobody has looked yet what there is to fix to, or what the floor is:{' '}
+            <Link to={`/sites/${file.site.id}`} style={{ color: 'inherit', fontWeight: 650 }}>
+              survey {file.site.name}
+            </Link>
+            .
+          </Typography>
+        )}
         {held.takeDownGustMs !== null && held.isOutdoors && (
           <Typography>
             Watch at <strong>{wind(held.watchGustMs ?? 0)}</strong>, lower at{' '}

@@ -3,11 +3,13 @@ import { plural } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { memo } from 'react';
 import { Link } from 'react-router';
+import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
 
 /** What carries the piece and how well, in a line; the rest stands under Holds. */
 export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
   const { wind } = useUnits();
+  const siteId = useJob().file.site.id;
   const { safetyFactor, required, takeDownGustMs, troubles, points, carrier, isOutdoors } = held;
   if (!held.isSurveyed)
     return (
@@ -15,7 +17,11 @@ export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
         <Box component={Link} to="../holds" sx={{ color: 'inherit', fontWeight: 650 }}>
           Not known yet
         </Box>
-        : its place has not been surveyed.
+        : its place has not been{' '}
+        <Link to={`/sites/${siteId}`} style={{ color: 'inherit' }}>
+          surveyed
+        </Link>
+        .
       </Typography>
     );
   const isOut = troubles.length > 0 || (safetyFactor !== null && safetyFactor < (required ?? 0) - 1e-9);

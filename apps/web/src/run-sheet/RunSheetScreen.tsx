@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { PieceList, ThingList } from './PieceList.tsx';
@@ -84,6 +85,7 @@ export function RunSheetScreen() {
 /** Paper is paper in either theme: its colours are its own. */
 function Sheet({ person }: { person: string | undefined }) {
   const { planned, file } = useJob();
+  usePrintTitle('Run sheet');
   const { plan } = planned as NonNullable<typeof planned>;
   const { job, site, workshop } = file;
   const zone = plan.timeZone;
