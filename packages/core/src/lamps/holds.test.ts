@@ -418,6 +418,15 @@ test('a walkway is 36 in. clear at least (ADA 2010 Standards, 403.5.1), drawn an
   expect(withWay(0, spot.widthM)).toContain('36 in. clear');
 });
 
+test('weights are explained in a plain sentence: what comes first without them', () => {
+  const column = meadow.job.pieces.find(({ kind }) => kind === 'packed-column') as Piece;
+  const one = held(withPieces(meadow, [column]), column.id);
+  expect(one.ballastKg[0]).toBeGreaterThan(0);
+  expect(one.notes[0]).toBe(
+    'The weights are there because without them it tips over to the front in a gust of 18 mph.',
+  );
+});
+
 test('what is only set down is said to be unchecked; what stands where nobody has looked is not known yet', () => {
   const spot = shed.site.spots.find((one) => one.kind === 'open-floor') as JobFile['site']['spots'][number];
   const colours = shed.workshop.colours.map(({ id }) => id);

@@ -148,7 +148,10 @@ export function standingPiece(
         : []),
     ],
     risks: arch ? bareRisks(piece.name, arch, base.massKg + ballastKg, pressure, file) : [],
-    notes: carrier.notes,
+    notes: [
+      ...whyWeights(ballastKg, casesWith(0), helped, pressure, gustMs, outdoors, file),
+      ...carrier.notes,
+    ],
     working: [
       ...mass.working,
       ...carrier.working,
@@ -255,6 +258,29 @@ function tieLinesOf(pullN: number, ties: TieSet, places: readonly TiePlace[], an
       anchor,
     })),
   );
+}
+
+/** In a sentence, what would happen first without the weights. */
+function whyWeights(
+  ballastKg: number,
+  without: readonly HoldCase[],
+  helped: readonly boolean[],
+  pressurePa: number,
+  gustMs: number,
+  isOut: boolean,
+  { workshop }: JobFile,
+): string[] {
+  const worst = governing(
+    without.filter((_, i) => helped[i]),
+    pressurePa,
+  );
+  if (ballastKg <= 0 || !worst) return [];
+  const what = worst.label.startsWith('its ') ? worst.label : `it ${worst.label}`;
+  const when =
+    isOut && (worst.perPa > 0 || worst.curve) ? ` in a gust of ${formatWind(gustMs, workshop.units)}` : '';
+  return factorAt(worst, pressurePa) >= 1
+    ? [`The weights give it room to spare: without them ${what} sooner than the house allows.`]
+    : [`The weights are there because without them ${what}${when}.`];
 }
 
 /** Less than this is no wind, m/s. WMO No. 8: Beaufort 1 begins at 0.3. */
