@@ -199,6 +199,7 @@ test('work that no server took is found at the next opening and saved; if the ro
     if (movedOn) server.head = { revision: 2, data: { ...head, notes: 'theirs' } };
     const second = await JobStore.open('job');
     expect(second.getSnapshot().document.head.name).toBe('Unsaved');
+    expect(state(second)).toBe('saving');
     await second.flush();
     expect(state(second)).toBe(movedOn ? 'conflict' : 'saved');
     second.resolve('mine');

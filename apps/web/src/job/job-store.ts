@@ -86,6 +86,8 @@ export class JobStore {
     this.history = beginHistory(documentOf(row));
     if (draft && !sameData(draft.document, this.history.present)) {
       this.history = changed(this.history, draft.document);
+      // Not saved before it is.
+      this.save = { kind: 'saving' };
       // Saved under the revisions the draft was made from, so that a change elsewhere is noticed.
       const madeFrom = (row: SavedRow<JobHead | Piece>, id: string, revision: number) => {
         const isOwn =
