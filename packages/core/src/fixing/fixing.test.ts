@@ -3,6 +3,7 @@ import { JobFile } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { choosePoints, holds, pointLoads, type Run } from './choose-points.ts';
 import { methods, type Place, refusal } from './methods.ts';
+import { placeAt } from './place.ts';
 import { ladderFor, tiedAtM, usualPlatforms } from './reach.ts';
 
 const shed = JobFile.parse(JSON.parse(readFileSync('demo/jobs/02-engine-shed.json', 'utf8')));
@@ -161,6 +162,18 @@ describe('reach', () => {
     const hall = { ...spot, widthM: 6, fixings: [rail] };
     expect(tiedAtM(hall, { xM: 3, yM: 2.7 })).toBeCloseTo(2.7);
     expect(tiedAtM(hall, { xM: 3, yM: 2.7 }, 'rail')).toBeCloseTo(4.9);
+    // Under a ceiling at 3.3 m hands go up to it, however low the garland hangs on its line.
+    const ceiling = {
+      ...hall,
+      kind: 'ceiling-run' as const,
+      surface: 'painted' as const,
+      heightM: 3.3,
+      fixings: [],
+    };
+    expect(tiedAtM(ceiling, { xM: 3, yM: 2.2 })).toBeCloseTo(3.3);
+    // No line is let down further than 2.5 m (from memory): there a hook would stick to air.
+    expect(placeAt(ceiling, shed.site, { xM: 3, yM: 2.2 }).isAir).toBe(false);
+    expect(placeAt(ceiling, shed.site, { xM: 3, yM: 0.5 }).isAir).toBe(true);
     const stair = { ...hall, stair: { up: 'right' as const, riseM: 3 } };
     expect(tiedAtM(stair, { xM: 0, yM: 2.7 })).toBeCloseTo(2.7);
     expect(tiedAtM(stair, { xM: 4, yM: 3.5 })).toBeCloseTo(1.5);

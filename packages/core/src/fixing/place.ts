@@ -46,7 +46,8 @@ export function placeAt(spot: Spot, site: Site, at: At): Place & { fixingId?: st
   const isOutdoors = !(spot.indoors ?? site.indoors);
   return {
     surface: surfaceAt(spot, at),
-    isAir: !hasSurface(spot),
+    // A ceiling's surface is up at its top: a line is let down from it, so far and no further.
+    isAir: !hasSurface(spot) || (spot.kind === 'ceiling-run' && spot.heightM - at.yM > DROP_M),
     fixing: fixing?.kind ?? tiedAnywhere[spot.kind],
     // What hangs under a ceiling peels its hooks off; down a wall, however level it runs, it shears them.
     isOverhead: spot.kind === 'ceiling-run',

@@ -48,10 +48,11 @@ export function floorUnder({ stair, widthM }: Spot, xM: number): number {
   return stair.riseM * (stair.up === 'right' ? along : 1 - along);
 }
 
-/** Where hands have to be to fix a point, m above the floor under it: up at the bar or beam that it is tied to. */
+/** Where hands have to be to fix a point, m above the floor under it: up at the bar, beam or ceiling that it is tied to. */
 export function tiedAtM(spot: Spot, { xM, yM }: { xM: number; yM: number }, fixing?: string): number {
   const bar = spot.fixings?.find(({ id }) => id === fixing);
-  return Math.max(yM, bar?.yM ?? yM) - floorUnder(spot, xM);
+  const upM = bar?.yM ?? (spot.kind === 'ceiling-run' ? spot.heightM : yM);
+  return Math.max(yM, upM) - floorUnder(spot, xM);
 }
 
 /**
