@@ -84,8 +84,8 @@ export const HoldPiece = z.strictObject({
   carrier: z.string(),
   massKg: z.number(),
   isOutdoors: z.boolean(),
-  /** Whether its place is known as far as what carries it asks: else nothing that is told of it is to be relied on. */
-  isSurveyed: z.boolean(),
+  /** Questions of the survey that what carries it depends on: while any is open nothing told of it is to be relied on. */
+  unasked: z.array(z.enum(['fixings', 'floor', 'forbids'])),
   /** The least of factor over required factor decides; this is the factor of that case. */
   safetyFactor: z.number().nullable(),
   required: z.number().nullable(),

@@ -43,14 +43,14 @@ export function FactorBar({ held, gustMs, isChosen, onChoose }: FactorBarProps) 
             color: isOut ? 'var(--mui-palette-out)' : 'text.primary',
           }}
         >
-          {!held.isSurveyed
+          {held.unasked.length > 0
             ? 'not surveyed'
             : now
               ? `${isOut ? '✕ ' : ''}${factorText(now.factor)}, needs ${now.required}`
               : 'set down'}
         </Typography>
       </Box>
-      {held.isSurveyed && now && margin !== undefined && (
+      {held.unasked.length === 0 && now && margin !== undefined && (
         <Box aria-hidden="true" sx={{ position: 'relative', height: 8, mt: 0.5 }}>
           <Box sx={{ position: 'absolute', inset: 0, borderRadius: 4, border: 1, borderColor: 'divider' }} />
           <Box

@@ -3,11 +3,11 @@ import { heldAt } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { useJob } from '../job/context.ts';
 import { PrintHead } from '../parts/PrintHead.tsx';
 import { WorkingList } from '../parts/WorkingList.tsx';
 import { useUnits } from '../preferences.tsx';
+import { AskFirst } from './AskFirst.tsx';
 import { FactorBar } from './FactorBar.tsx';
 import { FixingMap } from './FixingMap.tsx';
 import { GustSlider } from './GustSlider.tsx';
@@ -82,13 +82,9 @@ export function FixingView() {
             Print the map
           </Button>
         </Box>
-        {!held.isSurveyed && (
+        {held.unasked.length > 0 && (
           <Typography role="note" sx={{ borderLeft: 4, borderColor: 'text.primary', pl: 1.25 }}>
-            Nobody has looked yet what there is to fix to, or what the floor is:{' '}
-            <Link to={`/sites/${file.site.id}`} style={{ color: 'inherit', fontWeight: 650 }}>
-              survey {file.site.name}
-            </Link>
-            .
+            Not known yet: <AskFirst held={held} />
           </Typography>
         )}
         {held.takeDownGustMs !== null && held.isOutdoors && (

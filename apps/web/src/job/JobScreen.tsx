@@ -147,7 +147,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
           <JobTabs />
         </Box>
         <Box sx={{ gridArea: 'lamps', minWidth: 0 }}>
-          <LanternString plan={planned?.plan} onApply={applyFix} />
+          <LanternString plan={planned?.plan} file={file} onApply={applyFix} />
         </Box>
         {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
         <Box
@@ -159,7 +159,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
             alignSelf: 'center',
           }}
         >
-          {planned && <Verdict plan={planned.plan} onApply={applyFix} />}
+          {planned && <Verdict plan={planned.plan} file={file} onApply={applyFix} />}
         </Box>
         <Stack
           direction="row"

@@ -1,4 +1,4 @@
-import type { Fix, LampName, LampState, Plan } from '@early-lantern/contract';
+import type { Fix, JobFile, LampName, LampState, Plan } from '@early-lantern/contract';
 import { Button, Stack, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { memo, useState } from 'react';
 import { LampDialog } from '../parts/LampDialog.tsx';
@@ -13,8 +13,14 @@ export function worstLamp(plan: Plan): LampName | undefined {
   return urgency[plan.lamps[worst].state] > 0 ? worst : undefined;
 }
 
+interface VerdictProps {
+  plan: Plan;
+  file: JobFile;
+  onApply: (fix: Fix) => void;
+}
+
 /** The sentence that says what is wrong first, with the fix that gains most. */
-export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; onApply: (fix: Fix) => void }) {
+export const Verdict = memo(function Verdict({ plan, file, onApply }: VerdictProps) {
   const [isOpen, setOpen] = useState(false);
   const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
   const name = worstLamp(plan);
@@ -75,6 +81,7 @@ export const Verdict = memo(function Verdict({ plan, onApply }: { plan: Plan; on
           name={name}
           lamp={lamp}
           onApply={onApply}
+          file={file}
           onClose={() => setOpen(false)}
           showsWorking={!isPhone}
         />

@@ -1,5 +1,6 @@
-import type { Fix, Lamp, LampName } from '@early-lantern/contract';
+import type { Fix, JobFile, Lamp, LampName } from '@early-lantern/contract';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { SurveyGaps } from '../job/SurveyGaps.tsx';
 import { LampAnswer } from './LampAnswer.tsx';
 import { Lantern, stateWord } from './Lantern.tsx';
 import { lampWords } from './lamp-words.ts';
@@ -11,10 +12,12 @@ interface LampDialogProps {
   onClose: () => void;
   /** Whether the working is asked for. */
   showsWorking?: boolean;
+  /** The job's file: with it the questions of its survey that are open are linked. */
+  file?: JobFile | undefined;
 }
 
 /** One lamp opened: its question, its answer, fixes, working. */
-export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false }: LampDialogProps) {
+export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false, file }: LampDialogProps) {
   const apply = (fix: Fix) => {
     onApply?.(fix);
     onClose();
@@ -32,6 +35,7 @@ export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false 
       </DialogTitle>
       <DialogContent>
         <LampAnswer lamp={lamp} onApply={onApply && apply} isOpen={showsWorking} />
+        {file && <SurveyGaps file={file} lamp={name} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>

@@ -1,4 +1,4 @@
-import type { Fix, LampName, Plan } from '@early-lantern/contract';
+import type { Fix, JobFile, LampName, Plan } from '@early-lantern/contract';
 import { Box, ButtonBase, Skeleton, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
 import { memo, useState } from 'react';
@@ -16,6 +16,8 @@ interface LanternStringProps {
   compact?: boolean;
   /** What applying a fix does; without it fixes are told, not offered. */
   onApply?: (fix: Fix) => void;
+  /** The job's file, where the survey is a click away. */
+  file?: JobFile;
 }
 
 /** The six answers on a line: word and figure under each lantern; each opens into its reason, working and fixes. */
@@ -23,6 +25,7 @@ export const LanternString = memo(function LanternString({
   plan,
   compact = false,
   onApply,
+  file,
 }: LanternStringProps) {
   const [open, setOpen] = useState<LampName>();
   const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
@@ -97,6 +100,7 @@ export const LanternString = memo(function LanternString({
           name={open}
           lamp={plan.lamps[open]}
           onApply={onApply}
+          file={file}
           onClose={() => setOpen(undefined)}
         />
       )}

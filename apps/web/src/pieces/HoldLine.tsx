@@ -3,25 +3,20 @@ import { plural } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { useJob } from '../job/context.ts';
+import { AskFirst } from '../holds/AskFirst.tsx';
 import { useUnits } from '../preferences.tsx';
 
 /** What carries the piece and how well, in a line; the rest stands under Holds. */
 export const HoldLine = memo(function HoldLine({ held }: { held: HoldPiece }) {
   const { wind } = useUnits();
-  const siteId = useJob().file.site.id;
   const { safetyFactor, required, takeDownGustMs, troubles, points, carrier, isOutdoors } = held;
-  if (!held.isSurveyed)
+  if (held.unasked.length > 0)
     return (
       <Typography component="div" sx={{ fontSize: 15 }}>
         <Box component={Link} to="../holds" sx={{ color: 'inherit', fontWeight: 650 }}>
           Not known yet
         </Box>
-        : its place has not been{' '}
-        <Link to={`/sites/${siteId}`} style={{ color: 'inherit' }}>
-          surveyed
-        </Link>
-        .
+        : <AskFirst held={held} />
       </Typography>
     );
   const isOut = troubles.length > 0 || (safetyFactor !== null && safetyFactor < (required ?? 0) - 1e-9);

@@ -1,5 +1,7 @@
 import { Floor, SpotKind, Surface } from '@early-lantern/contract';
 import {
+  Box,
+  Chip,
   FormControl,
   FormControlLabel,
   FormLabel,
@@ -10,6 +12,7 @@ import {
   TextField,
 } from '@mui/material';
 import { LengthField } from '../parts/LengthField.tsx';
+import { ForbidsChips } from './ForbidsChips.tsx';
 import { hasSurface, type NewPlace, usualSurface } from './new-place.ts';
 import { floorWords, spotWords, surfaceWords } from './words.ts';
 
@@ -106,6 +109,27 @@ export function NewPlaceFields({ place, onChange }: NewPlaceFieldsProps) {
           ))}
         </TextField>
       </Stack>
+      <Box role="group" aria-labelledby="venue-forbids">
+        <FormLabel id="venue-forbids" sx={{ display: 'block', mb: 0.75 }}>
+          Does the venue forbid anything?
+        </FormLabel>
+        <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap' }}>
+          <ForbidsChips
+            chosen={place.forbids ?? []}
+            onChange={(forbids) => {
+              const { forbids: _, ...rest } = place;
+              onChange(forbids.length > 0 ? { ...rest, forbids } : rest);
+            }}
+          />
+          <Chip
+            label="nothing of these"
+            variant={place.forbids?.length === 0 ? 'filled' : 'outlined'}
+            color={place.forbids?.length === 0 ? 'primary' : 'default'}
+            aria-pressed={place.forbids?.length === 0}
+            onClick={() => set({ forbids: [] })}
+          />
+        </Stack>
+      </Box>
       <TextField
         label="Address, way in, who opens"
         value={place.access}

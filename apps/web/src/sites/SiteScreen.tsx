@@ -21,7 +21,7 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link as RouterLink, useParams } from 'react-router';
+import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
 import { useSites } from '../api/queries.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
@@ -60,7 +60,8 @@ const freshSpot = (): Spot => ({
 function OpenSite({ row }: { row: SiteRow }) {
   const site = row.data;
   const { change, undo, canUndo } = useSiteEdit(row);
-  const [spotId, setSpotId] = useState<string>();
+  const [query] = useSearchParams();
+  const [spotId, setSpotId] = useState(query.get('ask')?.split('/')[0]);
   const [chosen, setChosen] = useState<string>();
   const spot = site.spots.find((one) => one.id === spotId) ?? (site.spots[0] as Spot);
   const mark = marksOf(spot).find((one) => one.id === chosen);
@@ -159,7 +160,7 @@ function OpenSite({ row }: { row: SiteRow }) {
           </Stack>
         </Paper>
         <Box sx={{ gridArea: 'walk', minWidth: 0 }}>
-          <SurveyWalk site={site} change={change} onMark={addMark} />
+          <SurveyWalk site={site} change={change} onMark={addMark} first={query.get('ask') ?? undefined} />
         </Box>
         <Box sx={{ gridArea: 'side', display: 'grid', gap: 2, minWidth: 0 }}>
           {mark && (

@@ -6,24 +6,28 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { HoursField } from '../parts/HoursField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { lampWords } from '../parts/lamp-words.ts';
+import { ForbidsChips } from './ForbidsChips.tsx';
 import type { MarkList } from './marks.ts';
+import { questionKey as key } from './survey-link.ts';
 import type { SiteChange } from './useSiteEdit.ts';
-import { floorWords, forbidWords } from './words.ts';
+import { floorWords } from './words.ts';
 
 interface SurveyWalkProps {
   site: Site;
   change: SiteChange;
   /** Opens the spot and puts a first mark of a list on it. */
   onMark: (spotId: string, list: MarkList) => void;
+  /** The question to begin with, by its key. */
+  first?: string | undefined;
 }
 
 /** Asks for what is missing, one question at a time, in the order in which one walks in. */
-export function SurveyWalk({ site, change, onMark }: SurveyWalkProps) {
+export function SurveyWalk({ site, change, onMark, first }: SurveyWalkProps) {
   const walk = surveyWalk(site);
   const [passed, setPassed] = useState<ReadonlySet<string>>(new Set());
-  const key = (question: SurveyQuestion) => `${question.spotId ?? ''}/${question.id}`;
   const open = walk.filter((question) => !question.isAnswered);
-  const next = open.find((question) => !passed.has(key(question))) ?? open[0];
+  const asked = open.find((question) => key(question) === first && !passed.has(key(question)));
+  const next = asked ?? open.find((question) => !passed.has(key(question))) ?? open[0];
   const done = walk.length - open.length;
   return (
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Survey walk">
@@ -79,7 +83,7 @@ export function SurveyWalk({ site, change, onMark }: SurveyWalkProps) {
   );
 }
 
-interface AnswerProps extends Omit<SurveyWalkProps, 'site'> {
+interface AnswerProps extends Omit<SurveyWalkProps, 'site' | 'first'> {
   question: SurveyQuestion;
 }
 
@@ -136,22 +140,7 @@ function Answer({ question, change, onMark }: AnswerProps) {
     case 'forbids':
       return (
         <Stack spacing={1}>
-          <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap' }}>
-            {(Object.keys(forbidWords) as typeof chosen).map((what) => (
-              <Chip
-                key={what}
-                label={forbidWords[what]}
-                variant={chosen.includes(what) ? 'filled' : 'outlined'}
-                color={chosen.includes(what) ? 'primary' : 'default'}
-                aria-pressed={chosen.includes(what)}
-                onClick={() =>
-                  setChosen((before) =>
-                    before.includes(what) ? before.filter((one) => one !== what) : [...before, what],
-                  )
-                }
-              />
-            ))}
-          </Box>
+          <ForbidsChips chosen={chosen} onChange={setChosen} />
           <Button
             variant="outlined"
             sx={{ alignSelf: 'start' }}

@@ -10,6 +10,8 @@ export interface NewPlace {
   heightM: number;
   surface?: Surface;
   floor?: Floor;
+  /** What the venue forbids; left out, nobody has asked. */
+  forbids?: NonNullable<Site['forbids']>;
   driveMin: number;
   /** Address, way in, who opens. */
   access: string;
@@ -68,6 +70,7 @@ export function siteOf(place: NewPlace, spotName: string): Site {
         ...(place.floor ? { floor: place.floor } : {}),
       },
     ],
+    ...(place.forbids ? { forbids: place.forbids } : {}),
     rules: '',
     contact: '',
     ...(place.access.trim() ? { access: place.access.trim() } : {}),

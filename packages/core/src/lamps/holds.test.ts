@@ -332,7 +332,7 @@ test('overhead the engine takes so many points that one that lets go brings no o
   const file = {
     ...withPieces(shed, [piece]),
     workshop: careless,
-    site: { ...shed.site, spots: [run] },
+    site: { ...shed.site, spots: [run], forbids: [] },
   } as JobFile;
   const plan = planJob(file);
   expect(plan.holds.pieces[0]).toMatchObject({
@@ -341,6 +341,12 @@ test('overhead the engine takes so many points that one that lets go brings no o
   });
   expect(plan.holds.pieces[0]?.risks).toEqual([]);
   expect(plan.lamps.holds.state).toBe('lit');
+  // Hooks that stick are not to be relied on while nobody has asked whether the house allows them.
+  const { forbids: _, ...unseen } = file.site;
+  expect(draftPlan({ ...file, site: unseen }).lamps.holds).toMatchObject({
+    state: 'unlit',
+    reason: expect.stringContaining('allows adhesive'),
+  });
   // On the floor it lies on, a point set by hand is kept and checked.
   const low = [...line].map(({ xM }, i) => ({ xM: xM / 2, yM: i === 2 ? 1.5 : 0.1 }));
   const grounded = { ...piece, line: low, hold: { points: [{ id: 'low', at: 0.05, method: 'brick-clip' }] } };
@@ -439,7 +445,7 @@ test('what is only set down is said to be unchecked; what stands where nobody ha
     ...withPieces(shed, [lampStand(shed)]),
     site: { ...shed.site, spots: shed.site.spots.map((one) => (one.id === spot.id ? unseen : one)) },
   } as JobFile;
-  expect(held(file, 'stand').isSurveyed).toBe(false);
+  expect(held(file, 'stand').unasked).toEqual(['floor']);
   expect(draftPlan(file).lamps.holds.state).toBe('unlit');
 });
 

@@ -31,9 +31,8 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
   const worst = first && others.reduce((a, b) => (marginOf(b) < marginOf(a) ? b : a), first);
   const margin = worst ? marginOf(worst) : Infinity;
   if (!worst || (unseen && !troubled && margin >= 1 - 1e-9)) {
-    const spot = spotOf(file, unseen?.id)?.name;
     return {
-      ...unlit('needs survey', `${spot} has not been surveyed: what there is to fix to, and the floor.`),
+      ...unlit('needs survey', unseen ? askFirst(unseen, file) : ''),
       working: shown.working,
     };
   }
@@ -83,6 +82,19 @@ function checkedWords({ pieces }: Holds): string {
     : `Every other base, tie and point keeps its factor. ${left}`;
 }
 
+const unaskedWords: Record<HoldPiece['unasked'][number], (spot: string, site: string) => string> = {
+  fixings: (spot) => `what there is to fix to at ${spot}`,
+  floor: (spot) => `what the floor of ${spot} is`,
+  forbids: (_, site) => `whether ${site} allows adhesive and stakes`,
+};
+
+/** What has to be asked at the place before anything can be said. */
+function askFirst({ name, id, unasked }: HoldPiece, file: JobFile): string {
+  const spot = spotOf(file, id)?.name ?? '';
+  const what = unasked.map((one) => unaskedWords[one](spot, file.site.name));
+  return `Not known yet for ${name}: ${new Intl.ListFormat('en-GB').format(what)}.`;
+}
+
 /** What the wind was taken from, where nobody has looked at a real forecast and the wind matters. */
 function guessed({ gustBasis, gustMs, pieces }: Holds, { workshop }: JobFile): string | undefined {
   const matters = pieces.some((one) => one.isOutdoors && one.takeDownGustMs !== null);
@@ -109,4 +121,5 @@ const spotOf = ({ site, job }: JobFile, id: string | undefined) => {
 };
 
 /** The pieces whose place is known as far as what carries them asks. */
-export const surveyed = ({ pieces }: Holds): HoldPiece[] => pieces.filter(({ isSurveyed }) => isSurveyed);
+export const surveyed = ({ pieces }: Holds): HoldPiece[] =>
+  pieces.filter(({ unasked }) => unasked.length === 0);

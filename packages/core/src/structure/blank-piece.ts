@@ -7,7 +7,7 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   carrier,
   massKg,
   isOutdoors: false,
-  isSurveyed: true,
+  unasked: [],
   safetyFactor: null,
   required: null,
   governing: '',

@@ -1,10 +1,12 @@
 import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
+import { methodOf } from '../fixing/methods.ts';
 import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
 import { withLadders } from '../fixing/reach.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { allCarriedBy } from '../support/carried.ts';
+import { STAKE } from './anchors.ts';
 import { carriedPiece } from './carried-piece.ts';
 import { carrierOf } from './carriers.ts';
 import { gustAt, indoors, isOutdoors } from './gust-at.ts';
@@ -113,19 +115,33 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
   return {
     ...reached,
     isOutdoors: isOutdoors(spot, file),
-    isSurveyed: isSurveyed(piece, reached, spot),
+    unasked: unaskedOf(piece, reached, spot, file),
     passes,
     troubles: [...inTheWay(piece, spot, file), ...reached.troubles, ...stuck(piece, passes, file)],
     risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
   };
 }
 
-/** On another piece nothing of the place is asked; what hangs asks what there is to fix to, what stands for the floor. */
-function isSurveyed(piece: Piece, { points, cases, ballastKg }: HoldPiece, spot: Spot): boolean {
+/**
+ * On another piece nothing of the place is asked; what hangs asks what there is to fix to, what stands for the floor, and
+ * what sticks or is staked whether the venue allows it.
+ */
+function unaskedOf(
+  piece: Piece,
+  { points, cases, ballastKg, tieLines }: HoldPiece,
+  spot: Spot,
+  { site }: JobFile,
+): HoldPiece['unasked'] {
   const hangs =
     piece.kind === 'organic-garland' && !piece.on && points.length === 0 && spot.fixings === undefined;
   const stands = cases.length > 0 && ballastKg.length > 0 && spot.floor === undefined;
-  return !hangs && !stands;
+  const mayBeForbidden =
+    points.some(({ method, ratingN }) => ratingN > 0 && methodOf(method).vetoedBy) || tieLines.some(({ anchor }) => anchor === STAKE);
+  return [
+    ...(hangs ? (['fixings'] as const) : []),
+    ...(stands ? (['floor'] as const) : []),
+    ...(mayBeForbidden && site.forbids === undefined ? (['forbids'] as const) : []),
+  ];
 }
 
 /** Parts that are too long or wide for what they have to go through. */
