@@ -19,6 +19,8 @@ export type Pin = z.infer<typeof Pin>;
 export const AgreedTask = z.strictObject({
   task: TaskId,
   start: Instant,
+  /** When it was to end: what has grown since is named. */
+  end: Instant.optional(),
   crew: z.array(Id).max(31),
   gear: z.array(Id).max(100).optional(),
 });
@@ -27,6 +29,11 @@ export type AgreedTask = z.infer<typeof AgreedTask>;
 /** What people have chosen about when things are done; the plan is made around it. */
 export const ClockChoices = z.strictObject({
   agreed: z.strictObject({ at: Instant, tasks: z.array(AgreedTask).max(1000) }).optional(),
+  /**
+   * The plan that was on screen when the job was last changed. Of plans equally good the one nearest to it is taken: a
+   * small edit moves little.
+   */
+  shown: z.array(AgreedTask).max(1000).optional(),
   pins: z.array(Pin).max(1000).optional(),
   /** Who is not to do which task. */
   keptOff: z

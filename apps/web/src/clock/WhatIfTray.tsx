@@ -14,6 +14,7 @@ import { useState } from 'react';
 import { useJob } from '../job/context.ts';
 import type { JobDocument } from '../job/document.ts';
 import { clockTime, dayName, spanText } from '../parts/time.ts';
+import { withChoices } from './pins.ts';
 
 /** A plan set aside, with the job as it was. */
 interface SetAside {
@@ -21,10 +22,19 @@ interface SetAside {
   document: JobDocument;
 }
 
+/** By job: a visit to another page leaves it where it is. */
+const kept = new Map<string, SetAside>();
+
 /** Two plans side by side: one set aside, and the one that is being made. */
 export function WhatIfTray() {
   const { planned, document, store } = useJob();
-  const [aside, setAside] = useState<SetAside>();
+  const jobId = document.head.id;
+  const [aside, keep] = useState(kept.get(jobId));
+  const setAside = (one: SetAside | undefined) => {
+    if (one) kept.set(jobId, one);
+    else kept.delete(jobId);
+    keep(one);
+  };
   if (!planned) return null;
   if (!aside)
     return (
@@ -36,6 +46,9 @@ export function WhatIfTray() {
         >
           Compare with another plan
         </Button>
+        {document.head.clock?.shown && (
+          <Button onClick={() => store.change(fromScratch)}>Plan again from scratch</Button>
+        )}
       </Box>
     );
   const rows = rowsOf(aside.plan).map((row, i) => ({ ...row, now: rowsOf(planned.plan)[i]?.value ?? '—' }));
@@ -82,6 +95,12 @@ export function WhatIfTray() {
   );
 }
 
+/** The job without the plan that the next one would stay near to. */
+const fromScratch = ({ head, pieces }: JobDocument): JobDocument => ({
+  head: withChoices(head, ({ shown: _, ...choices }) => choices),
+  pieces,
+});
+
 function rowsOf(plan: Plan): { label: string; value: string }[] {
   const { onTime, timeZone, tasks } = plan;
   const moment = (iso: string | null) =>
@@ -91,7 +110,10 @@ function rowsOf(plan: Plan): { label: string; value: string }[] {
     0,
   );
   return [
-    { label: 'In hand', value: onTime.minutesInHand === null ? 'no plan' : `${onTime.minutesInHand} min` },
+    {
+      label: 'Time to spare',
+      value: onTime.minutesInHand === null ? 'no plan' : `${onTime.minutesInHand} min`,
+    },
     {
       label: 'Ready by doors, of 100 days',
       value: onTime.chance === null ? '—' : String(Math.round(onTime.chance * 100)),

@@ -1,12 +1,15 @@
 import type { JobFile } from '@early-lantern/contract';
+import { sharingDay } from '@early-lantern/core';
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
-import { dayName, touchesDay } from '../parts/time.ts';
+import { dayName } from '../parts/time.ts';
+import { usePlans } from '../workers/planner.ts';
 import { useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
 import { DayTogether } from './DayTogether.tsx';
+import { isNearDay } from './near-day.ts';
 
 /** All installations that one day has work for, with the same people, vans and ladders: planned together. */
 export function DayScreen() {
@@ -19,17 +22,19 @@ export function DayScreen() {
   if (failure) throw failure;
   const ready = useWithLeft(useReadyJobs(jobs.data, workshop, sites.data));
   const zone = workshop?.timeZone ?? 'UTC';
-  const files = useMemo(
+  const near = useMemo(
     (): JobFile[] =>
       (ready ?? [])
-        // What has no piece yet has nothing to be planned; a strike of the night before wants people too.
-        .filter(({ row }) => touchesDay(row.data, day, zone) && row.pieces.length > 0)
+        // What has no piece yet has nothing to be planned.
+        .filter(({ row, isSettled }) => isSettled && isNearDay(row.data, day, zone) && row.pieces.length > 0)
         .sort((a, b) => Date.parse(a.row.data.doors) - Date.parse(b.row.data.doors))
         .map(({ file }) => file),
     [ready, day, zone],
   );
-  if (!ready || !workshop) return <LinearProgress aria-label="Looking at the day" />;
-  if (!ready.every(({ isSettled }) => isSettled)) return <LinearProgress aria-label="Looking at the day" />;
+  const planned = usePlans(near);
+  const files = useMemo(() => planned && sharingDay(planned, day), [planned, day]);
+  const isReady = ready?.every(({ isSettled }) => isSettled);
+  if (!isReady || !files) return <LinearProgress aria-label="Looking at the day" />;
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
       <Typography sx={{ fontSize: 14 }}>

@@ -1,5 +1,6 @@
 import type { JobFile, Rehearsal } from '@early-lantern/contract';
 import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
+import { asWish, dayMoves, isDayWorthMoving, shortJobs } from '@early-lantern/core';
 import { Alert, Box, Button, LinearProgress, Paper, Stack, Typography } from '@mui/material';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { LaneLegend } from '../parts/LaneLegend.tsx';
@@ -15,13 +16,10 @@ import { WaysOut } from './WaysOut.tsx';
 /** Orders tried when the day is opened, and when somebody asks for a longer search. */
 const AT_FIRST = 1_500;
 const LONGER = 40_000;
+/** Orders tried to repair a day that was agreed on. */
+const REPAIR = 1_500;
 /** Days gone through with the plan that was found. */
 const DAYS = 2_000;
-
-function withoutAgreed(file: JobFile): JobFile {
-  const { agreed: _, ...clock } = file.job.clock ?? {};
-  return file.job.clock?.agreed ? { ...file, job: { ...file.job, clock } } : file;
-}
 
 interface Search {
   plan?: DayPlan;
@@ -58,16 +56,25 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
 
   const look = async (orders: number) => {
     const isMine = newRound();
-    // A day that was agreed on stands as it is; where only some of its jobs were, it is planned anew.
-    const free = agreedAt ? files : files.map(withoutAgreed);
+    // What was agreed is where the search begins and what it stays near to, but no law.
+    const free = files.map(asWish);
     setSearch((before) => ({ ...before, of: orders }));
-    let last: DayPlan | undefined;
-    await planDay(free, orders, (tried, better) => {
-      if (!isMine()) return false;
-      if (better) last = better;
-      setSearch((before) => ({ ...before, ...(better ? { plan: better } : {}), tried, of: orders }));
-      return true;
-    });
+    const search = async (from: readonly JobFile[], orders: number) => {
+      let last: DayPlan | undefined;
+      await planDay(from, orders, (tried, better) => {
+        if (!isMine()) return false;
+        if (better) last = better;
+        setSearch((before) => ({ ...before, ...(better ? { plan: better } : {}), tried, of: orders }));
+        return true;
+      });
+      return last;
+    };
+    // A day that was agreed on stands as it is, unless it cannot: then it is repaired.
+    let last = await search(agreedAt ? files : free, orders);
+    if (isMine() && agreedAt && last && shortJobs(files, last).length > 0) {
+      const better = await search(free, REPAIR);
+      if (better && isDayWorthMoving(files, better, last)) last = better;
+    }
     if (!isMine()) return;
     setSearch(last ? { plan: last, tried: last.tried } : {});
     if (last) await goThrough(last, isMine);
@@ -122,11 +129,15 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   // The lanes are drawn when there is nothing more urgent: what is typed and pressed goes first.
   const drawn = useDeferredValue(plan);
   const isKept = plan?.jobs.every(({ broken }) => broken.length === 0) ?? false;
+  const moves =
+    agreedAt && plan && of === undefined ? dayMoves(files, plan).filter(({ words }) => words) : [];
+  const use = () =>
+    plan && void save(agree(plan.jobs, new Date().toISOString()), 'Every job now uses this plan.');
   return (
     <Stack spacing={2}>
       {agreedAt ? (
         <Alert
-          severity="success"
+          severity={moves.length > 0 || (plan && !isKept) ? 'warning' : 'success'}
           variant="outlined"
           icon={false}
           action={
@@ -138,7 +149,23 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             </Button>
           }
         >
-          In use since {dayName(agreedAt, zone)}, {clockTime(agreedAt, zone)}: every job keeps to this plan.
+          In use since {dayName(agreedAt, zone)}, {clockTime(agreedAt, zone)}
+          {moves.length > 0 ? (
+            <>
+              , but it no longer fits. Repaired below:
+              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                {moves.map(({ jobId, name, words }) => (
+                  <li key={jobId}>
+                    {name}: {words}
+                  </li>
+                ))}
+              </Box>
+            </>
+          ) : plan && !isKept ? (
+            ', but it no longer fits.'
+          ) : (
+            ': every job keeps to this plan.'
+          )}
         </Alert>
       ) : (
         clashes && <ClashList clashes={clashes} files={files} />
@@ -179,15 +206,9 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
                 {!agreedAt && (
                   <Button onClick={() => void look(LONGER).catch(setFailure)}>Search longer</Button>
                 )}
-                {!agreedAt && (
-                  <Button
-                    variant="contained"
-                    disabled={!isKept}
-                    onClick={() =>
-                      void save(agree(plan.jobs, new Date().toISOString()), 'Every job now uses this plan.')
-                    }
-                  >
-                    Use this plan
+                {(!agreedAt || moves.length > 0) && (
+                  <Button variant="contained" disabled={!isKept} onClick={use}>
+                    {agreedAt ? 'Use the repaired plan' : 'Use this plan'}
                   </Button>
                 )}
               </>

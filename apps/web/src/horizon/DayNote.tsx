@@ -1,14 +1,15 @@
-import type { Clash } from '@early-lantern/core';
+import { type Clash, clashesOf, sharingDay } from '@early-lantern/core';
 import { Box, Button, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { clockTime } from '../parts/time.ts';
-import { findClashes } from '../workers/day.ts';
+import { usePlans } from '../workers/planner.ts';
 import type { ReadyJob } from '../workers/ready-jobs.ts';
 
 interface DayNoteProps {
   /** `2027-06-19`. */
   day: string;
+  /** The jobs of that day and of those near it. */
   ready: readonly ReadyJob[];
 }
 
@@ -20,39 +21,40 @@ export function DayNote({ day, ready }: DayNoteProps) {
     .map(({ row }) => `${row.data.id} ${row.revision} ${row.pieces.map((piece) => piece.revision)}`)
     .join();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the files
-  const files = useMemo(
-    () => ready.filter(({ row }) => row.pieces.length > 0).map(({ file }) => file),
+  const near = useMemo(
+    () => (isSettled ? ready.filter(({ row }) => row.pieces.length > 0).map(({ file }) => file) : []),
     [key, isSettled],
   );
-  const [found, setFound] = useState<{ files: typeof files; clashes: Clash[] }>();
-  useEffect(() => {
-    if (!isSettled) return;
-    let isWanted = true;
-    void findClashes(files).then((clashes) => {
-      if (isWanted) setFound({ files, clashes });
-    });
-    return () => {
-      isWanted = false;
-    };
-  }, [files, isSettled]);
-  const clashes = found?.files === files ? found.clashes : undefined;
-  const isAgreed = files.every(({ job }) => job.clock?.agreed);
+  const planned = usePlans(near);
+  const shared = useMemo(() => {
+    if (!planned || !isSettled) return undefined;
+    const ids = new Set(sharingDay(planned, day).map(({ job }) => job.id));
+    const sharing = planned.filter(({ file }) => ids.has(file.job.id));
+    return { sharing, clashes: clashesOf(sharing) };
+  }, [planned, day, isSettled]);
+  if (shared && shared.sharing.length < 2) return null;
+  const { sharing = [], clashes = [] } = shared ?? {};
+  const isAgreed = sharing.every(({ file }) => file.job.clock?.agreed);
+  const repaired = sharing.filter(({ file, plan }) => file.job.clock?.agreed && plan.onTime.broken !== null);
+  const isWrong = clashes.length > 0 || repaired.length > 0;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap', minHeight: 36, mb: 0.5 }}>
       <Typography
         sx={
-          clashes?.length
+          isWrong
             ? { borderLeft: 4, pl: 1.25, borderColor: 'var(--mui-palette-out)' }
             : { color: 'text.secondary' }
         }
       >
-        {clashes === undefined
+        {shared === undefined
           ? 'Checking for double bookings …'
           : clashes.length > 0
             ? sentence(clashes, ready)
-            : isAgreed
-              ? 'Planned together; nobody is double-booked.'
-              : 'Nobody and nothing is double-booked.'}
+            : repaired.length > 0
+              ? `The plan in use no longer fits ${repaired.map(({ file }) => file.job.name).join(' and ')}.`
+              : isAgreed
+                ? 'Planned together; nobody is double-booked.'
+                : 'Nobody and nothing is double-booked.'}
       </Typography>
       <Button component={Link} to={`/days/${day}`} size="small" variant="outlined">
         Plan the day together

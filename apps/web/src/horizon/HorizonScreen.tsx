@@ -15,12 +15,13 @@ import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import { queryClient, useCrew, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { isNearDay } from '../day/near-day.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { SkyBand } from '../parts/SkyBand.tsx';
-import { clockTime, dayKey, dayName, touchesDay } from '../parts/time.ts';
+import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { usePlan } from '../workers/planner.ts';
@@ -140,7 +141,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
       )}
       {[...days].map(([day, ofDay]) => {
         const first = ofDay[0]?.row.data.doors ?? '';
-        const sharing = coming.filter(({ row }) => touchesDay(row.data, day, zone));
+        const sharing = coming.filter(({ row }) => isNearDay(row.data, day, zone));
         return (
           <Box component="section" key={day} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
             <Typography variant="h2" sx={{ mb: 0.5 }}>

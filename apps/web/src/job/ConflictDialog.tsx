@@ -32,7 +32,11 @@ function wordsFor(value: unknown): string {
 export function ConflictDialog({ conflict, onChoose }: ConflictDialogProps) {
   const { mine, theirs, part } = conflict;
   const name = (mine ?? theirs?.data)?.name ?? 'This';
-  const rows = mine && theirs ? differences(mine, theirs.data) : [];
+  const rows =
+    mine && theirs
+      ? // Which plan each had on screen is nothing to choose between.
+        differences(mine, theirs.data).filter(({ path }) => !path.startsWith('clock.shown'))
+      : [];
   return (
     <Dialog open maxWidth="md" fullWidth aria-labelledby="conflict-title">
       <DialogTitle id="conflict-title">“{name}” was changed elsewhere too</DialogTitle>

@@ -1,4 +1,5 @@
 import type { Fix, JobFile, Site, Workshop } from '@early-lantern/contract';
+import { agreedTasks } from '@early-lantern/core';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import { Box, IconButton, LinearProgress, Stack, Tooltip } from '@mui/material';
@@ -58,6 +59,10 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
     [shelf, site, document],
   );
   const planned = usePlanned(file);
+  const tasks = planned?.plan.tasks;
+  useEffect(() => {
+    if (tasks) store.noteShown(agreedTasks(tasks));
+  }, [store, tasks]);
   const navigate = useNavigate();
   const tell = useNotice();
 

@@ -1,4 +1,4 @@
-import type { Fix, Job, JobFile, JobHead, JobRow, Piece } from '@early-lantern/contract';
+import type { AgreedTask, Fix, Job, JobFile, JobHead, JobRow, Piece } from '@early-lantern/contract';
 import { applyChanges } from '@early-lantern/core';
 
 /** A job as it is edited: its head and its pieces. */
@@ -20,13 +20,30 @@ export function withFix(file: JobFile, fix: Fix): JobDocument {
   return { head, pieces };
 }
 
-/** Equal as data, whatever the order of keys. */
+/** Equal but for the plan that was on screen before the last change. */
+export function sameApartFromShown(a: JobHead, b: JobHead): boolean {
+  const rest = ({ clock: { shown: _, ...clock } = {}, ...head }: JobHead) => ({ ...head, clock });
+  return sameData(rest(a), rest(b));
+}
+
+/** A changed document with the plan that was on screen before; one that the change itself set or took away stays so. */
+export function withShown(
+  before: JobDocument,
+  next: JobDocument,
+  shown: AgreedTask[] | undefined,
+): JobDocument {
+  if (!shown?.length || !sameData(before.head.clock?.shown, next.head.clock?.shown)) return next;
+  return { ...next, head: { ...next.head, clock: { ...next.head.clock, shown } } };
+}
+
+/** Equal as data, whatever the order of keys; what is undefined is not there, as in JSON. */
 export function sameData(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const keys = Object.keys(left);
-  return keys.length === Object.keys(right).length && keys.every((key) => sameData(left[key], right[key]));
+  const said = (one: Record<string, unknown>) => Object.keys(one).filter((key) => one[key] !== undefined);
+  const keys = said(left);
+  return keys.length === said(right).length && keys.every((key) => sameData(left[key], right[key]));
 }
 
 /** A value that two versions disagree on, by its path. */

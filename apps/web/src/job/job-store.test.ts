@@ -99,6 +99,25 @@ test('changes show at once, are kept in the browser, then saved row by row; a ge
   expect(kept.has(DRAFT)).toBe(false);
 });
 
+test('the plan on screen is kept with a change, once a gesture, and is nothing for two people to choose between', async () => {
+  const store = await JobStore.open('job');
+  const shown = (start: string) => [{ task: 'load-vehicle', start, crew: ['wren'] }];
+  store.noteShown(shown('2027-06-19T08:00:00Z'));
+  rename(store, 'J', 'typing');
+  store.noteShown(shown('2027-06-19T09:00:00Z'));
+  rename(store, 'Jo', 'typing');
+  await store.flush();
+  expect(server.head.data.clock?.shown).toEqual(shown('2027-06-19T08:00:00Z'));
+  // Somebody else has renamed the job: a change of a piece alone takes that name, and asks nothing.
+  server.head = { revision: server.head.revision + 1, data: { ...server.head.data, name: 'Theirs' } };
+  store.change((before) => ({ ...before, pieces: [piece('a', 'changed')] }));
+  await store.flush();
+  expect(state(store)).toBe('saved');
+  expect(server.pieces.get('a')?.data).toEqual(piece('a', 'changed'));
+  expect(server.head.data.name).toBe('Theirs');
+  expect(store.getSnapshot().document.head.name).toBe('Theirs');
+});
+
 test('undo and redo are saved like any change, a deleted piece comes back', async () => {
   const store = await JobStore.open('job');
   store.change((before) => ({ ...before, pieces: [] }));

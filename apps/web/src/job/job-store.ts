@@ -1,4 +1,5 @@
 import {
+  type AgreedTask,
   type Fault,
   type JobHead,
   type JobRow,
@@ -9,7 +10,7 @@ import {
 import { carriersFirst } from '@early-lantern/core';
 import { del, get, set } from 'idb-keyval';
 import { ApiProblem, call } from '../api/client.ts';
-import { documentOf, type JobDocument, sameData } from './document.ts';
+import { documentOf, type JobDocument, sameApartFromShown, sameData, withShown } from './document.ts';
 import { beginHistory, changed, type History, redone, undone } from './history.ts';
 
 /** A row both this tab and somebody else changed. `theirs` is null when it was deleted. */
@@ -79,6 +80,7 @@ export class JobStore {
   private saving: Promise<void> | undefined;
   private readonly jobId: string;
   private sent: Draft['sent'];
+  private shown: AgreedTask[] | undefined;
 
   private constructor(row: JobRow, draft: Draft | undefined) {
     this.jobId = row.data.id;
@@ -119,9 +121,16 @@ export class JobStore {
 
   /** Changes the document; changes of one gesture, like a drag, undo as one. */
   readonly change = (edit: (document: JobDocument) => JobDocument, gesture?: string): void => {
-    const next = edit(this.history.present);
-    if (sameData(next, this.history.present)) return;
-    this.setHistory(changed(this.history, next, gesture));
+    const before = this.history.present;
+    const next = edit(before);
+    if (sameData(next, before)) return;
+    const goesOn = gesture !== undefined && gesture === this.history.gesture;
+    this.setHistory(changed(this.history, withShown(before, next, goesOn ? undefined : this.shown), gesture));
+  };
+
+  /** The plan now on screen: the next one stays as near to it as it can. */
+  readonly noteShown = (tasks: AgreedTask[]): void => {
+    this.shown = tasks;
   };
 
   readonly undo = (): void => this.setHistory(undone(this.history));
@@ -297,6 +306,14 @@ export class JobStore {
     this.baseline.pieces.delete(id);
   }
 
+  /** Somebody else's head, where nothing of one's own is lost by it. */
+  private takeHead(theirs: SavedRow<JobHead>): SavedRow<JobHead> {
+    const { pieces } = this.history.present;
+    this.history = { ...this.history, present: { head: theirs.data, pieces } };
+    this.publish();
+    return theirs;
+  }
+
   /**
    * What a refused update means: the server already holds just this (its answer was lost), or somebody else changed or
    * deleted the row.
@@ -313,6 +330,12 @@ export class JobStore {
     if (status !== 409 || !current) throw error;
     const theirs = current as SavedRow<JobHead | Piece>;
     if (sameData(theirs.data, mine)) return theirs;
+    if (part === 'job' && mine) {
+      const [own, other] = [mine as JobHead, theirs.data as JobHead];
+      // Which plan each had on screen is nothing to choose between.
+      if (sameApartFromShown(own, other)) return theirs;
+      if (sameApartFromShown(own, this.baseline.head.data)) return this.takeHead(theirs as SavedRow<JobHead>);
+    }
     throw new ConflictFound({ part, id, mine, theirs });
   }
 }

@@ -106,15 +106,35 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
 
 const plans = new WeakMap<JobFile, Promise<Plan>>();
 
+/** A file's plan, made once. */
+function planOf(file: JobFile): Promise<Plan> {
+  const known = plans.get(file) ?? planner.plan(file);
+  plans.set(file, known);
+  return known;
+}
+
+/** Files with their plans; undefined until all are made. */
+export function usePlans(files: readonly JobFile[]): { file: JobFile; plan: Plan }[] | undefined {
+  const [made, setMade] = useState<{ files: readonly JobFile[]; planned: { file: JobFile; plan: Plan }[] }>();
+  useEffect(() => {
+    let wanted = true;
+    void Promise.all(files.map(async (file) => ({ file, plan: await planOf(file) }))).then((planned) => {
+      if (wanted) setMade({ files, planned });
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [files]);
+  return made?.files === files ? made.planned : undefined;
+}
+
 /** The plan of a file that does not change while it is shown; asked for once. */
 export function usePlan(file: JobFile | undefined): Plan | undefined {
   const [plan, setPlan] = useState<{ file: JobFile; plan: Plan }>();
   useEffect(() => {
     if (!file) return;
-    const known = plans.get(file) ?? planner.plan(file);
-    plans.set(file, known);
     let wanted = true;
-    void known.then((answer) => {
+    void planOf(file).then((answer) => {
       if (wanted) setPlan({ file, plan: answer });
     });
     return () => {

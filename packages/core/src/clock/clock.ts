@@ -6,6 +6,7 @@ import { type DayProblem, dayProblem } from './day-problem.ts';
 import { DaySearch } from './day-search.ts';
 import { isWagon } from './gear-names.ts';
 import { type Placed, placedTasks } from './placed.ts';
+import { asWish, isShort, isWorthMoving, movedTasks, movedWords, whatGrew } from './repair.ts';
 import { whyOf } from './why.ts';
 import { whyStuck } from './why-stuck.ts';
 import { stepOf, type WorkedPiece } from './work.ts';
@@ -24,20 +25,33 @@ const AT_ONCE = 24;
  * The job's tasks on the clock, counted back from doors: as many minutes in hand as are wanted or can be found, and
  * inflation as late as that allows.
  *
- * What was agreed for the day is kept where it still fits; where it does not, that is said and the job planned afresh.
+ * What was agreed for the day is kept where it still fits. Where it does not, it is repaired with as few changes as can
+ * be found, and that is said. Pins are laws: with some that leave no plan, they are left aside, and that is said.
  */
 export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPlan {
   if (pieces.length === 0) return { tasks: [], onTime: nothingYet(file), stuck: undefined };
-  const kept = planned([{ file, pieces }], AT_ONCE)[0] as ClockPlan;
+  const planOf = (one: JobFile) => planned([{ file: one, pieces }], AT_ONCE)[0] as ClockPlan;
   const { agreed, pins } = file.job.clock ?? {};
-  if (kept.stuck === undefined || (!agreed && !pins?.length)) return kept;
-  const told = agreed
-    ? `The plan used for the day no longer fits: ${kept.stuck} Plan the day anew.`
-    : `With these pins there is no plan: ${kept.stuck} They are left aside here.`;
-  const { clock: _, ...free } = file.job;
-  const afresh = planned([{ file: { ...file, job: free }, pieces }], AT_ONCE)[0] as ClockPlan;
-  return { ...afresh, onTime: { ...afresh.onTime, broken: told } };
+  const kept = planOf(file);
+  if (agreed && isShort(file, kept)) {
+    const repaired = planOf(asWish(file));
+    if (isWorthMoving(file, repaired, kept)) {
+      const short = kept.stuck ?? `it leaves ${kept.onTime.minutesInHand} min to spare.`;
+      const why = whatGrew(agreed.tasks, repaired.tasks) ?? short;
+      const moved = movedWords(movedTasks(agreed.tasks, repaired.tasks), repaired.tasks);
+      return withNote(repaired, `The plan used for the day no longer fits: ${why} Repaired here, ${moved}.`);
+    }
+  }
+  if (kept.stuck === undefined || !pins?.length) return kept;
+  const { pins: _, ...free } = file.job.clock ?? {};
+  const afresh = planOf(asWish({ ...file, job: { ...file.job, clock: free } }));
+  return withNote(afresh, `With these pins there is no plan: ${kept.stuck} They are left aside here.`);
 }
+
+const withNote = (plan: ClockPlan, broken: string): ClockPlan => ({
+  ...plan,
+  onTime: { ...plan.onTime, broken },
+});
 
 /** The plans of one or several jobs that share people and gear, in their order. */
 function planned(worked: readonly WorkedJob[], orders: number): ClockPlan[] {

@@ -7,9 +7,13 @@ import { freshCost, lateCost, lateOf, limitsOf, OUT_OF_TURN } from './day-cost.t
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { turnsOf } from './heaviest.ts';
+import { byTime, changesFrom, type EarlierPlan, earlierPlan, waysOf } from './nearest.ts';
 
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
+
+/** What a task that is another person's, or at another time, than in the plan before weighs: an hour of pay is 10. */
+const CHANGED = 1;
 
 /** What comes after sign-off: the minutes wanted in hand are not for it. */
 const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
@@ -34,6 +38,8 @@ export class DaySearch {
   private readonly day: DayProblem;
   private readonly orders: number;
   private readonly seed: number;
+  /** The plan before, if there is one: where the search begins, and what it stays near to. */
+  private readonly earlier: EarlierPlan | undefined;
   private readonly early: Search;
   /** Counted back from the best that was found forward, of the cost it had then. */
   private late: { search: Search; compiled: Compiled; from: number } | undefined;
@@ -46,13 +52,16 @@ export class DaySearch {
     this.orders = orders;
     this.seed = seed;
     this.compiled = compile(day.problem);
+    this.earlier = earlierPlan(day, this.compiled);
+    const usual = byChain(this.compiled, turnsOf(day.jobs, this.compiled));
     this.early = new Search(this.compiled, lateCost(day, this.compiled), {
       seed,
       bound: OUT_OF_TURN,
-      order: byChain(this.compiled, turnsOf(day.jobs, this.compiled)),
+      ...(this.earlier ? asBefore(this.earlier, this.compiled) : { order: usual }),
       hot: 0.003,
       cold: 0.0003,
     });
+    if (this.earlier && !this.early.isOver) this.early.offer(usual, new Uint8Array(usual.length));
   }
 
   get tried(): number {
@@ -174,11 +183,15 @@ export class DaySearch {
     const compiled = mirror(forward);
     const cost = freshCost(day, forward);
     const scratch = { start: new Float64Array(forward.count), end: new Float64Array(forward.count) };
+    const { earlier } = this;
     const order = [...forward.ids.keys()].sort(
       (a, b) =>
         (found.end[b] as number) - (found.end[a] as number) ||
         (found.start[b] as number) - (found.start[a] as number),
     );
+    const begin = earlier
+      ? { order: byTime(compiled, endsOf(earlier, forward, found.modes)), crew: earlier.crew }
+      : { order, crew: found.crew };
     const search = new Search(
       compiled,
       (schedule) => {
@@ -186,13 +199,26 @@ export class DaySearch {
           scratch.start[i] = -(schedule.end[i] as number);
           scratch.end[i] = -(schedule.start[i] as number);
         }
-        return cost({ ...schedule, ...scratch });
+        const changes = earlier ? changesFrom(earlier, { ...scratch, crew: schedule.crew }) : 0;
+        return cost({ ...schedule, ...scratch }) + CHANGED * changes;
       },
-      { seed: this.seed, order, modes: found.modes, settled, crew: found.crew, hot: 0.005, cold: 0.0003 },
+      { seed: this.seed, ...begin, modes: found.modes, settled, hot: 0.005, cold: 0.0003 },
     );
+    if (earlier) search.offer(order, found.modes, found.crew);
     return { search, compiled };
   }
 }
+
+/** A plan before, as far as it goes, to begin with. */
+const asBefore = (earlier: EarlierPlan, problem: Compiled) => ({
+  order: byTime(problem, earlier.start),
+  crew: earlier.crew,
+  modes: waysOf(earlier, problem),
+});
+
+/** When the tasks of an earlier plan end, done as they are now, with time running backwards. */
+const endsOf = ({ start }: EarlierPlan, { modes, leader }: Compiled, ways: ArrayLike<number>): Float64Array =>
+  start.map((at, i) => -(at + (modes[i]?.[ways[leader[i] as number] as number]?.minutes ?? 0)));
 
 const asForward = ({ start, end, crew, modes }: Found): DaySchedule => ({
   start: end.map((at) => -at),

@@ -6,6 +6,8 @@ import { type DayProblem, dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { boundOf } from '../clock/most-in-hand.ts';
 import { overrunsOf } from '../clock/overruns.ts';
+import { asWish } from '../clock/repair.ts';
+import { compile } from '../schedule/compiled.ts';
 
 /** One job in the plan of its day. */
 interface DayJobPlan {
@@ -60,10 +62,17 @@ export function planningDay(worked: readonly WorkedJob[], orders: number, seed =
     },
     result: () => {
       told += 1;
-      if (told > 1) bounds ??= day.jobs.map((_, j) => boundOf(day, search.compiled, j));
+      // What was agreed is a wish: nothing is proven from it.
+      if (told > 1)
+        bounds ??= boundsOf(dayProblem(worked.map((one) => ({ ...one, file: asWish(one.file) }))));
       return resultOf(day, search, bounds);
     },
   };
+}
+
+function boundsOf(day: DayProblem): (number | null)[] {
+  const compiled = compile(day.problem);
+  return day.jobs.map((_, j) => boundOf(day, compiled, j));
 }
 
 function resultOf(
@@ -108,4 +117,4 @@ function brokenOf(file: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] 
 
 /** A job's tasks as they stand in the plan of its day: to be kept with the job. */
 export const agreedTasks = (tasks: readonly Task[]): AgreedTask[] =>
-  tasks.map(({ id, start, crew, gear }) => ({ task: id, start, crew, gear }));
+  tasks.map(({ id, start, end, crew, gear }) => ({ task: id, start, end, crew, gear }));

@@ -56,12 +56,18 @@ export class Decoder {
       stuck: -1,
     };
     this.release = new Float64Array(problem.count);
-    this.fixed = [...problem.modes.keys()]
-      .filter((i) => {
-        if (problem.startBy[i] === problem.earliest[i]) return true;
-        const least = Math.min(...(problem.quickest[i] as readonly number[]));
-        return least === (problem.latest[i] as number) - (problem.earliest[i] as number);
-      })
+    const atOneTime = [...problem.modes.keys()].filter((i) => {
+      if (problem.startBy[i] === problem.earliest[i]) return true;
+      const least = Math.min(...(problem.quickest[i] as readonly number[]));
+      return least === (problem.latest[i] as number) - (problem.earliest[i] as number);
+    });
+    this.fixed = atOneTime
+      // Nobody comes back who has not left: what ends a hold waits until what begins it has its place.
+      .filter((i) =>
+        (problem.closes[i] as readonly number[]).every((h) =>
+          atOneTime.includes(problem.holds[h]?.from ?? -1),
+        ),
+      )
       .sort((a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number));
     this.placed = new Uint8Array(problem.count);
     this.openHolds = new Uint8Array(problem.holds.length);

@@ -127,7 +127,7 @@ export class Search {
       wish: new Int32Array(problem.count),
     };
     this.now = this.evaluate(this.order, this.modes);
-    if (settings.crew) this.tryWithout();
+    if (settings.crew && !this.isOver) this.offer(this.order, this.modes);
     this.justify();
   }
 
@@ -136,13 +136,21 @@ export class Search {
     return this.found.cost < NO_SCHEDULE;
   }
 
-  /** Whoever suits best may be better than those wished for. */
-  private tryWithout(): void {
+  /**
+   * Another order to go on from, if it is better; done by whoever suits best where no wish is given, who may be better
+   * than those wished for.
+   */
+  offer(order: ArrayLike<number>, modes: ArrayLike<number>, wish?: ArrayLike<number>): void {
     const wished = this.wish;
-    this.wish = new Int32Array(wished.length);
-    const cost = this.evaluate(this.order, this.modes);
-    if (cost < this.now) this.now = cost;
-    else this.wish = wished;
+    this.wish = Int32Array.from(wish ?? new Int32Array(wished.length));
+    const offered = Int32Array.from(order);
+    const ways = Uint8Array.from(modes);
+    const cost = this.evaluate(offered, ways);
+    if (cost < this.now) {
+      this.now = cost;
+      this.order = offered;
+      this.modes = ways;
+    } else this.wish = wished;
   }
 
   get isOver(): boolean {

@@ -136,7 +136,8 @@ function unaskedOf(
     piece.kind === 'organic-garland' && !piece.on && points.length === 0 && spot.fixings === undefined;
   const stands = cases.length > 0 && ballastKg.length > 0 && spot.floor === undefined;
   const mayBeForbidden =
-    points.some(({ method, ratingN }) => ratingN > 0 && methodOf(method).vetoedBy) || tieLines.some(({ anchor }) => anchor === STAKE);
+    points.some(({ method, ratingN }) => ratingN > 0 && methodOf(method).vetoedBy) ||
+    tieLines.some(({ anchor }) => anchor === STAKE);
   return [
     ...(hangs ? (['fixings'] as const) : []),
     ...(stands ? (['floor'] as const) : []),
