@@ -50,6 +50,16 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   // What the engine has tried is applied with one press.
   const swap = ways.getByText(/takes down Finish line, charity ride again/).first();
   await expect(swap).toBeVisible({ timeout: 60_000 });
+  // What it costs stands beside what it gives; somebody hired is asked their pay before they are taken on.
+  await expect(ways.getByText(/paid hours, .*(more|less|as now)/).first()).toBeVisible();
+  const hire = ways.getByLabel(/^Hourly pay/).first();
+  await expect(hire).toBeVisible({ timeout: 60_000 });
+  await expect(ways.getByText(/^Adds Hired for .* to your people: drives/).first()).toBeVisible();
+  const hiring = ways
+    .getByRole('button', { name: 'Apply' })
+    .and(hire.locator('xpath=ancestor::*[3]//button'));
+  await hiring.click();
+  await expect(ways.getByText('Type the hourly pay, 0 for a volunteer')).toBeVisible();
   await ways.getByRole('button', { name: 'Apply' }).first().click();
   await expect(page.getByText('Nobody and nothing is double-booked.')).toBeVisible();
   await expect(ways).toBeHidden();
@@ -135,6 +145,11 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
   await page.goto('/jobs/pinned/clock');
   await page.getByRole('button', { name: 'Compare with another plan' }).click();
   const tray = page.getByRole('region', { name: 'Two plans side by side' });
+  // A visit to another page leaves the tray where it is.
+  await page.getByRole('link', { name: 'Counts' }).click();
+  await expect(page).toHaveURL(/counts/);
+  await page.getByRole('link', { name: 'Clock' }).click();
+  await expect(tray).toBeVisible();
   await page.getByRole('button', { name: /Step back, look through a camera$/ }).click();
   const task = page.getByRole('region', { name: 'The chosen task' });
   await task.getByRole('button', { name: 'Not by …' }).click();
@@ -146,7 +161,7 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
   const plan = await getPlan(request, 'pinned');
   expect(plan.tasks.find(({ id }) => id === 'step-back')?.why.kind).toBe('pin');
   await task.getByRole('button', { name: 'Remove pin' }).click();
-  await expect.poll(async () => (await getJob(request, 'pinned')).data.clock).toBeUndefined();
+  await expect.poll(async () => (await getJob(request, 'pinned')).data.clock?.pins).toBeUndefined();
   await tray.getByRole('button', { name: 'Go back to the one set aside' }).click();
   await expect(tray).toBeHidden();
   // A bar is dragged a little earlier: the task stays there.

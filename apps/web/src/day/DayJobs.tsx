@@ -3,6 +3,7 @@ import { chanceText, type DayPlan } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { Lantern } from '../parts/Lantern.tsx';
+import { moneyText } from '../parts/money.ts';
 import { clockTime } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
 import { letterOf, stateOf } from './DayLanes.tsx';
@@ -86,7 +87,7 @@ export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
       })}
       <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
         {plan.paidHours.toFixed(1)} paid hours in all
-        {plan.wages !== null ? `, wages ${plan.wages.toFixed(0)}` : ''}
+        {plan.wages !== null ? `, wages ${moneyText(plan.wages, files[0]?.workshop.currency)}` : ''}
       </Typography>
     </Box>
   );

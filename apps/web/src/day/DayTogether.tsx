@@ -228,6 +228,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           culprits={culprits}
           files={files}
           ways={ways}
+          now={plan}
           onApply={(way) => void save(applyWay(files, way), `Applied: ${way.label}`)}
         />
       )}

@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { agreedTasks } from '../day/plan-day.ts';
 import { draftPlan } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 import { calendarOf } from './ical.ts';
@@ -54,4 +55,36 @@ test('over the night on which the clocks change every entry keeps its moment', (
   expect(found.map(({ startDate }) => startDate.toJSDate().getTime())).toEqual(
     plan.tasks.map(({ start }) => Date.parse(start)),
   );
+});
+
+test('a step left out, and a task that has passed to somebody else, are sent as cancelled (RFC 5545, 3.8.1.11)', () => {
+  const file = demoJob('02-engine-shed');
+  const before = draftPlan(file);
+  const shown = agreedTasks(before.tasks);
+  const step = before.tasks.find(({ id }) => id === 'beam-garland--fill');
+  const passed = before.tasks.find(({ id, crew }) => crew.join() === 'wren' && id !== step?.id);
+  if (!step || !passed) throw new Error('no such task');
+  file.job.clock = {
+    shown,
+    leftOut: [step.id],
+    keptOff: [{ task: passed.id, person: 'wren' }],
+  };
+  const text = calendarOf(file, draftPlan(file), { person: 'wren', made });
+  const cancelled = new ICAL.Component(ICAL.parse(text))
+    .getAllSubcomponents('vevent')
+    .filter((one) => one.getFirstPropertyValue('status') === 'CANCELLED')
+    .map((one) => new ICAL.Event(one));
+  const uids = cancelled.map(({ uid }) => uid);
+  const own = entries(
+    calendarOf({ ...file, job: demoJob('02-engine-shed').job }, before, { person: 'wren', made }),
+  );
+  for (const { id } of [step, passed]) expect(uids).toContain(`${file.job.id}.${id}.wren@early-lantern`);
+  // The same names as in the file before, so that the calendar finds what to strike out.
+  expect(own.map(({ uid }) => uid)).toContain(`${file.job.id}.${passed.id}.wren@early-lantern`);
+  expect(
+    cancelled
+      .find(({ uid }) => uid.includes(passed.id))
+      ?.startDate.toJSDate()
+      .getTime(),
+  ).toBe(Date.parse(passed.start));
 });

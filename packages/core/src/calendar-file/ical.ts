@@ -26,6 +26,14 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
   const name = workshop.crew.find(({ id }) => id === person)?.name;
   const stamp = instant(made.toISOString());
   const sequence = Math.max(0, Math.floor((made.getTime() - FIRST_MS) / 1000));
+  const head = (id: string, start: string, end: string) => [
+    'BEGIN:VEVENT',
+    `UID:${job.id}.${id}${person ? `.${person}` : ''}${OWN_UIDS}`,
+    `DTSTAMP:${stamp}`,
+    `SEQUENCE:${sequence}`,
+    `DTSTART:${instant(start)}`,
+    `DTEND:${instant(end)}`,
+  ];
   const lines = [
     'BEGIN:VCALENDAR',
     'VERSION:2.0',
@@ -34,12 +42,7 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
     'METHOD:PUBLISH',
     `X-WR-CALNAME:${escaped(name ? `${job.name}: ${name}` : job.name)}`,
     ...tasks.flatMap((task) => [
-      'BEGIN:VEVENT',
-      `UID:${job.id}.${task.id}${person ? `.${person}` : ''}${OWN_UIDS}`,
-      `DTSTAMP:${stamp}`,
-      `SEQUENCE:${sequence}`,
-      `DTSTART:${instant(task.start)}`,
-      `DTEND:${instant(task.end)}`,
+      ...head(task.id, task.start, task.end),
       `SUMMARY:${escaped(task.label)}`,
       `LOCATION:${escaped(placeOf(task, file))}`,
       `DESCRIPTION:${escaped(describe(task, file))}`,
@@ -47,9 +50,38 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
       `TRANSP:${task.crew.length ? 'OPAQUE' : 'TRANSPARENT'}`,
       'END:VEVENT',
     ]),
+    ...droppedTasks(file, tasks, person).flatMap(({ id, start, end }) => [
+      ...head(id, start, end),
+      `SUMMARY:${escaped(plan.tasks.find((task) => task.id === id)?.label ?? `${job.name}: no longer to be done`)}`,
+      'STATUS:CANCELLED',
+      'TRANSP:TRANSPARENT',
+      'END:VEVENT',
+    ]),
     'END:VCALENDAR',
   ];
   return `${lines.map(folded).join('\r\n')}\r\n`;
+}
+
+/**
+ * Tasks that a calendar may have from an earlier file and that are no more, or no more this person's: steps left out,
+ * and those of the plan that was on screen before.
+ */
+function droppedTasks(
+  { job }: JobFile,
+  tasks: readonly Task[],
+  person: string | undefined,
+): { id: string; start: string; end: string }[] {
+  const { shown = [], agreed, leftOut = [] } = job.clock ?? {};
+  const kept = new Set(tasks.map(({ id }) => id));
+  const before = [...(agreed?.tasks ?? []), ...shown];
+  const theirs = before.filter(({ crew }) => !person || crew.includes(person)).map(({ task }) => task);
+  return [...new Set([...leftOut, ...theirs])]
+    .filter((id) => !kept.has(id))
+    .map((id) => {
+      const was = before.find(({ task }) => task === id);
+      const start = was?.start ?? job.doors;
+      return { id, start, end: was?.end ?? start };
+    });
 }
 
 const placeOf = ({ place }: Task, { site, workshop }: JobFile): string =>

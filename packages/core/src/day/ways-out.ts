@@ -8,19 +8,23 @@ import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { planningDay } from './plan-day.ts';
 import type { Culprit } from './why-not.ts';
 
 /** Changes to one or several jobs that were tried: with them every window is kept. */
 export interface WayOut {
   label: string;
-  /** What it gives: minutes in hand of each job, in their order. */
+  /** What it gives once the day is planned with it: minutes to spare of each job, in their order. */
   inHand: number[];
+  /** Paid hours of the day with it, and their wages where everybody's is known. */
+  paidHours: number;
+  wages: number | null;
   changes: { jobId: string; changes: Change[] }[];
   /** Somebody from outside, for that day. */
   hire?: CrewMember;
 }
 
-type Attempt = Omit<WayOut, 'inHand'>;
+type Attempt = Omit<WayOut, 'inHand' | 'paidHours' | 'wages'>;
 
 /** Orders tried with each change. */
 const TRIED = 300;
@@ -76,7 +80,12 @@ function tried(attempt: Attempt, worked: readonly WorkedJob[]): WayOut | undefin
   const search = new DaySearch(day, TRIED);
   while (search.tried < TRIED && !search.isAsWanted) search.runForward(30);
   if (search.lateMin > 0) return undefined;
-  return { ...attempt, inHand: search.inHand() };
+  // What it is worth is what the plan made with it comes to.
+  const planning = planningDay(worked, TRIED);
+  planning.run(TRIED);
+  const { jobs, paidHours, wages } = planning.result();
+  if (jobs.some(({ broken }) => broken.length > 0)) return undefined;
+  return { ...attempt, inHand: jobs.map(({ onTime }) => onTime.minutesInHand ?? 0), paidHours, wages };
 }
 
 const nameOf = (crew: readonly CrewMember[], id: string) =>
