@@ -210,6 +210,9 @@ export const OnTime = z.strictObject({
   doors: Instant,
   /** Sign-off; null while there is nothing to build or no plan meets the shifts. */
   ready: Instant.nullable(),
+  /** Everything that does not stay is out of the house; sign-off where nothing is carried out. */
+  out: Instant.nullable(),
+  /** From sign-off to doors, or from the way out to the close of access, whichever is tighter. */
   minutesInHand: z.int().nullable(),
   /** When the inflating starts, and when the crew leaves the workshop. */
   benchFrom: Instant.nullable(),
@@ -229,13 +232,13 @@ export type OnTime = z.infer<typeof OnTime>;
 /** The day gone through many times with everything that varies: how it comes out. */
 export const Rehearsal = z.strictObject({
   runs: z.int(),
-  /** Share of them signed off by doors, 0 to 1. */
+  /** Share of them signed off by doors and out of the house before access closes, 0 to 1. */
   chance: z.number(),
   /** Sign-off in the tenth, the middle and the ninetieth of a hundred. */
   p10: Instant,
   p50: Instant,
   p90: Instant,
-  /** How sign-off is spread: runs in each span of minutes before doors (below zero: after). */
+  /** How the time to spare is spread: runs in each span of minutes (below zero: late). */
   spread: z.array(z.strictObject({ fromMin: z.int(), runs: z.int() })),
   /** What decided when it was done: share of the runs in which nothing else would have helped. */
   byTask: z.array(z.strictObject({ id: z.string(), share: z.number() })),

@@ -102,7 +102,7 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
   const always = byTask.filter(({ share }) => share >= ALWAYS).map(({ id }) => label(id));
   const decisive = byTask.filter(({ share }) => share < ALWAYS).slice(0, SHOWN);
   const figures = [
-    { name: 'ready by doors', value: chanceText(chance, runs) },
+    { name: 'ready in time', value: chanceText(chance, runs) },
     { name: 'one day in ten by', value: clockTime(p10, zone) },
     { name: 'half the days by', value: clockTime(p50, zone) },
     { name: 'nine in ten by', value: clockTime(p90, zone) },
@@ -140,7 +140,7 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
         <Typography variant="h3">Sign-off, {runs.toLocaleString('en')} days</Typography>
         <SpreadChart spread={spread} />
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          Minutes before doors; hatched bars come after them.
+          Minutes to spare; hatched bars are late.
         </Typography>
       </Paper>
       <Box

@@ -70,7 +70,7 @@ function whyWords({ why }: Task, plan: Plan, nameOf: (id: string) => string): st
       return `Then, because ${nameOf(why.ref)} is needed for: ${label(why.task)}.`;
     case 'deadline':
       return why.ref === 'access'
-        ? 'Then, because all must be loaded out when access closes.'
+        ? 'Then, because all must be out, with the time to spare that you want, before access ends.'
         : 'Then, because that leaves the time to spare that you want, or as much as there can be.';
     case 'access':
       return why.ref === 'strike' ? 'Then, because the strike begins.' : 'Then, because the house opens.';

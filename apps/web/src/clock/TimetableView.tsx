@@ -189,11 +189,17 @@ function KeyTimes({ plan }: { plan: Plan }) {
             {spanText(minutesInHand)}
           </Typography>
           <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-            {minutesInHand < 0 ? 'sign-off after doors' : 'between sign-off and doors'}
+            {minutesInHand < 0 ? 'after doors or the end of access' : tightestWords(plan.onTime)}
             {bound !== null && ` (${Math.max(bound, minutesInHand)} at best)`}
           </Typography>
         </Box>
       )}
     </Stack>
   );
+}
+
+/** What the time to spare lies between. */
+function tightestWords({ ready, doors, minutesInHand }: Plan['onTime']): string {
+  const toDoors = ready ? Math.round((Date.parse(doors) - Date.parse(ready)) / 60_000) : null;
+  return toDoors === minutesInHand ? 'between sign-off and doors' : 'between being out and the end of access';
 }

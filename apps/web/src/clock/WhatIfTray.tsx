@@ -115,7 +115,7 @@ function rowsOf(plan: Plan): { label: string; value: string }[] {
       value: onTime.minutesInHand === null ? 'no plan' : `${onTime.minutesInHand} min`,
     },
     {
-      label: 'Ready by doors, of 100 days',
+      label: 'Ready in time, of 100 days',
       value: onTime.chance === null ? '—' : String(Math.round(onTime.chance * 100)),
     },
     { label: 'Bench opens', value: moment(onTime.benchFrom) },

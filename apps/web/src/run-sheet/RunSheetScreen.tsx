@@ -98,7 +98,7 @@ function Sheet({ person }: { person: string | undefined }) {
     const own = job.acknowledged?.find((one) => one.code === code);
     return own ? first(own.by) : undefined;
   };
-  const { benchFrom, leaveAt, ready, doors, minutesInHand } = plan.onTime;
+  const { benchFrom, leaveAt, ready, out, doors, minutesInHand } = plan.onTime;
   const rides = ridesOf(file, plan);
   const span = (from: string, until: string) => `${clockTime(from, zone)}–${clockTime(until, zone)}`;
   const at = (iso: string | null) => (iso ? clockTime(iso, zone) : '—');
@@ -107,6 +107,7 @@ function Sheet({ person }: { person: string | undefined }) {
     ['Leave', at(leaveAt)],
     ['Access', span(job.access.from, job.access.until)],
     ['Signed off', at(ready)],
+    ...(out && out !== ready ? [['Out by', at(out)] satisfies [string, string]] : []),
     ['Doors', at(doors)],
     ...(job.isKept ? [] : [['Strike', span(job.strike.from, job.strike.until)] satisfies [string, string]]),
   ];

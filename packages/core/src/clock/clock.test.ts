@@ -118,11 +118,13 @@ test('more time on site never leaves less in hand', () => {
 
 test('the window that closes first is the deadline: access until, or the minutes wanted before doors', () => {
   const day = { lengths: [8], crew: ['wren', 'ilo'], accessHours: 6, drive: 10, inflators: 2, shiftFrom: 7 };
-  expect(planJob(fileFor({ ...day, untilMin: 0 })).onTime.minutesInHand).toBe(30);
+  expect(draftPlan(fileFor({ ...day, untilMin: 0 })).onTime.minutesInHand).toBe(30);
   // Loaded out by then, not only signed off.
   const closing = draftPlan(fileFor({ ...day, untilMin: 45 }));
   const out = closing.tasks.find(({ id }) => id === 'load-out');
-  expect(ms(closing.onTime.doors) - ms(out?.end ?? '')).toBe(45 * 60_000);
+  // Thirty minutes before access ends, which is 45 before doors.
+  expect(ms(closing.onTime.doors) - ms(out?.end ?? '')).toBe((45 + 30) * 60_000);
+  expect(closing.onTime).toMatchObject({ minutesInHand: 30, out: out?.end });
   expect(out?.start).toBe(closing.onTime.ready);
 });
 
@@ -185,8 +187,8 @@ test('every task says why it stands where it does, and what it names is so', () 
         );
       }
     }
-    const closes = byId.get('load-out')?.end;
-    const isTight = ms(closes ?? '') === ms(file.job.access.until);
+    const out = ms(file.job.access.until) - ms(byId.get('load-out')?.end ?? '');
+    const isTight = out < ms(file.job.doors) - ms(byId.get('sign-off')?.end ?? '');
     expect(byId.get('sign-off')?.why).toMatchObject({ kind: 'deadline', ref: isTight ? 'access' : 'doors' });
     expect(onTime.ready).toBe(byId.get('sign-off')?.end);
     // Where the plan is pushed as late as it goes, hardly anything stands about for no reason.

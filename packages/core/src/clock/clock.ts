@@ -74,16 +74,18 @@ export function clockPlans(day: DayProblem, search: DaySearch): ClockPlan[] {
 
 function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockPlan {
   const { axis, problem } = day;
-  const { file, access, doors, wanted } = job;
+  const { file, access, doors } = job;
   const own = all.filter(({ jobId }) => jobId === file.job.id);
   const at = (id: string) => own.find((one) => one.id === id);
   const ready = (at('sign-off') as Placed).end;
+  const out = at('load-out')?.end ?? ready;
   const shifts = new Map(problem.workers.map((worker) => [worker.id, worker.shifts]));
   const limits = {
     isEarly: arrivesEarly(file.job),
-    deadline: Math.max(wanted, ready),
+    deadline: Math.max(Math.min(job.wanted, access.until), ready),
     accessFrom: access.from,
-    accessUntil: access.until,
+    // So many minutes before access ends everybody is wanted out.
+    accessUntil: Math.max(job.wantedOut, out),
     shiftsOf: (person: string) => shifts.get(person) ?? [],
   };
   // Where the work is done in the workshop itself nobody drives.
@@ -94,7 +96,8 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
       ...nothingYet(file),
       doors: axis.iso(doors),
       ready: axis.iso(ready),
-      minutesInHand: doors - ready,
+      out: axis.iso(out),
+      minutesInHand: Math.min(doors - ready, access.until - out),
       benchFrom: axis.iso((at('clean-floor') as Placed).start),
       leaveAt: drive ? axis.iso(drive.start) : null,
       leaveBy: drive
@@ -109,6 +112,7 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
 const nothingYet = ({ job }: JobFile): OnTime => ({
   doors: job.doors,
   ready: null,
+  out: null,
   minutesInHand: null,
   benchFrom: null,
   leaveAt: null,

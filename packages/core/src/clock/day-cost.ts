@@ -24,9 +24,8 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
     let most = 0;
     let all = 0;
     for (const one of limits) {
-      const { signOff, wanted } = one;
       late += lateOf(one, end);
-      const short = Math.max(0, (end[signOff] as number) - wanted);
+      const short = Math.max(0, one.inHandWanted - inHandOf(one, end));
       most = Math.max(most, short);
       all += short;
     }
@@ -36,6 +35,13 @@ export function lateCost(day: DayProblem, problem: Compiled): Cost {
 }
 
 type Limits = ReturnType<typeof limitsOf>[number];
+
+/**
+ * Minutes to spare: from sign-off to doors, or from the way out to the close of access, whichever is tighter; where
+ * nothing is carried out after sign-off, sign-off is the way out.
+ */
+export const inHandOf = ({ signOff, loadOut, doors, accessUntil }: Limits, end: Float64Array): number =>
+  Math.min(doors - (end[signOff] as number), accessUntil - (end[loadOut < 0 ? signOff : loadOut] as number));
 
 /** Minutes by which a job leaves its windows: doors, access for the way out too, the strike's. */
 export function lateOf(
@@ -54,13 +60,16 @@ export const lastOnStrike = <T extends Pick<Work, 'place'> & { trip?: Work['trip
 /** Numbers of the tasks that end a job and its strike, with what they should keep. */
 export function limitsOf({ jobs }: DayProblem, { ids }: Compiled) {
   const find = (jobId: string, task: string) => ids.indexOf(inDay(jobId, task));
-  return jobs.map(({ file, work, doors, access, strike, wanted }) => ({
+  return jobs.map(({ file, work, doors, access, strike, wanted, wantedOut }) => ({
     signOff: find(file.job.id, 'sign-off'),
     loadOut: find(file.job.id, 'load-out'),
     strikeDone: find(file.job.id, lastOnStrike(work)?.id ?? 'strike'),
     limit: Math.min(doors, access.until),
+    doors,
     accessUntil: access.until,
-    wanted,
+    wanted: Math.min(wanted, access.until),
+    wantedOut,
+    inHandWanted: doors - wanted,
     strikeUntil: strike.until,
   }));
 }

@@ -22,8 +22,9 @@ export interface DayJob extends WorkedJob {
   doors: number;
   access: { from: number; until: number };
   strike: { from: number; until: number };
-  /** Sign-off wanted by then: the minutes in hand before doors, or the close of access. */
+  /** Sign-off wanted by then, so many minutes before doors; and everybody out by then, so many before access closes. */
   wanted: number;
+  wantedOut: number;
 }
 
 /** Name of a task among those of several jobs. */

@@ -93,7 +93,8 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
     doors,
     access,
     strike: window(job.strike),
-    wanted: Math.min(doors - inHandWanted(file), access.until),
+    wanted: doors - inHandWanted(file),
+    wantedOut: access.until - inHandWanted(file),
   };
 }
 

@@ -3,7 +3,7 @@ import { type Compiled, compile, mirror } from '../schedule/compiled.ts';
 import type { Activity, Mode } from '../schedule/problem.ts';
 import { type Found, Search } from '../schedule/search.ts';
 import { arrivesEarly } from './arrival.ts';
-import { freshCost, lateCost, lateOf, limitsOf, OUT_OF_TURN } from './day-cost.ts';
+import { freshCost, inHandOf, lateCost, lateOf, limitsOf, OUT_OF_TURN } from './day-cost.ts';
 import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { turnsOf } from './heaviest.ts';
@@ -15,7 +15,7 @@ const ON_TIME_SHARE = 0.5;
 /** What a task that is another person's, or at another time, than in the plan before weighs: an hour of pay is 10. */
 const CHANGED = 1;
 
-/** What comes after sign-off: the minutes wanted in hand are not for it. */
+/** What comes after sign-off: the minutes wanted before doors are not for it. */
 const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
 
 /** Times of all tasks, by number. */
@@ -94,11 +94,11 @@ export class DaySearch {
     return limitsOf(this.day, this.compiled).reduce((sum, one) => sum + lateOf(one, end), 0);
   }
 
-  /** Minutes between sign-off and doors of each job in the best so far; -Infinity where there is no plan. */
+  /** Minutes to spare of each job in the best so far; -Infinity where there is no plan. */
   inHand(): number[] {
     const { end } = this.early.found;
-    return limitsOf(this.day, this.compiled).map(({ signOff }, j) =>
-      this.stuck === undefined ? (this.day.jobs[j]?.doors ?? 0) - (end[signOff] as number) : -Infinity,
+    return limitsOf(this.day, this.compiled).map((one) =>
+      this.stuck === undefined ? inHandOf(one, end) : -Infinity,
     );
   }
 
@@ -161,7 +161,7 @@ export class DaySearch {
       activity.modes = activity.modes.map(() => mode) as [Mode, ...Mode[]];
       settled.add(leader);
     };
-    for (const [j, { signOff, loadOut, accessUntil, wanted }] of limits.entries()) {
+    for (const [j, { signOff, loadOut, wanted, wantedOut }] of limits.entries()) {
       const job = day.jobs[j] as DayProblem['jobs'][number];
       const reached = found.end[signOff] as number;
       const isEarly = arrivesEarly(job.file.job);
@@ -173,8 +173,8 @@ export class DaySearch {
         // Nor is what is on site, where the crew comes as the house opens: what is free lies after the work.
         const isSoon = trip === 'strike' || (isEarly && place !== 'workshop');
         if (isSoon || activity.startBy !== undefined) keep(number);
-        // The way out is not for the minutes in hand, but access closes for it too.
-        else if (number === loadOut) activity.latest = Math.max(accessUntil, found.end[loadOut] as number);
+        // Access closes for the way out too.
+        else if (number === loadOut) activity.latest = Math.max(wantedOut, found.end[loadOut] as number);
         else if (!AFTER_SIGN_OFF.has(id))
           activity.latest = Math.min(activity.latest ?? Infinity, Math.max(wanted, reached));
       }

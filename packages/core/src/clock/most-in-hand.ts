@@ -5,9 +5,13 @@ import { type DayProblem, dayProblem } from './day-problem.ts';
 
 /** No plan of these people in these windows leaves a job of the day more minutes in hand; null where nothing limits it. */
 export function boundOf({ jobs }: DayProblem, compiled: Compiled, job: number): number | null {
-  const { file, doors } = jobs[job] as DayProblem['jobs'][number];
-  const end = earliestEnd(compiled, compiled.ids.indexOf(inDay(file.job.id, 'sign-off')));
-  return Number.isFinite(end) ? Math.floor(doors - end) : null;
+  const { file, doors, access } = jobs[job] as DayProblem['jobs'][number];
+  const find = (task: string) => compiled.ids.indexOf(inDay(file.job.id, task));
+  const [signOff, loadOut] = [find('sign-off'), find('load-out')];
+  const ready = earliestEnd(compiled, signOff);
+  const out = loadOut < 0 ? ready : earliestEnd(compiled, loadOut);
+  const most = Math.min(doors - ready, access.until - out);
+  return Number.isFinite(most) ? Math.floor(most) : null;
 }
 
 /** The same for a job by itself, as if nothing had been chosen by hand. */

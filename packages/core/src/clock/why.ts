@@ -9,6 +9,7 @@ interface Limits {
   /** Sign-off with the wanted minutes in hand, or the close of access. */
   deadline: number;
   accessFrom: number;
+  /** Everybody out with the wanted minutes to spare before access ends, or as late as that can be done. */
   accessUntil: number;
   shiftsOf: (person: string) => readonly Stretch[];
 }

@@ -29,10 +29,12 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     working: [
       working(
         'Minutes to spare',
-        'doors − sign-off',
+        'the lesser of doors − sign-off and end of access − out of the house',
         [
           ['doors', time(clock.onTime.doors)],
           ['sign-off', time(ready)],
+          ['end of access', time(job.access.until)],
+          ['out of the house', time(clock.onTime.out ?? ready)],
           ['wanted', wanted, 'min'],
         ],
         { value: minutesInHand, unit: 'min' },
@@ -41,11 +43,12 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     ],
     fixes: [],
   };
-  if (minutesInHand < 0) {
+  const afterDoors = Math.round((Date.parse(ready) - Date.parse(clock.onTime.doors)) / 60_000);
+  if (afterDoors > 0) {
     return {
       state: 'out',
-      figure: `${-minutesInHand} min late`,
-      reason: `Sign-off comes at ${time(ready)}, ${-minutesInHand} min after doors.`,
+      figure: `${afterDoors} min late`,
+      reason: `Sign-off comes at ${time(ready)}, ${afterDoors} min after doors.`,
       ...shown,
     };
   }
@@ -62,18 +65,23 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
   if (clock.onTime.broken) {
     return { state: 'low', figure: `${minutesInHand} min to spare`, reason: clock.onTime.broken, ...shown };
   }
+  const isByDoors = -afterDoors === minutesInHand;
+  const tighter = isByDoors ? 'doors' : `access ends at ${time(job.access.until)}`;
+  const doneAt = isByDoors
+    ? `Signed off at ${time(ready)},`
+    : `Signed off at ${time(ready)} and out by ${time(clock.onTime.out ?? ready)},`;
   // A window that closes before the wanted minutes leaves more in hand than asked for, never less.
   return minutesInHand >= wanted
     ? {
         state: 'lit',
         figure: `${minutesInHand} min to spare`,
-        reason: `Signed off at ${time(ready)}, ${minutesInHand} min before doors.`,
+        reason: `${doneAt} ${minutesInHand} min before ${tighter}.`,
         ...shown,
       }
     : {
         state: 'low',
         figure: `${minutesInHand} min to spare`,
-        reason: `Signed off at ${time(ready)}: you want ${wanted} min to spare.`,
+        reason: `${doneAt} ${minutesInHand} min before ${tighter}: you want ${wanted} min to spare.`,
         ...shown,
       };
 }

@@ -33,7 +33,7 @@ const isStrike = ({ trip }: Task) => trip === 'strike';
 
 /**
  * The plan's own order as a network, in an order in which everything comes after what it waits for. Of a job alone only
- * what leads to its sign-off; of several the strikes too, since they hold people and gear that others wait for.
+ * what leads to its sign-off and the way out; of several the strikes too, since they hold people and gear that others wait for.
  */
 export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
   const isAlone = jobs.length === 1;
@@ -43,7 +43,9 @@ export function networkOf(jobs: readonly RehearsedJob[]): Node[] {
         .filter(
           (task) =>
             !isAlone ||
-            ((Date.parse(task.start) < Date.parse(plan.onTime.doors) || task.id === 'sign-off') &&
+            ((Date.parse(task.start) < Date.parse(plan.onTime.doors) ||
+              task.id === 'sign-off' ||
+              task.id === 'load-out') &&
               !isStrike(task)),
         )
         .map((task) => ({ task, job, startMs: Date.parse(task.start), endMs: Date.parse(task.end) })),

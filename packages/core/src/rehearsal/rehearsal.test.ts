@@ -67,8 +67,14 @@ test('quantiles rise, bars add up, shares are shares, and later doors never lowe
   const later = { ...plan, onTime: { ...plan.onTime, doors: '2027-06-19T13:00:00-05:00' } };
   expect(rehearse(meadow, later, 2000)?.chance ?? 0).toBeGreaterThanOrEqual(result.chance);
   // With the minutes it asks for, the wanted certainty is reached.
-  const doors = new Date(Date.parse(plan.onTime.doors) + result.earlierMin * 60_000).toISOString();
-  const enough = rehearse(meadow, { ...plan, onTime: { ...plan.onTime, doors } }, 2000);
+  const moved = (iso: string) => new Date(Date.parse(iso) + result.earlierMin * 60_000).toISOString();
+  const access = { ...meadow.job.access, until: moved(meadow.job.access.until) };
+  const doors = moved(plan.onTime.doors);
+  const enough = rehearse(
+    { ...meadow, job: { ...meadow.job, access } },
+    { ...plan, onTime: { ...plan.onTime, doors } },
+    2000,
+  );
   expect(enough?.chance ?? 0).toBeGreaterThanOrEqual(result.wantedPct / 100);
 });
 
@@ -113,8 +119,10 @@ test('the ten minutes away before the second look are waited on every rehearsed 
  * The same day simulated apart: each task by its own clock time, durations from jStat's beta numbers, people and gear
  * in the order in which the plan has them, what the plan lets wait not before its hour.
  */
-function simulatedApart({ tasks, onTime }: Plan, opensMs: number, days: number): number[] {
-  const up = tasks.filter(({ trip, start }) => trip !== 'strike' && start < onTime.doors);
+function simulatedApart({ tasks, onTime }: Plan, opensMs: number, closes: string, days: number): number[] {
+  const up = tasks.filter(
+    ({ trip, id, start }) => trip !== 'strike' && (start < onTime.doors || id === 'load-out'),
+  );
   const begun = [...up].sort(
     (a, b) => Date.parse(a.start) - Date.parse(b.start) || Date.parse(a.end) - Date.parse(b.end),
   );
@@ -151,7 +159,10 @@ function simulatedApart({ tasks, onTime }: Plan, opensMs: number, days: number):
         freePlanned.set(one, at(end));
       }
     }
-    return at(onTime.doors) - (ends.get('sign-off') as number);
+    return Math.min(
+      at(onTime.doors) - (ends.get('sign-off') as number),
+      at(closes) - (ends.get('load-out') as number),
+    );
   });
 }
 
@@ -161,13 +172,22 @@ test('nothing going wrong, the chance is that of an independent simulation of th
   const going = rehearsing([{ file, plan: planned }], 4, []);
   going?.run(4000);
   const [result] = going?.results() ?? [];
-  const apart = simulatedApart(planned, Date.parse(file.job.access.from), 1500);
+  const apart = simulatedApart(planned, Date.parse(file.job.access.from), file.job.access.until, 1500);
   const chance = apart.filter((inHand) => inHand >= 0).length / apart.length;
   const error = Math.sqrt(chance * (1 - chance) * (1 / 1500 + 1 / 4000));
   expect(Math.abs((result?.chance ?? 0) - chance)).toBeLessThan(2 * error);
-  const half = (Date.parse(planned.onTime.doors) - Date.parse(result?.p50 ?? '')) / 60_000;
-  const median = [...apart].sort((a, b) => a - b)[750] as number;
-  expect(Math.abs(half - median)).toBeLessThan(2);
+  const spreadOf = (spare: readonly number[]) =>
+    spare.filter((minutes) => minutes >= 20 && minutes < 30).length / spare.length;
+  const bar = result?.spread.find(({ fromMin }) => fromMin === 20)?.runs ?? 0;
+  expect(Math.abs(bar / 4000 - spreadOf(apart))).toBeLessThan(0.05);
+  // An hour's access to load out less, and the chance is less by what comes out in that time.
+  const access = { ...file.job.access, until: planned.onTime.ready as string };
+  const closed = rehearsing([{ file: { ...file, job: { ...file.job, access } }, plan: planned }], 4, []);
+  closed?.run(4000);
+  const until = simulatedApart(planned, Date.parse(file.job.access.from), access.until, 1500);
+  const inTime = until.filter((inHand) => inHand >= 0).length / until.length;
+  expect(inTime).toBeLessThan(chance);
+  expect(Math.abs((closed?.results()[0]?.chance ?? 0) - inTime)).toBeLessThan(0.03);
 });
 
 test('a chance is known to so many points', () => {

@@ -25,8 +25,13 @@ export interface Rehearsing {
 /** How often each task and each person or thing decided, for one job. */
 interface Tally {
   last: number;
+  /** The way out; sign-off where nothing is carried out. */
+  out: number;
   doorsMs: number;
+  closesMs: number;
   ready: number[];
+  /** To spare: from sign-off to doors, or from the way out to the close of access, whichever is tighter. */
+  spareMs: number[];
   byTask: Float64Array;
   byResource: Map<string, number>;
 }
@@ -44,15 +49,20 @@ export function rehearsing(
   mishaps: ReturnType<typeof mishapsOfDay> = mishapsOfDay(jobs.map(({ file }) => file)),
 ): Rehearsing | undefined {
   const nodes = networkOf(jobs);
-  const tallies = jobs.map(
-    ({ plan }, job): Tally => ({
-      last: nodes.findIndex((node) => node.job === job && node.task.id === 'sign-off'),
+  const tallies = jobs.map(({ file, plan }, job): Tally => {
+    const find = (id: string) => nodes.findIndex((node) => node.job === job && node.task.id === id);
+    const [last, out] = [find('sign-off'), find('load-out')];
+    return {
+      last,
+      out: out < 0 ? last : out,
       doorsMs: Date.parse(plan.onTime.doors),
+      closesMs: Date.parse(file.job.access.until),
       ready: [],
+      spareMs: [],
       byTask: new Float64Array(nodes.length),
       byResource: new Map(),
-    }),
-  );
+    };
+  });
   if (tallies.length === 0 || tallies.some(({ last }) => last < 0)) return undefined;
   const random = seededRandom(seed);
   const struck = mishaps.map(() => jobs.map(() => ({ runs: 0, sumMs: 0 })));
@@ -90,6 +100,7 @@ export function rehearsing(
     for (const [job, tally] of tallies.entries()) {
       const done = ends[tally.last] as number;
       tally.ready.push(done);
+      tally.spareMs.push(Math.min(tally.doorsMs - done, tally.closesMs - (ends[tally.out] as number)));
       tallyUp(tally, nodes, held);
       blows.forEach((blow, m) => {
         const one = struck[m]?.[job];
@@ -133,14 +144,16 @@ function tallyUp({ last, byTask, byResource }: Tally, nodes: readonly Node[], he
 }
 
 function outcomeOf(
-  { ready, doorsMs, byTask, byResource, last }: Tally,
+  { ready, spareMs, byTask, byResource, last }: Tally,
   nodes: readonly Node[],
   mishaps: readonly { id: string; label: string; runs: number; sumMs: number }[],
   zone: string,
 ): Rehearsal {
   const sorted = Float64Array.from(ready).sort();
-  const quantile = (share: number) =>
-    sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] as number;
+  const spare = Float64Array.from(spareMs).sort();
+  const at = (values: Float64Array, share: number) =>
+    values[Math.min(values.length - 1, Math.floor(share * values.length))] as number;
+  const quantile = (share: number) => at(sorted, share);
   const iso = (ms: number) =>
     DateTime.fromMillis(Math.round(ms / 1000) * 1000, { zone }).toISO({
       suppressMilliseconds: true,
@@ -149,11 +162,11 @@ function outcomeOf(
   const job = nodes[last]?.job;
   return {
     runs: ready.length,
-    chance: ready.filter((ms) => ms <= doorsMs).length / ready.length,
+    chance: spareMs.filter((ms) => ms >= 0).length / spareMs.length,
     p10: iso(quantile(0.1)),
     p50: iso(quantile(0.5)),
     p90: iso(quantile(0.9)),
-    spread: barsOf(sorted, doorsMs),
+    spread: barsOf(spare),
     byTask: shares(
       nodes.map((node, i) => [node, byTask[i] as number] as const).filter(([node]) => node.job === job),
       ready.length,
@@ -164,7 +177,8 @@ function outcomeOf(
       const put = runs > 0 && others > 0 ? sumMs / runs - (all - sumMs) / others : 0;
       return { id, label, runs, minutes: Number((put / MINUTE_MS).toFixed(1)) };
     }),
-    earlierMin: Math.max(0, Math.ceil((quantile(WANTED_PCT / 100) - doorsMs) / MINUTE_MS)),
+    // So much more to spare, and of a hundred days so many come off.
+    earlierMin: Math.max(0, Math.ceil(-at(spare, 1 - WANTED_PCT / 100) / MINUTE_MS)),
     wantedPct: WANTED_PCT,
   };
 }
@@ -203,10 +217,10 @@ function lasts(task: Task, deal: Deal, pace: number, hit: readonly Blow[], rando
   return deal(random) * 1000 * factor + adds * MINUTE_MS;
 }
 
-function barsOf(sorted: Float64Array, doorsMs: number): Rehearsal['spread'] {
+function barsOf(spareMs: Float64Array): Rehearsal['spread'] {
   const bars = new Map<number, number>();
-  for (const ms of sorted) {
-    const fromMin = Math.floor((doorsMs - ms) / MINUTE_MS / BAR_MIN) * BAR_MIN;
+  for (const ms of spareMs) {
+    const fromMin = Math.floor(ms / MINUTE_MS / BAR_MIN) * BAR_MIN;
     bars.set(fromMin, (bars.get(fromMin) ?? 0) + 1);
   }
   const [least, most] = [Math.min(...bars.keys()), Math.max(...bars.keys())];
