@@ -28,7 +28,14 @@ export type AgreedTask = z.infer<typeof AgreedTask>;
 
 /** What people have chosen about when things are done; the plan is made around it. */
 export const ClockChoices = z.strictObject({
-  agreed: z.strictObject({ at: Instant, tasks: z.array(AgreedTask).max(1000) }).optional(),
+  agreed: z
+    .strictObject({
+      at: Instant,
+      tasks: z.array(AgreedTask).max(1000),
+      /** Minutes to spare that it left: less than was wanted may have been all that the day had. */
+      inHandMin: z.int().optional(),
+    })
+    .optional(),
   /**
    * The plan that was on screen when the job was last changed. Of plans equally good the one nearest to it is taken: a
    * small edit moves little.

@@ -140,6 +140,9 @@ const SiteFields = z.strictObject({
     /** The narrowest door or passage on the way, clear width. */
     doorM: LengthM.max(20).optional(),
     lift: z.boolean().optional(),
+    /** Floors that the lift goes up or down to the spot, and how many loads (a person carrying, or a wagon) it takes at once. */
+    floors: z.int().min(0).max(100).optional(),
+    liftLoads: z.int().min(1).max(20).optional(),
     /** Finding the set-down, signing in, and parking the van again, minutes; left out, none. */
     setDownMin: z.int().min(0).max(120).optional(),
     /** The longest rigid thing that gets round the tightest corner or into the lift. */

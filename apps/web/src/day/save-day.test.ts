@@ -70,6 +70,7 @@ const planned = ['north', 'south'].map((jobId) => ({
   jobId,
   name: jobId,
   tasks: [{ id: 'load-vehicle', start: at, crew: ['wren'], gear: ['van', 'wagon-1'] } as Task],
+  onTime: { minutesInHand: 27 },
 }));
 const files = () =>
   [...server.jobs.values()].map(
@@ -81,6 +82,7 @@ test('a day agreed on is kept with each of its jobs, people and gear with it; un
   const agreed = {
     at,
     tasks: [{ task: 'load-vehicle', start: at, crew: ['wren'], gear: ['van', 'wagon-1'] }],
+    inHandMin: 27,
   };
   for (const id of ['north', 'south']) expect(server.head(id).clock).toEqual({ agreed });
   await undo();

@@ -1,4 +1,4 @@
-import type { CrewRow, JobFile, Task } from '@early-lantern/contract';
+import type { CrewRow, JobFile, OnTime, Task } from '@early-lantern/contract';
 import { agreedTasks, type WayOut } from '@early-lantern/core';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
@@ -97,15 +97,30 @@ export async function applyWay(
 
 /** Keeps the day's plan with each of its jobs. */
 export const agree = (
-  jobs: readonly { jobId: string; name: string; tasks: readonly Task[] }[],
+  jobs: readonly {
+    jobId: string;
+    name: string;
+    tasks: readonly Task[];
+    onTime: Pick<OnTime, 'minutesInHand'>;
+  }[],
   at: string,
 ): Promise<() => Promise<void>> =>
   changeJobs(
-    jobs.map(({ jobId, name, tasks }) => ({
+    jobs.map(({ jobId, name, tasks, onTime: { minutesInHand } }) => ({
       jobId,
       name,
       edit: ({ head, pieces }) => ({
-        head: { ...head, clock: { ...head.clock, agreed: { at, tasks: agreedTasks(tasks) } } },
+        head: {
+          ...head,
+          clock: {
+            ...head.clock,
+            agreed: {
+              at,
+              tasks: agreedTasks(tasks),
+              ...(minutesInHand === null ? {} : { inHandMin: minutesInHand }),
+            },
+          },
+        },
         pieces,
       }),
     })),

@@ -78,6 +78,25 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               }}
             />
           </Box>
+          {site.loadIn.lift && (
+            <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
+              <CommitField
+                label="Floors by lift"
+                value={String(site.loadIn.floors ?? 0)}
+                onCommit={(text) => wholeNumber(text, 0, 100, (floors) => void loadIn({ floors }))}
+              />
+              <CommitField
+                label="Loads the lift takes at once"
+                helperText="A person carrying, or a wagon. Blank = all of them"
+                value={site.loadIn.liftLoads === undefined ? '' : String(site.loadIn.liftLoads)}
+                onCommit={(text) =>
+                  text.trim() === ''
+                    ? void loadIn({ liftLoads: undefined })
+                    : wholeNumber(text, 1, 20, (liftLoads) => void loadIn({ liftLoads }))
+                }
+              />
+            </Box>
+          )}
           <WhereFields site={site} change={change} />
           <Stack direction="row" sx={{ gap: 2, flexWrap: 'wrap' }}>
             <FormControlLabel

@@ -137,6 +137,8 @@ test('wagons are counted: who is out at the same hour has those it took, and car
   const out = (id: string, crew: string[]): JobFile => {
     const file = meadow();
     file.job = { ...file.job, id, name: id, crew, pieces: file.job.pieces.slice(0, 1) };
+    // Neither can be home before the other has to leave.
+    file.job.access.from = file.job.access.from.replace('T07:00', 'T08:15');
     file.workshop.wagons = 2;
     file.workshop.vehicles = ['one', 'two'].map((van) => ({ id: van, name: van, seats: 3 }));
     for (const member of file.workshop.crew) member.skills = ['driver', 'ladder', 'tying'];
@@ -169,7 +171,8 @@ test('wagons are counted: who is out at the same hour has those it took, and car
   // What was agreed for the day stays so for each job by itself.
   for (const [i, file] of files.entries()) {
     const tasks = agreedTasks(plans[i]?.tasks ?? []);
-    file.job.clock = { agreed: { at: file.job.doors, tasks } };
+    const inHandMin = plans[i]?.onTime.minutesInHand ?? 0;
+    file.job.clock = { agreed: { at: file.job.doors, tasks, inHandMin } };
     const kept = draftPlan(file);
     expect(kept.onTime.broken).toBeNull();
     expect(kept.tasks.find(({ id }) => id === 'unload')?.gear).toHaveLength(taken[i]?.wagons.length ?? 0);

@@ -8,6 +8,7 @@ import { inDay } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { turnsOf } from './heaviest.ts';
 import { byTime, changesFrom, type EarlierPlan, earlierPlan, waysOf } from './nearest.ts';
+import type { Work } from './work.ts';
 
 /** Of the orders tried, at most this share goes into being on time; the rest into being fresh and cheap. */
 const ON_TIME_SHARE = 0.5;
@@ -17,6 +18,9 @@ const CHANGED = 1;
 
 /** What comes after sign-off: the minutes wanted before doors are not for it. */
 const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
+
+const isOnSite = ({ place }: Work) => place === 'site';
+const isFinishing = ({ id, stage }: Work) => id === 'touch-up' || stage === 'fill';
 
 /** Times of all tasks, by number. */
 export interface DaySchedule {
@@ -62,6 +66,32 @@ export class DaySearch {
       cold: 0.0003,
     });
     if (this.earlier && !this.early.isOver) this.early.offer(usual, new Uint8Array(usual.length));
+    // Where time is short everybody lends a hand: with the finishing alone, or with all that is done on site.
+    for (const helped of [isFinishing, isOnSite])
+      if (!this.early.isOver) this.early.offer(usual, this.quickestWays(helped));
+    // Jobs that are out at the same hour: each with its share of the wagons.
+    if (day.jobs.length > 1 && !this.early.isOver)
+      this.early.offer(usual, this.quickestWays(isOnSite, day.jobs.length));
+  }
+
+  /**
+   * For each task of some the way that takes least time, for the others the usual one.
+   * @param sharers jobs among which the wagons are shared out
+   */
+  private quickestWays(isHelped: (work: Work) => boolean, sharers = 1): Uint8Array {
+    const { ids, quickest, leader } = this.compiled;
+    const works = new Map(
+      this.day.jobs.flatMap(({ work, file }) =>
+        work.map((one) => [inDay(file.job.id, one.id), one] as const),
+      ),
+    );
+    return Uint8Array.from(quickest, (minutes, i) => {
+      const work = works.get(ids[i] as string);
+      if (leader[i] !== i || !work) return 0;
+      // With the most wagons first, down to none.
+      if (work.withWagons) return Math.ceil((minutes.length - 1) * (1 - 1 / sharers));
+      return isHelped(work) ? minutes.indexOf(Math.min(...minutes)) : 0;
+    });
   }
 
   get tried(): number {

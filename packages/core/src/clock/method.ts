@@ -1,4 +1,5 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
+import { effort } from '../bench/rates.ts';
 import { inPieceOrder } from '../network/pieces.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
@@ -44,10 +45,14 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
       ...visit.again.slice(-1).map(({ id }) => id),
     ],
   });
-  const touchUp = simple('touch-up', 'Close gaps, hide mechanics, clear the floor', 'site', workshop, {
-    after: [stepBack.id],
-    cautions: ['children'],
-  });
+  // Finishing is shared out as far as there are hands.
+  const touchUp: Work = {
+    ...simple('touch-up', 'Close gaps, hide mechanics, clear the floor', 'site', workshop, {
+      after: [stepBack.id],
+      cautions: ['children'],
+    }),
+    ways: otherWays(effort('touch-up', 1, workshop), 1, 2, crew.length),
+  };
   const lookAgain = simple('look-again', 'Look again, ten minutes later, with fresh eyes', 'site', workshop, {
     after: [touchUp.id],
     lags: { [touchUp.id]: { min: AWAY_MIN } },

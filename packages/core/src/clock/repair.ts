@@ -21,11 +21,16 @@ export function asWish(file: JobFile): JobFile {
   return { ...file, job: { ...file.job, clock: { ...choices, shown: agreed.tasks } } };
 }
 
-/** Whether a plan as agreed cannot be done, leaves a window, or has less to spare than is wanted. */
-export const isShort = (file: JobFile, { tasks, onTime, stuck }: Judged): boolean =>
-  stuck !== undefined ||
-  overrunsOf(file, tasks, onTime).length > 0 ||
-  (onTime.minutesInHand ?? -Infinity) < inHandWanted(file);
+/** Whether a plan as agreed cannot be done, leaves a window, or has less to spare than is wanted and than it had. */
+export function isShort(file: JobFile, { tasks, onTime, stuck }: Judged): boolean {
+  const wanted = inHandWanted(file);
+  const had = file.job.clock?.agreed?.inHandMin ?? wanted;
+  return (
+    stuck !== undefined ||
+    overrunsOf(file, tasks, onTime).length > 0 ||
+    (onTime.minutesInHand ?? -Infinity) < Math.min(wanted, had)
+  );
+}
 
 /** Whether a repaired plan is so much better that tasks may move for it. */
 export function isWorthMoving(file: JobFile, repaired: Judged, kept: Judged): boolean {
@@ -48,21 +53,33 @@ export function movedTasks(agreed: readonly AgreedTask[], tasks: readonly Task[]
   });
 }
 
-const minutesOf = ({ start, end }: { start: string; end?: string | undefined }) =>
-  end === undefined ? undefined : Math.round((Date.parse(end) - Date.parse(start)) / 60_000);
+/** Minutes of all hands together; undefined where it was not said when it ends. */
+const workOf = ({
+  start,
+  end,
+  crew,
+}: {
+  start: string;
+  end?: string | undefined;
+  crew: readonly string[];
+}) =>
+  end === undefined ? undefined : Math.round((Date.parse(end) - Date.parse(start)) / 60_000) * crew.length;
 
-/** The task that takes most longer than when it was agreed on, in words; undefined where none does. */
+/** Whole minutes and other hands make a little more of the same work: only what is beyond that has grown. */
+const GROWN = 1.3;
+
+/** The task that is most more work than when it was agreed on, in words; undefined where none is. */
 export function whatGrew(agreed: readonly AgreedTask[], tasks: readonly Task[]): string | undefined {
   const known = new Map(agreed.map((one) => [one.task, one]));
   const [most] = tasks
     .flatMap((task) => {
       const before = known.get(task.id);
-      const was = before && before.crew.length === task.crew.length ? minutesOf(before) : undefined;
-      const now = minutesOf(task) ?? 0;
-      return was !== undefined && now > was ? [{ label: task.label, was, now }] : [];
+      const was = before && workOf(before);
+      const now = workOf(task) ?? 0;
+      return was !== undefined && now > was * GROWN ? [{ label: task.label, was, now }] : [];
     })
     .sort((a, b) => b.now - b.was - (a.now - a.was));
-  return most && `"${most.label}" takes ${most.now} min where it took ${most.was}.`;
+  return most && `"${most.label}" is ${most.now} min of work where it was ${most.was}.`;
 }
 
 /** What moved of so many, in words: "3 of 63 tasks moved: Tie quads, Load the van, Drive". */

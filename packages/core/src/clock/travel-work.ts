@@ -1,6 +1,7 @@
 import type { CrewMember, JobFile } from '@early-lantern/contract';
 import { effort } from '../bench/rates.ts';
 import { formatLength } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
 import { withHeavy } from './heavy.ts';
@@ -10,6 +11,8 @@ import { said, shared, simple, type Trip, type Work, type WorkedPiece } from './
 const STEP_AS_M = 1.5;
 /** With a lift nobody climbs; waiting and filling it costs as much as so many metres. From memory. */
 const LIFT_AS_M = 15;
+/** A floor in it is as so many metres on foot: about four seconds. From memory. */
+const FLOOR_AS_M = 5;
 /** With a wagon or dolly half the trips are walked. Common practice, no source. */
 const WITH_WAGON = 0.5;
 
@@ -211,8 +214,22 @@ export function carryOutWork(
 }
 
 function wayWords({ site: { loadIn }, workshop }: JobFile): string {
-  const { distanceM, steps, lift } = loadIn;
-  return `${formatLength(distanceM, workshop.units)}${lift ? ' and the lift' : steps ? ` and ${steps} steps` : ''}`;
+  const { distanceM, steps, lift, floors } = loadIn;
+  const by = lift
+    ? ` and the lift${floors ? `, ${plural(floors, 'floor')}` : ''}`
+    : steps
+      ? ` and ${steps} steps`
+      : '';
+  return `${formatLength(distanceM, workshop.units)}${by}`;
+}
+
+/**
+ * A lift as so many metres on foot: the wait and its floors, as often as it takes for all hands that carry to go up in
+ * it, who wait for each other where it is small.
+ */
+function liftMetres({ floors = 0, liftLoads }: JobFile['site']['loadIn'], hands: number): number {
+  const rides = liftLoads === undefined ? 1 : Math.max(1, hands / liftLoads);
+  return (LIFT_AS_M + floors * FLOOR_AS_M) * rides;
 }
 
 interface Carrying {
@@ -232,7 +249,7 @@ interface Carrying {
 function carried(file: JobFile, { id, label, load, heavy = [], hands, wagons: most, after }: Carrying): Work {
   const { site, workshop } = file;
   const { distanceM, steps, lift } = site.loadIn;
-  const metres = distanceM + (lift ? LIFT_AS_M : steps * STEP_AS_M);
+  const metres = distanceM + (lift ? liftMetres(site.loadIn, hands) : steps * STEP_AS_M);
   // A van at the door still has to be emptied: never less than a third of the 100 ft figure.
   const share = Math.max(1 / 3, metres / 30.48);
   const byHand = withHeavy(effort('unload-30m', load * share, workshop), heavy, 'carry-heavy', file, share);

@@ -31,6 +31,7 @@ export function whyStuck(day: DayProblem, stuck: string | undefined): string {
     tooLong(work, crew, day) ??
     tooEarly(work, crew, job, day) ??
     doorsTooEarly(job, day) ??
+    hoursEnd(work, crew, job, day) ??
     `no time is left for "${work.label}" between the hours of ${names(able(work, crew))} and what has to be done before and after it.`
   );
 }
@@ -66,6 +67,9 @@ function missingThing(work: Work, { file }: DayJob): string | undefined {
   return gone ? `the ladder that "${work.label}" is done from is not there.` : undefined;
 }
 
+/** Whose hours end later than so long after doors and access is home by then, minutes. */
+const HOME_BY_MIN = 120;
+
 const hours = (minutes: number) =>
   `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${Math.round(minutes % 60)} min` : ''}`;
 
@@ -97,6 +101,24 @@ function tooEarly(work: Work, crew: readonly CrewMember[], job: DayJob, day: Day
   if (meets) return undefined;
   const what = work.trip === 'strike' ? 'the strike' : 'access';
   return `${names(people)} do not work in the hours of ${what}, which "${work.label}" falls in.`;
+}
+
+/** Nobody who could do it works beyond an hour at which the work on site, or the way home, is still going on. */
+function hoursEnd(
+  work: Work,
+  crew: readonly CrewMember[],
+  { access, doors }: DayJob,
+  day: DayProblem,
+): string | undefined {
+  if (work.trip !== 'set-up') return undefined;
+  const people = able(work, crew);
+  const ends = people.flatMap((one) =>
+    hoursOf(day, one.id).flatMap(([from, to]) => (from < doors && to > access.from ? [to] : [])),
+  );
+  const last = Math.max(...ends);
+  return ends.length > 0 && last < Math.max(doors, access.until) + HOME_BY_MIN
+    ? `the hours of ${names(people)} end at ${day.axis.iso(last).slice(11, 16)}, before "${work.label}" can be done.`
+    : undefined;
 }
 
 /** The way from access to sign-off, as quick as anybody does it, is longer than from access to doors. */

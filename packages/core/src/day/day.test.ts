@@ -99,9 +99,9 @@ test('jobs that do not meet need no way out; what is chosen by hand says what it
     job: { ...shed.job, clock: { pins: [{ task: 'drive-out', start }] } },
   });
   const day = shed.job.doors.slice(0, 10);
-  // Half an hour later out of the yard is about half an hour less in hand: both are found, not proven.
+  // Half an hour later out of the yard is up to half an hour less in hand: some of it hands that help make up.
   const cost = (time: string) => choiceCost(pinned(`${day}T${time}:00-05:00`), 'drive-out');
-  expect(cost('13:55')).toBeGreaterThanOrEqual(18);
+  expect(cost('13:55')).toBeGreaterThanOrEqual(8);
   expect(cost('13:55')).toBeLessThanOrEqual(35);
   expect(cost('13:25')).toBe(0);
 });

@@ -156,7 +156,7 @@ function shortenings(piece: Piece, p: number): Attempt[] {
 const lengthOf = (points: { x: number; y: number }[]) => chainLength(smoothLine(points));
 
 /**
- * Ways out of *On time* that were tried: one more person, access earlier, fewer fillers, no fluffing on a piece, a step
+ * Ways out of *On time* that were tried: one more person, access earlier, longer hours, fewer fillers, no fluffing on a piece, a step
  * left out that nothing stands or falls by. Best gain first.
  */
 export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) => OnTime): Fix[] {
@@ -198,13 +198,28 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
           },
         ];
   });
+  // Hours for this job alone, round its work on site.
+  const at = (iso: string, minutes: number) => DateTime.fromISO(iso, { zone }).plus({ minutes });
+  const hours: Attempt[] = [
+    { from: 0, until: 60 },
+    { from: -120, until: 90 },
+  ].map((more) => {
+    const from = at(job.access.from, more.from);
+    const until = at(job.doors, more.until);
+    const iso = (moment: DateTime) => moment.toISO({ suppressMilliseconds: true }) as string;
+    const own = job.crew.map((person) => ({ person, from: iso(from), until: iso(until) }));
+    return {
+      label: `Longer hours for the crew on this job: ${from.toFormat('HH:mm')} to ${until.toFormat('HH:mm')}`,
+      changes: [{ path: '/job/hours', value: [...(job.hours ?? []), ...own] }],
+    };
+  });
   const before = plan.onTime.minutesInHand ?? -Infinity;
   const tried = (attempt: Attempt) => ({
     attempt,
     inHand: retime(applyChanges(file, attempt.changes)).minutesInHand ?? -Infinity,
   });
   // Of each kind of way out, the first that gains most.
-  return [people, access, fillers, fluff, leavingOut(file, plan)]
+  return [people, access, hours, fillers, fluff, leavingOut(file, plan)]
     .flatMap((family) =>
       family
         .map(tried)
@@ -222,19 +237,22 @@ const STEPS_TRIED = 4;
 /** One step less, the longest first, of those that nothing stands or falls by. */
 function leavingOut({ job }: JobFile, { tasks }: Plan): Attempt[] {
   const hours = ({ start, end, crew }: Task) => (Date.parse(end) - Date.parse(start)) * crew.length;
-  return tasks
-    .filter(({ mayBeLeftOut, trip }) => mayBeLeftOut && trip !== 'strike')
-    .sort((a, b) => hours(b) - hours(a))
-    .slice(0, STEPS_TRIED)
-    .map(({ id, label }) => {
-      // A part of a step that is done in several goes stands for the whole.
-      const step = id.split('~')[0] as string;
-      const clock = { ...job.clock, leftOut: [...(job.clock?.leftOut ?? []), step] };
-      return {
-        label: `Leave out: ${label.replace(/ \(\d+ of \d+\)$/, '')}`,
-        changes: [{ path: '/job/clock', value: clock as unknown as Change['value'] }],
-      };
-    });
+  return (
+    tasks
+      .filter(({ mayBeLeftOut, trip }) => mayBeLeftOut && trip !== 'strike')
+      // The second look gives its ten minutes away as well.
+      .sort((a, b) => Number(b.id === 'look-again') - Number(a.id === 'look-again') || hours(b) - hours(a))
+      .slice(0, STEPS_TRIED)
+      .map(({ id, label }) => {
+        // A part of a step that is done in several goes stands for the whole.
+        const step = id.split('~')[0] as string;
+        const clock = { ...job.clock, leftOut: [...(job.clock?.leftOut ?? []), step] };
+        return {
+          label: `Leave out: ${label.replace(/ \(\d+ of \d+\)$/, '')}`,
+          changes: [{ path: '/job/clock', value: clock as unknown as Change['value'] }],
+        };
+      })
+  );
 }
 
 const inHandText = (minutes: number) =>

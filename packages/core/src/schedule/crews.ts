@@ -8,6 +8,8 @@ type Mode = Compiled['modes'][number][number];
 export class Crews {
   /** For each activity who is to do it where they are free; 0 for whoever suits best. */
   wish: ArrayLike<number> = [];
+  /** Whether those wished for do it or nobody does, whatever it is. */
+  isStrict = false;
   /** Minutes that the last crew takes that was chosen by its pace. */
   span = 0;
   private readonly problem: Compiled;
@@ -69,7 +71,10 @@ export class Crews {
       if ((needed & free) !== needed) return 0;
     }
     const wish = this.wish[activity] as number;
-    if (wish !== 0 && (wish & free) === wish && this.isCrew(activity, wish, hands)) return wish;
+    if (wish !== 0 && this.isCrew(activity, wish, hands)) {
+      if ((wish & free) === wish) return wish;
+      if (this.isStrict) return 0;
+    }
     const isPaced = problem.paced[activity] === 1;
     let crew = 0;
     let left = hands;

@@ -87,14 +87,17 @@ export class Decoder {
    * @param modes for each activity that decides it, which of its modes
    * @param wish for each activity who is to do it where they are free, as bits; 0 for whoever suits best
    * @param floor nothing starts before
+   * @param isStrict whether those wished for do it or nobody does
    */
   decode(
     order: ArrayLike<number>,
     modes: ArrayLike<number>,
     wish: ArrayLike<number>,
     floor = -Infinity,
+    isStrict = false,
   ): Decoded {
     this.crews.wish = wish;
+    this.crews.isStrict = isStrict;
     this.modes = modes;
     const { earliest } = this.problem;
     for (let i = 0; i < earliest.length; i++) this.release[i] = Math.max(earliest[i] as number, floor);
@@ -146,12 +149,22 @@ export class Decoder {
       }
       if (later.length === 0) return false;
       if (waiting && later.length === waiting.length) {
-        out.stuck = later[0] as number;
+        out.stuck = this.firstWithoutPlace(later);
         return false;
       }
       waiting = later;
       line = later;
     }
+  }
+
+  /** Of those that wait, the one that keeps the others waiting: what it waits for is done, and it has to be over first. */
+  private firstWithoutPlace(waiting: readonly number[]): number {
+    const { before, latest } = this.problem;
+    const isNext = (one: number) =>
+      (before[one] as Compiled['before'][number]).every(({ to }) => this.placed[to]);
+    const next = waiting.filter(isNext);
+    const over = (one: number) => latest[one] as number;
+    return next.reduce((a, b) => (over(b) < over(a) ? b : a), next[0] ?? (waiting[0] as number));
   }
 
   private place(activity: number): 'placed' | 'later' | 'again' | 'never' {

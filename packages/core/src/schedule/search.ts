@@ -126,7 +126,9 @@ export class Search {
       modes: new Uint8Array(problem.count),
       wish: new Int32Array(problem.count),
     };
-    this.now = this.evaluate(this.order, this.modes);
+    // People of a plan before are waited for once: in its order they come free when they did then.
+    const asBefore = settings.crew ? this.evaluate(this.order, this.modes, true) : NO_SCHEDULE;
+    this.now = asBefore <= bound ? asBefore : Math.min(asBefore, this.evaluate(this.order, this.modes));
     if (settings.crew && !this.isOver) this.offer(this.order, this.modes);
     this.justify();
   }
@@ -266,11 +268,11 @@ export class Search {
     return target >= from ? target + 1 : target;
   }
 
-  private evaluate(order: Int32Array, modes: Uint8Array): number {
+  private evaluate(order: Int32Array, modes: Uint8Array, isStrict = false): number {
     this.tried++;
-    const schedule = this.forward.decode(order, modes, this.wish);
+    const schedule = this.forward.decode(order, modes, this.wish, -Infinity, isStrict);
     const cost = schedule.stuck < 0 ? this.cost(schedule) : NO_SCHEDULE;
-    if (schedule.stuck >= 0) this.stuckAt ??= this.problem.ids[schedule.stuck];
+    if (schedule.stuck >= 0 && !isStrict) this.stuckAt ??= this.problem.ids[schedule.stuck];
     if (cost < NO_SCHEDULE && cost < this.found.cost) {
       const { found } = this;
       found.cost = cost;

@@ -1,0 +1,60 @@
+import type { JobFile } from '@early-lantern/contract';
+import { DateTime } from 'luxon';
+import { applyChanges } from '../lamps/fixes.ts';
+import { draftPlan, planJob } from '../plan.ts';
+import { demoJob } from '../test/samples.ts';
+
+const minutes = ({ start, end }: { start: string; end: string }) =>
+  (Date.parse(end) - Date.parse(start)) / 60_000;
+const earlier = (iso: string, by: number) =>
+  DateTime.fromISO(iso, { setZone: true })
+    .minus({ minutes: by })
+    .toISO({ suppressMilliseconds: true }) as string;
+
+/** A small job with so much access up to doors. */
+function hall(accessMin: number): JobFile {
+  const file = structuredClone(demoJob('90-boat-hall'));
+  file.job.pieces = file.job.pieces.filter(({ kind }) => kind === 'organic-garland').slice(0, 1);
+  file.job.crew = file.workshop.crew.map(({ id }) => id);
+  const long = { from: earlier(file.job.doors, 480), until: earlier(file.job.doors, -180) };
+  file.job.hours = file.job.crew.map((person) => ({ person, ...long }));
+  file.job.access = { from: earlier(file.job.doors, accessMin), until: file.job.doors };
+  return file;
+}
+
+test('with little time on site the finishing is shared out, and leaving the second look gives its ten minutes', () => {
+  const plan = planJob(hall(90));
+  const touchUp = plan.tasks.find(({ id }) => id === 'touch-up');
+  expect(touchUp?.crew.length).toBeGreaterThan(1);
+  const spare = plan.onTime.minutesInHand ?? 0;
+  const fix = plan.lamps.onTime.fixes.find(({ label }) => label.startsWith('Leave out: Look again'));
+  expect(plan.lamps.onTime.state).not.toBe('lit');
+  expect(Number(/^(\d+) min to spare$/.exec(fix?.gain ?? '')?.[1])).toBeGreaterThanOrEqual(spare + 10);
+});
+
+test('a lift takes longer with its floors, and where not all who carry go into it at once; nobody walks its steps', () => {
+  const unload = (loadIn: Partial<JobFile['site']['loadIn']>) => {
+    const file = hall(400);
+    file.site.loadIn = { distanceM: 30, steps: 60, lift: true, ...loadIn };
+    file.workshop.wagons = 0;
+    const task = draftPlan(file).tasks.find(({ id }) => id === 'unload');
+    if (!task) throw new Error('nothing unloaded');
+    return minutes(task) * task.crew.length;
+  };
+  const near = unload({});
+  expect(unload({ steps: 0 })).toBe(near);
+  expect(unload({ floors: 12 })).toBeGreaterThan(near);
+  expect(unload({ floors: 12, liftLoads: 1 })).toBeGreaterThan(unload({ floors: 12 }));
+  expect(unload({ lift: false })).toBeGreaterThan(near);
+});
+
+test('hours that end before the way home are named, and longer ones for this job are offered', () => {
+  const { hours: _, ...job } = hall(90).job;
+  const plan = planJob({ ...hall(90), job });
+  expect(plan.lamps.onTime.reason).toMatch(
+    /the hours of .* end at 19:30, before "Drive back to the workshop" can be done/,
+  );
+  const longer = plan.lamps.onTime.fixes.find(({ label }) => label.startsWith('Longer hours'));
+  if (!longer) throw new Error('not offered');
+  expect(draftPlan(applyChanges({ ...hall(90), job }, longer.changes)).tasks.length).toBeGreaterThan(0);
+});
