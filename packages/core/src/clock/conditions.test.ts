@@ -141,7 +141,8 @@ test('wagons are counted: who is out at the same hour has those it took, and car
     file.job.access.from = file.job.access.from.replace('T07:00', 'T08:15');
     file.workshop.wagons = 2;
     file.workshop.vehicles = ['one', 'two'].map((van) => ({ id: van, name: van, seats: 3 }));
-    for (const member of file.workshop.crew) member.skills = ['driver', 'ladder', 'tying'];
+    for (const member of file.workshop.crew)
+      Object.assign(member, { skills: ['driver', 'ladder', 'tying'], shift: { from: '06:00', to: '20:00' } });
     return file;
   };
   const files = [out('north', ['wren', 'ilo']), out('south', ['sefa', 'bram'])];
