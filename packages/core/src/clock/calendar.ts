@@ -23,9 +23,13 @@ export class MinuteAxis {
   private readonly offsets: readonly [number, number];
   private readonly changesAt: number;
 
-  /** @param last the last moment anything is planned for; the day of the doors where not said */
-  constructor(doors: string, timeZone: string, last = doors) {
-    const origin = DateTime.fromISO(doors, { zone: timeZone }).startOf('day').minus({ days: DAYS_BEFORE });
+  /**
+   * @param last the last moment anything is planned for; the day of the doors where not said
+   * @param kept a moment that the axis has to reach back to, on whatever day it is
+   */
+  constructor(doors: string, timeZone: string, last = doors, kept = doors) {
+    const dayOf = (iso: string) => DateTime.fromISO(iso, { zone: timeZone }).startOf('day');
+    const origin = DateTime.min(dayOf(doors).minus({ days: DAYS_BEFORE }), dayOf(kept));
     this.originMs = origin.toMillis();
     const end = DateTime.fromISO(last, { zone: timeZone }).startOf('day');
     const covered = Math.round(end.diff(origin, 'days').days) + DAYS_AFTER;

@@ -46,7 +46,7 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
     .map(({ file }) => file.job.strike.until)
     .sort((a, b) => Date.parse(a) - Date.parse(b))
     .at(-1) as string;
-  const axis = new MinuteAxis(first.file.job.doors, workshop.timeZone, last);
+  const axis = new MinuteAxis(first.file.job.doors, workshop.timeZone, last, firstKept(worked));
   const jobs = worked.map((one) => dayJob(one, axis));
   const items = itemsOf(jobs);
   const places = placesOf(jobs, axis);
@@ -67,6 +67,13 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
     },
   };
 }
+
+/** The first start that was agreed on or pinned; undefined where none was. */
+const firstKept = (worked: readonly WorkedJob[]): string | undefined =>
+  worked
+    .flatMap(({ file: { job } }) => [...(job.clock?.agreed?.tasks ?? []), ...(job.clock?.pins ?? [])])
+    .flatMap(({ start }) => start ?? [])
+    .sort((a, b) => Date.parse(a) - Date.parse(b))[0];
 
 function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   const { job, workshop } = file;
@@ -300,12 +307,12 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
 }
 
 /**
- * As few vehicles as seat so many besides those in other cars, the roomiest first, one at least for the load; all there
- * are where they do not suffice, which *On time* tells.
+ * As few vehicles as seat so many besides those in other cars, whichever of them are free that day, one at least for the
+ * load; all there are where they do not suffice, which *On time* tells.
  */
 function vehiclesFor(crew: number, { workshop, job }: JobFile): number {
   const people = Math.max(1, crew - (job.cars ?? []).reduce((sum, one) => sum + one.seats, 0));
-  const seats = workshop.vehicles.map((one) => one.seats).sort((a, b) => b - a);
+  const seats = workshop.vehicles.map((one) => one.seats).sort((a, b) => a - b);
   const seated = (count: number) => seats.slice(0, count).reduce((sum, one) => sum + one, 0);
   const enough = seats.findIndex((_, i) => seated(i + 1) >= people);
   return enough < 0 ? seats.length : enough + 1;

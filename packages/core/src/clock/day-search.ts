@@ -66,12 +66,24 @@ export class DaySearch {
       cold: 0.0003,
     });
     if (this.earlier && !this.early.isOver) this.early.offer(usual, new Uint8Array(usual.length));
+    // Of several jobs first what is due first: nobody loads for tomorrow before today's is home.
+    if (day.jobs.length > 1 && !this.early.isOver)
+      this.early.offer(byTime(this.compiled, this.dueTimes()), new Uint8Array(usual.length));
     // Where time is short everybody lends a hand: with the finishing alone, or with all that is done on site.
     for (const helped of [isFinishing, isOnSite])
-      if (!this.early.isOver) this.early.offer(usual, this.quickestWays(helped));
+      if (!this.early.isOver) this.early.offer(this.early.order, this.quickestWays(helped));
     // Jobs that are out at the same hour: each with its share of the wagons.
     if (day.jobs.length > 1 && !this.early.isOver)
-      this.early.offer(usual, this.quickestWays(isOnSite, day.jobs.length));
+      this.early.offer(this.early.order, this.quickestWays(isOnSite, day.jobs.length));
+  }
+
+  /** When each task has to be over: the end of its window, that of the strike for a strike. */
+  private dueTimes(): Float64Array {
+    const due = Float64Array.from(this.compiled.latest);
+    for (const { file, work, strike } of this.day.jobs)
+      for (const { id, trip } of work)
+        if (trip === 'strike') due[this.compiled.ids.indexOf(inDay(file.job.id, id))] = strike.until;
+    return due;
   }
 
   /**
@@ -235,6 +247,9 @@ export class DaySearch {
       { seed: this.seed, ...begin, modes: found.modes, settled, hot: 0.005, cold: 0.0003 },
     );
     if (earlier) search.offer(order, found.modes, found.crew);
+    // Vehicles that go from one job to the next may need what was found forward, step for step.
+    if (!search.hasSchedule) search.offer([...found.order].reverse(), found.modes, found.crew);
+    if (!search.hasSchedule) search.offer([...found.order].reverse(), found.modes);
     return { search, compiled };
   }
 }

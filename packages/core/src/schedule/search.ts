@@ -81,7 +81,8 @@ export class Search {
   private heatedAt = 0;
   private heatings = 0;
   private readonly cycle: number;
-  private order: Int32Array;
+  /** The order gone on from. */
+  order: Int32Array;
   private modes: Uint8Array;
   /** Who is to do what where they are free, as bits. */
   private wish: Int32Array;
