@@ -157,6 +157,8 @@ const SiteFields = z.strictObject({
     .max(5)
     .optional(),
   quiet: z.strictObject({ from: TimeOfDay, to: TimeOfDay }).nullable().optional(),
+  /** What may be drawn at once from the power there is; left out, nobody has asked. */
+  powerW: z.int().min(0).max(100_000).optional(),
   /** Who opens, where to sign in, which way in. */
   access: Text.optional(),
   contact: Text,

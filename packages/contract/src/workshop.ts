@@ -110,6 +110,10 @@ export const Inflator = z.strictObject({
   /** It overheats: so many minutes on, then so many off. Runs on where not said. */
   onMin: z.int().min(1).max(240).optional(),
   offMin: z.int().min(0).max(240).optional(),
+  /** What drives it: mains where not said. */
+  power: z.enum(['mains', 'battery', 'hand']).optional(),
+  /** What it draws from the mains; the usual where not said. */
+  watts: z.int().min(10).max(5000).optional(),
 });
 export type Inflator = z.infer<typeof Inflator>;
 export const Vehicle = z.strictObject({
@@ -193,6 +197,8 @@ const SettingsFields = z.strictObject({
   rest: RestRule.optional(),
   /** Steps left out, renamed, waited before; steps of the house's own. */
   methods: Methods.optional(),
+  /** How far extension cables reach; the usual where not said. */
+  cablesM: LengthM.max(200).optional(),
   inflators: z.array(Inflator).min(1),
   vehicles: z.array(Vehicle).min(1),
   /** Wagons and dollies that ride along. */

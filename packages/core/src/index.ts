@@ -32,6 +32,7 @@ export { floorUnder, usualLadders, usualPlatforms } from './fixing/reach.ts';
 export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { applyChanges } from './lamps/fixes.ts';
+export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
 export type { PatternCard } from './pattern/card.ts';

@@ -14,6 +14,7 @@ import { holdsFixes } from './lamps/holds-fixes.ts';
 import { lastsLamp } from './lamps/lasts.ts';
 import { lastsFixes } from './lamps/lasts-fixes.ts';
 import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
+import { powerFixes } from './lamps/power.ts';
 import { seatFixes } from './lamps/seats.ts';
 import { waitingLamps } from './lamps/unlit.ts';
 import { windowFixes } from './lamps/window-fixes.ts';
@@ -86,6 +87,7 @@ export function planJob(file: JobFile): Plan {
         fixes: [
           ...windowFixes(file, plan, draftPlan),
           ...seatFixes(file),
+          ...powerFixes(file, plan, draftPlan),
           ...onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
           ...bufferFixes(file, plan, rehearsal, (tried) => {
             const replanned = draftPlan(tried);

@@ -2,7 +2,7 @@ import { BaseId, type HoldPiece, MethodId, type Piece } from '@early-lantern/con
 import { baseOf, methodOf } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { CommitField } from '../parts/CommitField.tsx';
+import { UnitField } from '../parts/UnitField.tsx';
 import { AttachmentFields } from '../pieces/AttachmentFields.tsx';
 import { useUnits } from '../preferences.tsx';
 import { useHoldEdit } from './use-hold-edit.ts';
@@ -60,18 +60,14 @@ function StandingFields({ piece, held }: HoldFieldsProps) {
   return (
     <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
       {!isTable && <BasePick piece={piece} held={held} />}
-      <CommitField
-        label={isTable ? 'Weight on each end, kg' : 'Ballast on each base, kg'}
-        value={piece.hold?.ballastKg === undefined ? '' : String(piece.hold.ballastKg)}
-        placeholder={`${each} found`}
-        slotProps={{ inputLabel: { shrink: true } }}
-        onCommit={(text) => {
-          if (!text.trim()) return void edit({ ballastKg: undefined });
-          const kg = Number(text.replace(',', '.'));
-          if (!(kg >= 0 && kg <= 500)) return 'A number from 0 to 500, or nothing';
-          edit({ ballastKg: kg });
-          return undefined;
-        }}
+      <UnitField
+        label={isTable ? 'Weight on each end' : 'Ballast on each base'}
+        quantity="mass"
+        value={piece.hold?.ballastKg}
+        min={0}
+        max={500}
+        usual={each}
+        onCommit={(ballastKg) => edit({ ballastKg })}
       />
       <TextField
         select

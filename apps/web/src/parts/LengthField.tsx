@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { useUnits } from '../preferences.tsx';
 
 interface LengthFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | 'error'> {
-  valueM: number;
+  /** Left out, nobody has measured it: the field is blank. */
+  valueM: number | undefined;
   onCommit: (valueM: number) => void;
   /** Show inches or centimetres rather than feet or metres; a bare number is read so too. */
   short?: boolean;
@@ -25,6 +26,7 @@ export function LengthField({
 }: LengthFieldProps) {
   const { units, long, short: shortText } = useUnits();
   const show = short ? shortText : long;
+  const standing = valueM === undefined ? '' : show(valueM);
   const [typed, setTyped] = useState<string>();
   // What stood there when the field was entered: an answer that comes meanwhile must not move what is selected.
   const [entered, setEntered] = useState<string>();
@@ -32,6 +34,10 @@ export function LengthField({
 
   const commit = () => {
     if (typed === undefined) return;
+    if (valueM === undefined && typed.trim() === '') {
+      setTyped(undefined);
+      return;
+    }
     const isBare = /^[\d.,\s½¼¾⅛⅜⅝⅞/-]+$/.test(typed.trim());
     const text = short && isBare ? `${typed.trim()} ${units === 'metric' ? 'cm' : 'in'}` : typed;
     try {
@@ -40,7 +46,7 @@ export function LengthField({
         setFault(`Between ${show(min)} and ${show(max)}`);
         return;
       }
-      if (show(metres) !== show(valueM)) onCommit(metres);
+      if (show(metres) !== standing) onCommit(metres);
       setTyped(undefined);
       setFault(undefined);
     } catch (error) {
@@ -52,7 +58,7 @@ export function LengthField({
   return (
     <TextField
       {...field}
-      value={typed ?? entered ?? show(valueM)}
+      value={typed ?? entered ?? standing}
       error={fault !== undefined}
       helperText={fault ?? helperText}
       onChange={(event) => {
@@ -61,7 +67,7 @@ export function LengthField({
         setFault(undefined);
       }}
       onFocus={(event) => {
-        setEntered(show(valueM));
+        setEntered(standing);
         event.target.select();
       }}
       onBlur={() => {

@@ -6,6 +6,7 @@ import { memo } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
+import { UnitField } from '../parts/UnitField.tsx';
 import { useUnits } from '../preferences.tsx';
 
 /** How each fixing is called. */
@@ -129,10 +130,13 @@ function AttachmentRow({ attachment, onChange, onRemove }: AttachmentRowProps) {
         </IconButton>
       </Stack>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr 1fr' }}>
-        <CommitField
-          label="kg each"
-          value={String(massKg)}
-          onCommit={(text) => number(text, 0, 50, (next) => onChange({ massKg: next }))}
+        <UnitField
+          label="Each"
+          quantity="mass"
+          value={massKg}
+          min={0}
+          max={50}
+          onCommit={(next) => next !== undefined && onChange({ massKg: next })}
         />
         <CommitField
           label="% along"

@@ -55,14 +55,14 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             />
             <LengthField
               label="Narrowest door"
-              valueM={site.loadIn.doorM ?? 0}
+              valueM={site.loadIn.doorM}
               min={0.3}
               max={20}
               onCommit={(doorM) => loadIn({ doorM })}
             />
             <LengthField
               label="Longest item that fits"
-              valueM={site.loadIn.longestM ?? 0}
+              valueM={site.loadIn.longestM}
               min={0.5}
               max={20}
               onCommit={(longestM) => loadIn({ longestM })}
@@ -78,6 +78,16 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               }}
             />
           </Box>
+          <CommitField
+            label="Power that may be drawn at once, W"
+            helperText="Blank = not asked"
+            value={site.powerW === undefined ? '' : String(site.powerW)}
+            onCommit={(text) =>
+              text.trim() === ''
+                ? void set({ powerW: undefined })
+                : wholeNumber(text, 0, 100_000, (powerW) => void set({ powerW }))
+            }
+          />
           {site.loadIn.lift && (
             <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
               <CommitField

@@ -129,7 +129,7 @@ function Answer({ question, change, onMark }: AnswerProps) {
       return (
         <LengthField
           label="Narrowest door"
-          valueM={0}
+          valueM={undefined}
           min={0.3}
           max={20}
           onCommit={(doorM) => loadIn({ doorM })}

@@ -1,9 +1,11 @@
 import type { Inflator, Vehicle, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import { CABLES_M } from '@early-lantern/core';
 import { Paper } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { newId } from '../parts/ids.ts';
+import { LengthField } from '../parts/LengthField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
-import { lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
+import { choiceColumn, lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
 
 /** Inflators and vehicles: how many there are decides how much can happen at once. */
 export function GearPanel({ row }: { row: WorkshopRow }) {
@@ -20,6 +22,12 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
           numberColumn('Flow, L/s', 'flowLps', 0.5, 100),
           wholeColumn('Runs, min', 'onMin', 1, 240),
           wholeColumn('Cools, min', 'offMin', 0, 240),
+          choiceColumn('Power', 'power', [
+            { id: 'mains', label: 'mains' },
+            { id: 'battery', label: 'battery' },
+            { id: 'hand', label: 'by hand' },
+          ]),
+          wholeColumn('Watts', 'watts', 10, 5000),
         ]}
         nameOf={({ name }) => name}
         onChange={(change) => save((now) => ({ inflators: change(now.inflators) }))}
@@ -28,6 +36,14 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
           row: () => ({ id: newId('inflator'), name: 'New inflator', nozzles: 2 }),
         }}
         least={1}
+      />
+      <LengthField
+        label="Extension cables reach"
+        valueM={row.data.cablesM ?? CABLES_M}
+        min={1}
+        max={200}
+        onCommit={(cablesM) => save(() => ({ cablesM }))}
+        sx={{ maxWidth: 260 }}
       />
       <RowList<Vehicle>
         title="Vehicles"

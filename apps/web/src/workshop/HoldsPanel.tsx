@@ -12,7 +12,7 @@ import { keys } from '../api/queries.ts';
 import { newId } from '../parts/ids.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { useUnits } from '../preferences.tsx';
-import { choiceColumn, lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
+import { choiceColumn, lengthColumn, massColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
 
 const loadKinds: { id: OwnLoad['what']; label: string }[] = [
   { id: 'floral', label: 'Floral' },
@@ -40,7 +40,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
         columns={[
           nameColumn('Ladder', 'name'),
           lengthColumn('Highest step', 'standM', 0.1, 10),
-          wholeColumn('Duty, kg', 'dutyKg', 50, 300),
+          massColumn('Carries', 'dutyKg', 50, 300),
         ]}
         nameOf={({ name }) => name}
         onChange={(change) => save((now) => ({ ladders: change(now.ladders ?? usualLadders) }))}
@@ -55,7 +55,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
         rows={weights}
         columns={[
           nameColumn('Weight', 'name'),
-          numberColumn('kg each', 'massKg', 0.1, 200),
+          massColumn('Each', 'massKg', 0.1, 200),
           wholeColumn('How many', 'count', 0, 1000),
         ]}
         nameOf={({ name }) => name}
@@ -88,7 +88,7 @@ export function HoldsPanel({ row }: { row: WorkshopRow }) {
         columns={[
           nameColumn('What', 'name'),
           choiceColumn('Kind', 'what', loadKinds),
-          numberColumn('kg', 'massKg', 0, 50),
+          massColumn('Each', 'massKg', 0, 50),
         ]}
         nameOf={({ name }) => name}
         onChange={(change) => save((now) => ({ ownLoads: change(now.ownLoads ?? []) }))}

@@ -4,6 +4,7 @@ import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from 
 import { Fragment, type ReactNode } from 'react';
 import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { UnitField } from '../parts/UnitField.tsx';
 
 /** One cell of a row: how wide, and the field that changes it. */
 interface Column<T> {
@@ -50,6 +51,25 @@ export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: numbe
 export const numberColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
   figureColumn<T>(label, key, (text, take) => someNumber(text, min, max, take));
 
+export const massColumn = <T,>(
+  label: string,
+  key: KeyOf<T, number>,
+  min: number,
+  max: number,
+): Column<T> => ({
+  width: '112px',
+  field: (row, set) => (
+    <UnitField
+      label={label}
+      quantity="mass"
+      value={Number(row[key])}
+      min={min}
+      max={max}
+      onCommit={(kg) => kg !== undefined && set(edit(key, kg))}
+    />
+  ),
+});
+
 export const lengthColumn = <T,>(
   label: string,
   key: KeyOf<T, number>,
@@ -60,7 +80,7 @@ export const lengthColumn = <T,>(
   field: (row, set) => (
     <LengthField
       label={label}
-      valueM={Number(row[key] ?? 0)}
+      valueM={row[key] === undefined ? undefined : Number(row[key])}
       min={min}
       max={max}
       onCommit={(metres) => set(edit(key, metres))}
@@ -78,7 +98,7 @@ export const choiceColumn = <T,>(
     <TextField
       select
       label={label}
-      value={String(row[key])}
+      value={String(row[key] ?? choices[0]?.id ?? '')}
       onChange={(event) => set(edit(key, event.target.value))}
     >
       {choices.map((choice) => (

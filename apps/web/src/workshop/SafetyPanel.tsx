@@ -3,17 +3,18 @@ import { methods, usualRules } from '@early-lantern/core';
 import { Box, Paper, Stack, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField } from '../parts/CommitField.tsx';
+import { type Quantity, UnitField } from '../parts/UnitField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 
-const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: number }> = {
-  hookFactor: { label: 'Rating over load of a point', min: 1, max: 10 },
-  indoorFactor: { label: 'Against tipping, indoors', min: 1, max: 10 },
-  outdoorFactor: { label: 'Against tipping, outdoors', min: 1, max: 10 },
-  bumpN: { label: 'Somebody bumps into it, N', min: 0, max: 1000 },
-  bumpHeightM: { label: 'at this height, m', min: 0.1, max: 2.5 },
-  personKg: { label: 'Person on a ladder, kg', min: 40, max: 200 },
-  packedStiffness: { label: 'Packed arch: stiffer than its bare pipe, times', min: 1, max: 10 },
-  assumedGustMs: { label: 'Gust assumed outdoors without a forecast, m/s', min: 3, max: 30 },
+const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: number; quantity?: Quantity }> = {
+  hookFactor: { label: 'Safety factor of a point', min: 1, max: 10 },
+  indoorFactor: { label: 'Safety factor against tipping, indoors', min: 1, max: 10 },
+  outdoorFactor: { label: 'Safety factor against tipping, outdoors', min: 1, max: 10 },
+  bumpN: { label: 'Somebody bumps into it', min: 0, max: 1000, quantity: 'force' },
+  bumpHeightM: { label: 'Bumped into at this height', min: 0.1, max: 2.5, quantity: 'height' },
+  personKg: { label: 'Person on a ladder', min: 40, max: 200, quantity: 'mass' },
+  packedStiffness: { label: 'Packed arch: times stiffer than its bare pipe', min: 1, max: 10 },
+  assumedGustMs: { label: 'Gust assumed until a forecast is in', min: 3, max: 30, quantity: 'wind' },
 };
 
 /** A number typed between limits; nothing typed takes the usual one again. */
@@ -23,7 +24,7 @@ function readNumber(text: string, min: number, max: number, take: (value: number
     return undefined;
   }
   const value = Number(text.replace(',', '.'));
-  if (!(value >= min && value <= max)) return `From ${min} to ${max}, or nothing for the usual one`;
+  if (!(value >= min && value <= max)) return `From ${min} to ${max}; blank = the usual`;
   take(value);
   return undefined;
 }
@@ -44,40 +45,52 @@ export function SafetyPanel({ row }: { row: WorkshopRow }) {
       <Stack spacing={1.25}>
         <Typography variant="h2">Safety factors and assumptions</Typography>
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
-          {(Object.keys(ruleWords) as (keyof HoldRules)[]).map((rule) => (
-            <CommitField
-              key={rule}
-              label={ruleWords[rule].label}
-              value={holdRules[rule] === undefined ? '' : String(holdRules[rule])}
-              placeholder={`${usualRules[rule]} as usual`}
-              slotProps={{ inputLabel: { shrink: true } }}
-              onCommit={(text) =>
-                readNumber(text, ruleWords[rule].min, ruleWords[rule].max, (value) =>
-                  save(({ holdRules: now = {} }) => ({
-                    holdRules: value === undefined ? without(now, rule) : { ...now, [rule]: value },
-                  })),
-                )
-              }
-            />
-          ))}
+          {(Object.keys(ruleWords) as (keyof HoldRules)[]).map((rule) => {
+            const { label, min, max, quantity } = ruleWords[rule];
+            const take = (value: number | undefined) =>
+              save(({ holdRules: now = {} }) => ({
+                holdRules: value === undefined ? without(now, rule) : { ...now, [rule]: value },
+              }));
+            return quantity ? (
+              <UnitField
+                key={rule}
+                label={label}
+                quantity={quantity}
+                value={holdRules[rule]}
+                min={min}
+                max={max}
+                usual={usualRules[rule]}
+                onCommit={take}
+              />
+            ) : (
+              <CommitField
+                key={rule}
+                label={label}
+                value={holdRules[rule] === undefined ? '' : String(holdRules[rule])}
+                placeholder={`${usualRules[rule]} as usual`}
+                slotProps={{ inputLabel: { shrink: true } }}
+                onCommit={(text) => readNumber(text, min, max, take)}
+              />
+            );
+          })}
         </Box>
       </Stack>
       <Stack spacing={1.25}>
-        <Typography variant="h2">Ratings of fixings, newtons</Typography>
+        <Typography variant="h2">Ratings of fixings</Typography>
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
           {methods.map(({ id, label, ratingN }) => (
-            <CommitField
+            <UnitField
               key={id}
               label={label}
-              value={ratingsN[id as MethodId] === undefined ? '' : String(ratingsN[id as MethodId])}
-              placeholder={`${ratingN} as usual`}
-              slotProps={{ inputLabel: { shrink: true } }}
-              onCommit={(text) =>
-                readNumber(text, 0, 5000, (value) =>
-                  save(({ ratingsN: now = {} }) => ({
-                    ratingsN: value === undefined ? without(now, id) : { ...now, [id]: value },
-                  })),
-                )
+              quantity="force"
+              value={ratingsN[id as MethodId]}
+              min={0}
+              max={5000}
+              usual={ratingN}
+              onCommit={(value) =>
+                save(({ ratingsN: now = {} }) => ({
+                  ratingsN: value === undefined ? without(now, id) : { ...now, [id]: value },
+                }))
               }
             />
           ))}

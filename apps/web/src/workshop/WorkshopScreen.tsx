@@ -94,7 +94,16 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
     case 'people':
       return [column('crew', <CrewPanel rows={crew} />)];
     case 'gear':
-      return [column('gear', <GearPanel row={row} />), column('holds', <HoldsPanel row={row} />)];
+      // One wide column: what is counted here has many figures in a row.
+      return [
+        column(
+          'gear',
+          <>
+            <GearPanel row={row} />
+            <HoldsPanel row={row} />
+          </>,
+        ),
+      ];
     case 'catalogue':
       return [
         column('colours', <ColoursPanel row={row} />),

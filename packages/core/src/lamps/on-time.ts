@@ -5,6 +5,7 @@ import { inHandWanted } from '../clock/day-problem.ts';
 import { overrunsOf } from '../clock/overruns.ts';
 import { chanceText } from '../rehearsal/uncertainty.ts';
 import { DERIVED, working } from '../working.ts';
+import { powerLacking } from './power.ts';
 import { seatsLacking } from './seats.ts';
 import { unlit } from './unlit.ts';
 
@@ -62,6 +63,8 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     };
   const seats = seatsLacking(file);
   if (seats) return { state: 'out', figure: seats.figure, reason: seats.told, ...shown };
+  const power = powerLacking(file, clock.tasks);
+  if (power) return { state: 'low', figure: power.figure, reason: power.told, ...shown };
   if (clock.onTime.broken) {
     return { state: 'low', figure: `${minutesInHand} min to spare`, reason: clock.onTime.broken, ...shown };
   }

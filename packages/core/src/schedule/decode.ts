@@ -62,14 +62,11 @@ export class Decoder {
       return least === (problem.latest[i] as number) - (problem.earliest[i] as number);
     });
     const isFixed = new Set(atOneTime);
-    // Who leaves and does not come back, or comes back and has not left, would be away from all else: a run that begins
-    // or ends at any time has its turn with the others.
-    const isWhole = (h: number) => {
-      const { from, until } = problem.holds[h] as Compiled['holds'][number];
-      return isFixed.has(from) && isFixed.has(until);
-    };
     this.fixed = atOneTime
-      .filter((i) => [...(problem.opens[i] ?? []), ...(problem.closes[i] ?? [])].every(isWhole))
+      // Nobody comes back who has not left: what ends a hold waits until what begins it has its place.
+      .filter((i) =>
+        (problem.closes[i] as readonly number[]).every((h) => isFixed.has(problem.holds[h]?.from ?? -1)),
+      )
       .sort((a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number));
     this.placed = new Uint8Array(problem.count);
     this.openHolds = new Uint8Array(problem.holds.length);

@@ -4,6 +4,7 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
 import { CommitField, someName } from '../../parts/CommitField.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
+import { UnitField } from '../../parts/UnitField.tsx';
 
 type Item = Furnishing['items'][number];
 
@@ -60,10 +61,13 @@ export function ItemsField({ label, piece, onCommit }: ItemsFieldProps) {
               value={String(item.minutesEach)}
               onCommit={(text) => number(i, 'minutesEach', text)}
             />
-            <CommitField
-              label="kg each"
-              value={String(item.massKg)}
-              onCommit={(text) => number(i, 'massKg', text)}
+            <UnitField
+              label="Each"
+              quantity="mass"
+              value={item.massKg}
+              min={0}
+              max={200}
+              onCommit={(massKg) => massKg !== undefined && void set(i, { massKg })}
             />
             <LengthField
               label="Width"

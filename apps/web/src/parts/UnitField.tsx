@@ -1,0 +1,52 @@
+import { readNumber } from '@early-lantern/contract';
+import type { TextFieldProps } from '@mui/material';
+import { useUnits } from '../preferences.tsx';
+import { CommitField } from './CommitField.tsx';
+
+/** A unit and how many of the SI unit it is. Exact by definition: NIST SP 811, appendix B.8. */
+const scales = {
+  mass: { metric: ['kg', 1], imperial: ['lb', 0.45359237] },
+  force: { metric: ['N', 1], imperial: ['lb', 4.4482216152605] },
+  wind: { metric: ['m/s', 1], imperial: ['mph', 0.44704] },
+  height: { metric: ['m', 1], imperial: ['ft', 0.3048] },
+} as const;
+
+export type Quantity = keyof typeof scales;
+
+interface UnitFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | 'error' | 'label'> {
+  label: string;
+  quantity: Quantity;
+  /** In the SI unit; undefined where nothing was typed and the usual holds. */
+  value: number | undefined;
+  /** Limits, and what holds where nothing is typed, in the SI unit. */
+  min: number;
+  max: number;
+  usual?: number;
+  /** Nothing typed is told as undefined, where there is something usual. */
+  onCommit: (value: number | undefined) => void;
+}
+
+/** A figure typed and shown in the unit of the shop, kept in that of the SI. */
+export function UnitField({ label, quantity, value, min, max, usual, onCommit, ...field }: UnitFieldProps) {
+  const [unit, size] = scales[quantity][useUnits().units];
+  const shown = (one: number) => String(Number((one / size).toFixed(one / size < 10 ? 2 : 1)));
+  return (
+    <CommitField
+      {...field}
+      label={`${label}, ${unit}`}
+      value={value === undefined ? '' : shown(value)}
+      {...(usual === undefined
+        ? {}
+        : { placeholder: `${shown(usual)} as usual`, slotProps: { inputLabel: { shrink: true } } })}
+      onCommit={(text) => {
+        if (!text.trim() && usual !== undefined) return void onCommit(undefined);
+        const typed = (readNumber(text) ?? Number.NaN) * size;
+        // A limit typed as it is shown counts as kept.
+        if (!(typed >= min - size * 0.05 && typed <= max + size * 0.05))
+          return `From ${shown(min)} to ${shown(max)}${usual === undefined ? '' : '; blank = the usual'}`;
+        onCommit(Number(Math.min(max, Math.max(min, typed)).toFixed(4)));
+        return undefined;
+      }}
+    />
+  );
+}
