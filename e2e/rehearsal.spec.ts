@@ -12,7 +12,7 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
   await page.getByRole('button', { name: /Load the vehicle$/ }).click();
   await expect(page.getByText(/^Then, because it must be over before: Drive to/)).toBeVisible();
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
-  await expect(page.getByTestId('ready-by-doors')).toHaveText(/\d+ of 100/);
+  await expect(page.getByTestId('ready-in-time')).toHaveText(/\d+ of 100/);
   await expect(page.getByRole('heading', { name: /Sign-off, 2,000 days/ })).toBeVisible();
   await page.getByRole('button', { name: 'Simulate 10,000 days' }).click();
   // Stopped half-way, or just done where the machine is quick: either way there is an outcome of more days than before.
