@@ -13,13 +13,13 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
   await expect(page.getByText(/^Then, because it must be over before: Drive to/)).toBeVisible();
   await page.getByRole('tab', { name: 'Rehearsal' }).click();
   await expect(page.getByTestId('ready-in-time')).toHaveText(/\d+ of 100/);
-  await expect(page.getByRole('heading', { name: /Sign-off, 2,000 days/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Time to spare, 2,000 days/ })).toBeVisible();
   await page.getByRole('button', { name: 'Simulate 10,000 days' }).click();
   // Stopped half-way, or just done where the machine is quick: either way there is an outcome of more days than before.
   const stop = page.getByRole('button', { name: 'Stop here' });
   await stop.click({ timeout: 2000 }).catch(() => undefined);
   await expect(stop).toBeHidden();
-  await expect(page.getByRole('heading', { name: /Sign-off, [\d,]+ days/ })).not.toHaveText(/ 2,000 days/);
+  await expect(page.getByRole('heading', { name: /Time to spare, [\d,]+ days/ })).not.toHaveText(/ 2,000 days/);
   // The lamp tells it too.
   await page.getByRole('button', { name: /^On time/ }).click();
   await expect(page.getByRole('dialog')).toContainText(/doors|rehearsed/);

@@ -137,7 +137,7 @@ function Outcome({ plan, rehearsal }: { plan: Plan; rehearsal: Rehearsal }) {
         {plan.onTime.bottleneck && <>Most often it waits for “{label(plan.onTime.bottleneck)}”.</>}
       </Typography>
       <Paper variant="outlined" sx={{ p: 2 }}>
-        <Typography variant="h3">Sign-off, {runs.toLocaleString('en')} days</Typography>
+        <Typography variant="h3">Time to spare, {runs.toLocaleString('en')} days</Typography>
         <SpreadChart spread={spread} />
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           Minutes to spare; hatched bars are late.
