@@ -121,6 +121,10 @@ export const Spot = withRule(
 );
 export type Spot = z.infer<typeof Spot>;
 
+/** What may be too loud for a house in its quiet hours. */
+export const TooLoud = z.enum(['inflators', 'carrying']);
+export type TooLoud = z.infer<typeof TooLoud>;
+
 const SiteFields = z.strictObject({
   id: Id,
   name: Name,
@@ -148,6 +152,9 @@ const SiteFields = z.strictObject({
     /** The longest rigid thing that gets round the tightest corner or into the lift. */
     longestM: LengthM.max(20).optional(),
     parking: Text.optional(),
+    /** Hours in which the van may stand at the set-down, and for how many minutes at a time; left out, at any, for long. */
+    kerb: z.strictObject({ from: TimeOfDay, to: TimeOfDay }).optional(),
+    kerbMin: z.int().min(5).max(600).optional(),
   }),
   spots: z.array(Spot).min(1),
   rules: Text,
@@ -156,7 +163,15 @@ const SiteFields = z.strictObject({
     .array(z.enum(['adhesive', 'helium', 'confetti', 'stakes', 'candles']))
     .max(5)
     .optional(),
-  quiet: z.strictObject({ from: TimeOfDay, to: TimeOfDay }).nullable().optional(),
+  quiet: z
+    .strictObject({
+      from: TimeOfDay,
+      to: TimeOfDay,
+      /** What is too loud then; inflators where not said. */
+      loud: z.array(TooLoud).min(1).max(2).optional(),
+    })
+    .nullable()
+    .optional(),
   /** What may be drawn at once from the power there is; left out, nobody has asked. */
   powerW: z.int().min(0).max(100_000).optional(),
   /** Who opens, where to sign in, which way in. */

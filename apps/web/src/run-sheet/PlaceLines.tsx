@@ -37,7 +37,15 @@ export function PlaceLines({ file }: { file: JobFile }) {
       )}
       {site.quiet && (
         <p>
-          Quiet from {site.quiet.from} to {site.quiet.to}.
+          Quiet from {site.quiet.from} to {site.quiet.to}: no{' '}
+          {(site.quiet.loud ?? ['inflators']).join(', no ')}.
+        </p>
+      )}
+      {(site.loadIn.kerb || site.loadIn.kerbMin) && (
+        <p>
+          Van at the set-down
+          {site.loadIn.kerb && ` from ${site.loadIn.kerb.from} to ${site.loadIn.kerb.to}`}
+          {site.loadIn.kerbMin && `, ${site.loadIn.kerbMin} min at a time`}.
         </p>
       )}
       {spots.map(({ id, name, floor, power }) =>

@@ -1,5 +1,16 @@
-import type { Site } from '@early-lantern/contract';
-import { Box, Checkbox, FormControlLabel, FormGroup, Paper, Stack, Switch, Typography } from '@mui/material';
+import { type Site, TooLoud } from '@early-lantern/contract';
+import {
+  Box,
+  Checkbox,
+  FormControlLabel,
+  FormGroup,
+  MenuItem,
+  Paper,
+  Stack,
+  Switch,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { HoursField } from '../parts/HoursField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
@@ -139,6 +150,27 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             value={site.loadIn.parking ?? ''}
             onCommit={(parking) => void loadIn({ parking }) as undefined}
           />
+          <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+            The van may stand there:{' '}
+            {site.loadIn.kerb ? `${site.loadIn.kerb.from} to ${site.loadIn.kerb.to}` : 'at any hour'}
+          </Typography>
+          <HoursField
+            key={JSON.stringify(site.loadIn.kerb)}
+            none="Any hour"
+            value={site.loadIn.kerb}
+            onNone={() => loadIn({ kerb: undefined })}
+            onHours={(kerb) => loadIn({ kerb })}
+          />
+          <CommitField
+            label="For how many minutes at a time"
+            helperText="Blank = as long as it takes"
+            value={site.loadIn.kerbMin === undefined ? '' : String(site.loadIn.kerbMin)}
+            onCommit={(text) =>
+              text.trim() === ''
+                ? void loadIn({ kerbMin: undefined })
+                : wholeNumber(text, 5, 600, (kerbMin) => void loadIn({ kerbMin }))
+            }
+          />
           <CommitField
             label="Way in, who opens"
             value={site.access ?? ''}
@@ -182,8 +214,26 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             none="None"
             value={site.quiet ?? undefined}
             onNone={() => set({ quiet: null })}
-            onHours={(quiet) => set({ quiet })}
+            onHours={(hours) => set({ quiet: { ...site.quiet, ...hours } })}
           />
+          {site.quiet && (
+            <TextField
+              select
+              label="Too loud then"
+              value={site.quiet.loud ?? ['inflators']}
+              onChange={({ target }) => {
+                const loud = target.value as unknown as TooLoud[];
+                if (site.quiet && loud.length > 0) set({ quiet: { ...site.quiet, loud } });
+              }}
+              slotProps={{ select: { multiple: true } }}
+            >
+              {TooLoud.options.map((one) => (
+                <MenuItem key={one} value={one}>
+                  {one}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
           <CommitField
             label="Venue rules"
             multiline

@@ -58,3 +58,36 @@ test('hours that end before the way home are named, and longer ones for this job
   if (!longer) throw new Error('not offered');
   expect(draftPlan(applyChanges({ ...hall(90), job }, longer.changes)).tasks.length).toBeGreaterThan(0);
 });
+
+test('the van stands at the kerb in its hours only, and for so long; carrying may be too loud as inflators are', () => {
+  const file = hall(400);
+  const at = (one: JobFile, id: string) => {
+    const task = draftPlan(one).tasks.find((each) => each.id === id);
+    return task && DateTime.fromISO(task.start, { setZone: true }).toFormat('HH:mm');
+  };
+  const usual = at(file, 'unload') ?? '';
+  expect(usual >= '13:00').toBe(true);
+  const loadIn = { ...file.site.loadIn, kerb: { from: '06:00', to: '12:30' } };
+  // Doors are at 18:30: unloaded before half past twelve, loaded out when the kerb is shut: there is no plan.
+  expect(draftPlan({ ...file, site: { ...file.site, loadIn } }).lamps.onTime.figure).toBe('no plan');
+  const evening = { ...loadIn, kerb: { from: '17:00', to: '12:30' } };
+  const kept = draftPlan({ ...file, site: { ...file.site, loadIn: evening } });
+  for (const task of kept.tasks.filter(({ id }) => ['unload-first', 'unload', 'load-out'].includes(id))) {
+    const [from, until] = [task.start, task.end].map((iso) => iso.slice(11, 16));
+    expect([task.id, (until ?? '') <= '12:30' || (from ?? '') >= '17:00']).toEqual([task.id, true]);
+  }
+  // Quiet from noon to five, carrying too: what is carried is carried before or after.
+  const early = hall(480);
+  const quiet = { from: '12:00', to: '17:00', loud: ['carrying' as const] };
+  const carried = draftPlan({ ...early, site: { ...early.site, quiet } }).tasks.filter(({ id }) =>
+    ['unload-first', 'unload', 'load-out'].includes(id),
+  );
+  expect(carried).toHaveLength(3);
+  for (const { id, start, end } of carried)
+    expect([id, end.slice(11, 16) <= '12:00' || start.slice(11, 16) >= '17:00']).toEqual([id, true]);
+  const short = { ...file.site.loadIn, kerbMin: 10 };
+  expect(draftPlan({ ...file, site: { ...file.site, loadIn: short } }).lamps.onTime).toMatchObject({
+    state: 'low',
+    figure: 'van too long',
+  });
+});

@@ -1,3 +1,4 @@
+import type { Site } from '@early-lantern/contract';
 import type { Hold, Problem } from '../schedule/problem.ts';
 import type { MinuteAxis } from './calendar.ts';
 import type { DayJob } from './day-job.ts';
@@ -19,9 +20,10 @@ interface Places {
 const OPEN = 'open';
 const FLOOR = 'floor';
 const noise = ({ file }: DayJob) => `noise:${file.job.id}`;
+const kerb = ({ file }: DayJob) => `kerb:${file.job.id}`;
 
 /**
- * The workshop's hours, the houses' quiet hours, and the floor on which finished sections lie from their first cluster
+ * The workshop's hours, the houses' quiet hours, hours at the kerb, and the floor on which finished sections lie from their first cluster
  * until they are loaded.
  */
 export function placesOf(jobs: readonly DayJob[], axis: MinuteAxis): Places {
@@ -29,18 +31,25 @@ export function placesOf(jobs: readonly DayJob[], axis: MinuteAxis): Places {
   const shut = workshop.hours ? axis.outside(workshop.hours) : [];
   const noisy = jobs.flatMap((job) => {
     const { quiet } = job.file.site;
-    return quiet && job.work.some(isNoisy) ? [{ kind: noise(job), hours: axis.daily(quiet) }] : [];
+    return quiet && job.work.some((work) => isTooLoud(work, quiet))
+      ? [{ kind: noise(job), hours: axis.daily(quiet) }]
+      : [];
   });
+  const kerbs = jobs.flatMap((job) => {
+    const { kerb: allowed } = job.file.site.loadIn;
+    return allowed && job.work.some(isAtKerb) ? [{ kind: kerb(job), hours: axis.outside(allowed) }] : [];
+  });
+  const closed = [...noisy, ...kerbs];
   const room = workshop.floorM2 ? Math.floor(workshop.floorM2 / FLOOR_UNIT_M2) : undefined;
   return {
     limits: {
       ...(workshop.hours ? { [OPEN]: ALL } : {}),
-      ...Object.fromEntries(noisy.map(({ kind }) => [kind, ALL])),
+      ...Object.fromEntries(closed.map(({ kind }) => [kind, ALL])),
       ...(room === undefined ? {} : { [FLOOR]: room }),
     },
     absences: [
       ...shut.map(([from, until]) => ({ kind: OPEN, count: ALL, from, until })),
-      ...noisy.flatMap(({ kind, hours }) =>
+      ...closed.flatMap(({ kind, hours }) =>
         hours.map(([from, until]) => ({ kind, count: ALL, from, until })),
       ),
     ],
@@ -54,11 +63,19 @@ export function placeGear(work: Work, job: DayJob): Record<string, number> {
   const inHours = workshop.hours && work.place === 'workshop' && work.trip !== 'strike';
   return {
     ...(inHours ? { [OPEN]: 1 } : {}),
-    ...(site.quiet && isNoisy(work) ? { [noise(job)]: 1 } : {}),
+    ...(site.quiet && isTooLoud(work, site.quiet) ? { [noise(job)]: 1 } : {}),
+    ...(site.loadIn.kerb && isAtKerb(work) ? { [kerb(job)]: 1 } : {}),
   };
 }
 
-const isNoisy = ({ place, gear }: Work): boolean => place === 'site' && gear.includes('inflator');
+/** What is carried between the van at the set-down and the spot. */
+const AT_KERB = new Set(['unload-first', 'unload', 'second-unload', 'load-out', 'carry-out']);
+const isAtKerb = ({ id }: Work): boolean => AT_KERB.has(id);
+
+const isTooLoud = (work: Work, { loud = ['inflators'] }: NonNullable<Site['quiet']>): boolean =>
+  work.place === 'site' &&
+  ((loud.includes('inflators') && work.gear.includes('inflator')) ||
+    (loud.includes('carrying') && isAtKerb(work)));
 
 /** Where a job alone needs more floor than there is, it takes all of it: the bench says so. */
 function floorHolds(job: DayJob, room: number): Hold[] {

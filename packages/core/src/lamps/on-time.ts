@@ -65,6 +65,8 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
   if (seats) return { state: 'out', figure: seats.figure, reason: seats.told, ...shown };
   const power = powerLacking(file, clock.tasks);
   if (power) return { state: 'low', figure: power.figure, reason: power.told, ...shown };
+  const kerb = kerbTooLong(file, clock.tasks);
+  if (kerb) return { state: 'low', figure: 'van too long', reason: kerb, ...shown };
   if (clock.onTime.broken) {
     return { state: 'low', figure: `${minutesInHand} min to spare`, reason: clock.onTime.broken, ...shown };
   }
@@ -87,6 +89,17 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
         reason: `${doneAt} ${minutesInHand} min before ${tighter}: you want ${wanted} min to spare.`,
         ...shown,
       };
+}
+
+/** Unloading that takes longer than the van may stand at the set-down, in a sentence; undefined where it does not. */
+function kerbTooLong({ site }: JobFile, tasks: ClockPlan['tasks']): string | undefined {
+  const { kerbMin } = site.loadIn;
+  const [first, last] = ['unload-first', 'unload'].map((id) => tasks.find((task) => task.id === id));
+  if (kerbMin === undefined || !first || !last) return undefined;
+  const minutes = Math.round((Date.parse(last.end) - Date.parse(first.start)) / 60_000);
+  return minutes > kerbMin
+    ? `Unloading takes ${minutes} min, and the van may stand at the set-down for ${kerbMin}: move it in between, or bring more hands or a wagon.`
+    : undefined;
 }
 
 /** With less than this chance a plan that meets every window is low. From memory, an editable default. */
