@@ -29,7 +29,10 @@ interface UnitFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | 'er
 /** A figure typed and shown in the unit of the shop, kept in that of the SI. */
 export function UnitField({ label, quantity, value, min, max, usual, onCommit, ...field }: UnitFieldProps) {
   const [unit, size] = scales[quantity][useUnits().units];
-  const shown = (one: number) => String(Number((one / size).toFixed(one / size < 10 ? 2 : 1)));
+  const shown = (one: number) => {
+    const count = one / size;
+    return String(Number(count.toFixed(count < 10 ? 2 : count < 100 ? 1 : 0)));
+  };
   return (
     <CommitField
       {...field}
@@ -42,7 +45,7 @@ export function UnitField({ label, quantity, value, min, max, usual, onCommit, .
         if (!text.trim() && usual !== undefined) return void onCommit(undefined);
         const typed = (readNumber(text) ?? Number.NaN) * size;
         // A limit typed as it is shown counts as kept.
-        if (!(typed >= min - size * 0.05 && typed <= max + size * 0.05))
+        if (!(typed >= min - size * 0.5 && typed <= max + size * 0.5))
           return `From ${shown(min)} to ${shown(max)}${usual === undefined ? '' : '; blank = the usual'}`;
         onCommit(Number(Math.min(max, Math.max(min, typed)).toFixed(4)));
         return undefined;

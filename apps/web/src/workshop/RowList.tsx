@@ -40,6 +40,7 @@ const figureColumn = <T,>(
     <CommitField
       label={label}
       value={row[key] === undefined ? '' : String(row[key])}
+      slotProps={{ inputLabel: { shrink: true } }}
       onCommit={(text) => commit(text, (value) => set(edit(key, value)))}
     />
   ),
