@@ -1,5 +1,5 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
-import { agreedTasks, draftPlan } from '@early-lantern/core';
+import { draftPlan, shownTasks } from '@early-lantern/core';
 
 /** A task is moved when it is somebody else's, or begins so many minutes earlier or later. */
 const MOVED_MIN = 5;
@@ -67,7 +67,7 @@ export function benchStability(files: readonly JobFile[]): { median: number; wor
     const before = draftPlan(file);
     return smallEdits.map(({ what, edit }) => {
       const changed = structuredClone(file);
-      changed.job.clock = { ...changed.job.clock, shown: agreedTasks(before.tasks) };
+      changed.job.clock = { ...changed.job.clock, shown: shownTasks(before.tasks) };
       edit(changed);
       return { what: `${file.job.name}: ${what}`, share: movedShare(before, draftPlan(changed)) };
     });

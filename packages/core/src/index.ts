@@ -19,7 +19,7 @@ export { asWish } from './clock/repair.ts';
 export { visitSteps } from './clock/visit-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
-export { agreedTasks, type DayPlan, planningDay } from './day/plan-day.ts';
+export { agreedTasks, type DayPlan, planningDay, shownTasks } from './day/plan-day.ts';
 export { dayMoves, isDayWorthMoving, type Moved, shortJobs } from './day/repair-day.ts';
 export { sharingDay } from './day/sharing.ts';
 export { type WayOut, waysOut } from './day/ways-out.ts';

@@ -1,5 +1,5 @@
 import type { Fix, JobFile, Site, Workshop } from '@early-lantern/contract';
-import { agreedTasks } from '@early-lantern/core';
+import { shownTasks } from '@early-lantern/core';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import { Box, IconButton, LinearProgress, Stack, Tooltip } from '@mui/material';
@@ -61,7 +61,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   const planned = usePlanned(file);
   const tasks = planned?.plan.tasks;
   useEffect(() => {
-    if (tasks) store.noteShown(agreedTasks(tasks));
+    if (tasks) store.noteShown(shownTasks(tasks));
   }, [store, tasks]);
   const navigate = useNavigate();
   const tell = useNotice();

@@ -1,6 +1,6 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
 import { choiceCost } from '../day/choice-cost.ts';
-import { agreedTasks } from '../day/plan-day.ts';
+import { shownTasks } from '../day/plan-day.ts';
 import { draftPlan } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 
@@ -25,7 +25,7 @@ function moved(before: Plan, after: Plan, minutes: number): string[] {
 /** A job whose plan has been on screen, then changed. */
 function afterShown(file: JobFile, plan: Plan, edit: (file: JobFile) => void): JobFile {
   const changed = structuredClone(file);
-  changed.job.clock = { ...changed.job.clock, shown: agreedTasks(plan.tasks) };
+  changed.job.clock = { ...changed.job.clock, shown: shownTasks(plan.tasks) };
   edit(changed);
   return changed;
 }

@@ -118,3 +118,7 @@ function brokenOf(file: JobFile, { onTime, stuck, tasks }: ClockPlan): string[] 
 /** A job's tasks as they stand in the plan of its day: to be kept with the job. */
 export const agreedTasks = (tasks: readonly Task[]): AgreedTask[] =>
   tasks.map(({ id, start, end, crew, gear }) => ({ task: id, start, end, crew, gear }));
+
+/** A plan as it is on screen, as short as it can be kept: the next one begins there. */
+export const shownTasks = (tasks: readonly Task[]): AgreedTask[] =>
+  tasks.map(({ id, start, crew }) => ({ task: id, start, crew }));
