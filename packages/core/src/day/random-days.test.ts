@@ -106,6 +106,12 @@ test('100 pairs of neighbouring days: agreed, changed, repaired, each job read b
       [],
       [null, null],
     ]);
+    // As late as it goes: nothing is blown days before it is wanted.
+    for (const { plan: own } of kept)
+      expect([
+        i,
+        (Date.parse(own.onTime.doors) - Date.parse(own.onTime.benchFrom ?? '')) / 3_600_000 < 40,
+      ]).toEqual([i, true]);
     // Somebody is away for half an hour in which they were to work.
     const task = kept[0]?.plan.tasks.find(({ place, crew }) => place === 'site' && crew.length > 0);
     const crew = one.workshop.crew.map((member) =>

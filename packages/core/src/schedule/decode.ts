@@ -61,13 +61,9 @@ export class Decoder {
       const least = Math.min(...(problem.quickest[i] as readonly number[]));
       return least === (problem.latest[i] as number) - (problem.earliest[i] as number);
     });
-    const isFixed = new Set(atOneTime);
-    this.fixed = atOneTime
-      // Nobody comes back who has not left: what ends a hold waits until what begins it has its place.
-      .filter((i) =>
-        (problem.closes[i] as readonly number[]).every((h) => isFixed.has(problem.holds[h]?.from ?? -1)),
-      )
-      .sort((a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number));
+    this.fixed = wholeRuns(problem, atOneTime).sort(
+      (a, b) => (problem.earliest[a] as number) - (problem.earliest[b] as number),
+    );
     this.placed = new Uint8Array(problem.count);
     this.openHolds = new Uint8Array(problem.holds.length);
     this.firstMoments = [
@@ -307,6 +303,24 @@ export class Decoder {
     // Somebody was wanted elsewhere in between: all of it waits until that is over.
     this.release[held.from] = Math.max(clash, from + 1);
     return false;
+  }
+}
+
+/**
+ * Of some activities those that begin and end no hold, or a hold of which both ends are among them: who leaves and does
+ * not come back, or comes back without having left, would be away from all that is placed after.
+ */
+function wholeRuns({ opens, closes, holds }: Compiled, some: readonly number[]): number[] {
+  let left = [...some];
+  while (true) {
+    const known = new Set(left);
+    const isWhole = (h: number) => {
+      const { from, until } = holds[h] as Compiled['holds'][number];
+      return known.has(from) && known.has(until);
+    };
+    const whole = left.filter((i) => [...(opens[i] ?? []), ...(closes[i] ?? [])].every(isWhole));
+    if (whole.length === left.length) return whole;
+    left = whole;
   }
 }
 
