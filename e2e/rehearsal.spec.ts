@@ -19,7 +19,9 @@ test('a job is rehearsed at once; many more days can be gone through, and stoppe
   const stop = page.getByRole('button', { name: 'Stop here' });
   await stop.click({ timeout: 2000 }).catch(() => undefined);
   await expect(stop).toBeHidden();
-  await expect(page.getByRole('heading', { name: /Time to spare, [\d,]+ days/ })).not.toHaveText(/ 2,000 days/);
+  await expect(page.getByRole('heading', { name: /Time to spare, [\d,]+ days/ })).not.toHaveText(
+    / 2,000 days/,
+  );
   // The lamp tells it too.
   await page.getByRole('button', { name: /^On time/ }).click();
   await expect(page.getByRole('dialog')).toContainText(/doors|rehearsed/);
