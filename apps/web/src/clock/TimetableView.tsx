@@ -201,5 +201,5 @@ function KeyTimes({ plan }: { plan: Plan }) {
 /** What the time to spare lies between. */
 function tightestWords({ ready, doors, minutesInHand }: Plan['onTime']): string {
   const toDoors = ready ? Math.round((Date.parse(doors) - Date.parse(ready)) / 60_000) : null;
-  return toDoors === minutesInHand ? 'between sign-off and doors' : 'from loaded out to the end of access';
+  return toDoors === minutesInHand ? 'between sign-off and doors' : 'between load-out and the end of access';
 }

@@ -1,5 +1,5 @@
 import { newId } from './ids.ts';
-import { beforeDoors, clockTime, dayKey, dayName, minutesBetween, spanText, touchesDay } from './time.ts';
+import { beforeDoors, clockTime, dayKey, dayName, minutesBetween, spanText } from './time.ts';
 
 test.each([
   [0, '0 min'],
@@ -23,18 +23,6 @@ test('hours are those of the zone asked for, whatever offset the moment is writt
   expect(beforeDoors('2027-06-19T17:55:00-05:00', doors)).toBe('25 min after');
   expect(beforeDoors('2027-06-19T17:30:00-05:00', doors)).toBe('doors');
   expect(minutesBetween(Date.parse(doors), '2027-06-19T18:00:00-05:00')).toBe(30);
-});
-
-test('a job is of every day from its access to the end of its strike, by the clock there', () => {
-  const job = {
-    access: { from: '2027-06-18T22:00:00-05:00', until: '2027-06-19T17:00:00-05:00' },
-    strike: { from: '2027-06-19T23:00:00-05:00', until: '2027-06-20T01:00:00-05:00' },
-  };
-  const zone = 'America/Chicago';
-  const touched = ['2027-06-17', '2027-06-18', '2027-06-19', '2027-06-20', '2027-06-21'].filter((day) =>
-    touchesDay(job, day, zone),
-  );
-  expect(touched).toEqual(['2027-06-18', '2027-06-19', '2027-06-20']);
 });
 
 test.each(['Lock-keepers’ evening', 'Été à l’écluse', '!!!', 'x'.repeat(200), 'Übung 2'])(

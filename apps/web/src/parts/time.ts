@@ -1,4 +1,3 @@
-import type { JobHead } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 
 /** `17:30` by the zone given. */
@@ -14,13 +13,6 @@ export function dayName(iso: string, zone: string): string {
 
 export const dayKey = (iso: string, zone: string): string =>
   DateTime.fromISO(iso, { zone }).toFormat('yyyy-MM-dd');
-
-/** Whether anything of a job happens on a day (`2027-06-19`) by the clock of a zone, from access to the end of its strike. */
-export const touchesDay = (
-  { access, strike }: Pick<JobHead, 'access' | 'strike'>,
-  day: string,
-  zone: string,
-): boolean => dayKey(access.from, zone) <= day && day <= dayKey(strike.until, zone);
 
 /** A span as people say it: `45 min`, `4 h 45`, `3 days`. Negative spans lose their sign. */
 export function spanText(minutes: number): string {

@@ -90,7 +90,7 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             />
           </Box>
           <CommitField
-            label="Power that may be drawn at once, W"
+            label="Power available, W"
             helperText="Blank = not asked"
             value={site.powerW === undefined ? '' : String(site.powerW)}
             onCommit={(text) =>

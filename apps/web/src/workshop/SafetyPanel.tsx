@@ -13,7 +13,7 @@ const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: numb
   bumpN: { label: 'Somebody bumps into it', min: 0, max: 1000, quantity: 'force' },
   bumpHeightM: { label: 'Bumped into at this height', min: 0.1, max: 2.5, quantity: 'height' },
   personKg: { label: 'Person on a ladder', min: 40, max: 200, quantity: 'mass' },
-  packedStiffness: { label: 'Packed arch: times stiffer than its bare pipe', min: 1, max: 10 },
+  packedStiffness: { label: 'Packed arch, times as stiff as its bare pipe', min: 1, max: 10 },
   assumedGustMs: { label: 'Gust assumed until a forecast is in', min: 3, max: 30, quantity: 'wind' },
 };
 

@@ -39,13 +39,13 @@ export function clockFor(file: JobFile, pieces: readonly WorkedPiece[]): ClockPl
       const short = kept.stuck ?? `it leaves ${kept.onTime.minutesInHand} min to spare.`;
       const why = whatGrew(agreed.tasks, repaired.tasks) ?? short;
       const moved = movedWords(movedTasks(agreed.tasks, repaired.tasks), repaired.tasks);
-      return withNote(repaired, `The plan used for the day no longer fits: ${why} Repaired here, ${moved}.`);
+      return withNote(repaired, `The plan used for the day no longer fits: ${why} Repaired here: ${moved}.`);
     }
   }
   if (kept.stuck === undefined || !pins?.length) return kept;
   const { pins: _, ...free } = file.job.clock ?? {};
   const afresh = planOf(asWish({ ...file, job: { ...file.job, clock: free } }));
-  return withNote(afresh, `With these pins there is no plan: ${kept.stuck} They are left aside here.`);
+  return withNote(afresh, `These pins leave no plan: ${kept.stuck} The plan shown here ignores them.`);
 }
 
 const withNote = (plan: ClockPlan, broken: string): ClockPlan => ({

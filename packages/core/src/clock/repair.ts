@@ -11,7 +11,7 @@ interface Judged {
   stuck: string | undefined;
 }
 
-/** A plan that gains less than this does not take the place of one that was agreed on, minutes. */
+/** A plan that gains less than this does not take the place of one that was agreed on, minutes. From memory. */
 const WORTH_MOVING_MIN = 5;
 
 /** The job with what was agreed for its day as a wish: the search begins there and stays near, but it is no law. */
@@ -65,7 +65,7 @@ const workOf = ({
 }) =>
   end === undefined ? undefined : Math.round((Date.parse(end) - Date.parse(start)) / 60_000) * crew.length;
 
-/** Whole minutes and other hands make a little more of the same work: only what is beyond that has grown. */
+/** Whole minutes and other hands make so much more of the same work: only what is beyond has grown. From memory. */
 const GROWN = 1.3;
 
 /** The task that is most more work than when it was agreed on, in words; undefined where none is. */

@@ -34,8 +34,8 @@ test('half an hour in which somebody is busy: the plan agreed on is repaired, li
   if (!person) throw new Error('nobody');
   person.busy = [{ from: dressing.start, until: later(dressing.start, 30), label: 'The dentist' }];
   const plan = draftPlan(busyOne);
-  expect(plan.onTime.broken).toMatch(/no longer fits: .* Repaired here, \d+ of \d+ tasks moved: /);
-  const moved = Number(/Repaired here, (\d+) of/.exec(plan.onTime.broken ?? '')?.[1]);
+  expect(plan.onTime.broken).toMatch(/no longer fits: .* Repaired here: \d+ of \d+ tasks moved: /);
+  const moved = Number(/Repaired here: (\d+) of/.exec(plan.onTime.broken ?? '')?.[1]);
   // Fewer than a plan made from scratch would move.
   const { clock: _, ...head } = busyOne.job;
   const scratch = draftPlan({ ...busyOne, job: head });

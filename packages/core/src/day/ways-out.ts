@@ -4,9 +4,9 @@ import type { WorkedJob } from '../clock/day-job.ts';
 import { dayProblem } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
 import { laddersOf } from '../clock/dress-work.ts';
+import { blowInWorkshop } from '../lamps/blow-in-workshop.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
-import { schoolsOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { planningDay } from './plan-day.ts';
 import type { Culprit } from './why-not.ts';
@@ -147,7 +147,7 @@ function hiring(files: readonly JobFile[], { jobId, part }: Culprit): Attempt[] 
   if (workshop.crew.some((member) => member.id === id)) return [];
   const hire: CrewMember = {
     id,
-    name: `Hired for ${job.doors.slice(0, 10)}`,
+    name: `Hired for ${DateTime.fromISO(job.doors, { zone: workshop.timeZone }).toFormat('d LLLL', { locale: 'en' })}`,
     skills: ['driver', 'ladder', 'tying'],
     shift: { from: '06:00', to: '22:00' },
   };
@@ -255,19 +255,11 @@ function lessFluff({ job, workshop }: JobFile, { pieces }: WorkedJob): Attempt[]
 
 /** Everything blown in the workshop, where some of it is blown on site. */
 function lessOnSite(files: readonly JobFile[]): Attempt[] {
-  return files.flatMap(({ job, workshop }): Attempt[] => {
-    const changes = job.pieces.flatMap((piece, p): Change[] => {
-      if (!('schools' in piece) || schoolsOf(piece, workshop.schools).inflatedAt === 'workshop') return [];
-      const value = { ...piece.schools, inflatedAt: 'workshop' as const };
-      return [{ path: `/job/pieces/${p}/schools`, value }];
-    });
+  return files.flatMap((file): Attempt[] => {
+    const changes = blowInWorkshop(file);
+    const { id: jobId, name } = file.job;
     return changes.length === 0
       ? []
-      : [
-          {
-            label: `Blow everything for ${job.name} in the workshop`,
-            changes: [{ jobId: job.id, changes }],
-          },
-        ];
+      : [{ label: `Blow everything for ${name} in the workshop`, changes: [{ jobId, changes }] }];
   });
 }

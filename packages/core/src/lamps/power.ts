@@ -1,6 +1,7 @@
-import type { Fix, Inflator, JobFile, Piece, PieceOf, Plan, Task } from '@early-lantern/contract';
-import { pictureOf, schoolsOf } from '../piece/recipe-of.ts';
+import type { Fix, Inflator, JobFile, Plan, Task } from '@early-lantern/contract';
+import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { blowInWorkshop } from './blow-in-workshop.ts';
 import { applyChanges } from './fixes.ts';
 
 /** What an inflator draws, W, and how far the cables of a workshop reach that has not said. From memory, editable. */
@@ -62,10 +63,6 @@ function tooFar(
     : undefined;
 }
 
-/** A piece that says where it is blown, or goes by what the house does. */
-const isBlown = (piece: Piece): piece is PieceOf<'organic-garland'> =>
-  piece.kind === 'organic-garland' || 'schools' in piece;
-
 /** The most that is drawn at the same time, W. */
 function mostWatts(plugged: readonly { task: Task; one: Inflator }[]): number {
   return Math.max(
@@ -81,12 +78,7 @@ function mostWatts(plugged: readonly { task: Task; one: Inflator }[]): number {
 /** Everything blown in the workshop instead: offered where the plan still has time for it. */
 export function powerFixes(file: JobFile, plan: Timed, replan: (file: JobFile) => Plan): Fix[] {
   if (!powerLacking(file, plan.tasks)) return [];
-  const { job, workshop } = file;
-  const changes = job.pieces.flatMap((piece, p) =>
-    isBlown(piece) && schoolsOf(piece, workshop.schools).inflatedAt !== 'workshop'
-      ? [{ path: `/job/pieces/${p}/schools`, value: { ...piece.schools, inflatedAt: 'workshop' as const } }]
-      : [],
-  );
+  const changes = blowInWorkshop(file);
   if (changes.length === 0) return [];
   const tried = applyChanges(file, changes);
   const after = replan(tried);
