@@ -61,10 +61,26 @@ export const TieLine = z.strictObject({
   toXM: z.number(),
   /** From below its upper end to the stake, forward or back. */
   reachM: z.number(),
+  /** How far from the wall its upper end and its stake are; less than 0 behind it. */
+  fromOutM: z.number(),
+  toOutM: z.number(),
   tensionN: z.number(),
   anchor: z.string(),
 });
 export type TieLine = z.infer<typeof TieLine>;
+
+/** What a piece takes up as it is seen from above, a rectangle. */
+export const GroundArea = z.strictObject({
+  what: z.enum(['body', 'base']),
+  /** Its left side along the spot, and its near side from the wall. */
+  xM: z.number(),
+  outM: z.number(),
+  widthM: z.number(),
+  depthM: z.number(),
+  /** Its lowest point above the floor: people walk under what is high enough. */
+  fromM: z.number(),
+});
+export type GroundArea = z.infer<typeof GroundArea>;
 
 /** A rigid thing and what it has to go through or into. */
 export const Pass = z.strictObject({
@@ -99,6 +115,8 @@ export const HoldPiece = z.strictObject({
   /** What the business owns that makes up each base's ballast. */
   weights: z.array(z.strictObject({ id: Id, name: z.string(), count: z.int() })),
   tieLines: z.array(TieLine),
+  /** From above: itself, then each of its bases. */
+  ground: z.array(GroundArea),
   cases: z.array(HoldCase),
   points: z.array(HoldPoint),
   /** The point that would let go first, and what follows. */

@@ -62,6 +62,11 @@ export const KeepClear = z.strictObject({
     'walkway',
     'power-line',
   ]),
+  /** From the wall to its near side, and how far it reaches out from there; left out, it holds at any distance from the wall. */
+  frontM: z.number().min(0).max(60).optional(),
+  depthM: LengthM.max(60).optional(),
+  /** Of an exit: at which side its leaf is hinged that opens into the place, or both. */
+  swing: z.enum(['left', 'right', 'both']).optional(),
 });
 export type KeepClear = z.infer<typeof KeepClear>;
 
@@ -77,6 +82,8 @@ const SpotFields = z.strictObject({
   kind: SpotKind,
   widthM: LengthM.max(60),
   heightM: LengthM.max(20),
+  /** Floor that there is in front of it; left out, nobody has measured it. */
+  depthM: LengthM.max(60).optional(),
   /** Where it is no plain rectangle: its corners in order. */
   outline: z.array(Point).min(3).max(24).optional(),
   surface: Surface,

@@ -86,10 +86,10 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
               return (
                 <rect
                   key={zone.id}
-                  x={clear.xM}
-                  y={spot.heightM - clear.yM - clear.heightM}
-                  width={clear.widthM}
-                  height={clear.heightM}
+                  x={clear.from.x}
+                  y={spot.heightM - clear.to.y}
+                  width={clear.to.x - clear.from.x}
+                  height={clear.to.y - clear.from.y}
                   fill="#a4321f"
                   fillOpacity="0.08"
                   stroke="#a4321f"

@@ -3,6 +3,7 @@ import { heldAt } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
+import { GroundMap } from '../ground/GroundMap.tsx';
 import { useJob } from '../job/context.ts';
 import { PrintHead } from '../parts/PrintHead.tsx';
 import { WorkingList } from '../parts/WorkingList.tsx';
@@ -29,6 +30,7 @@ export function FixingView() {
   const piece = document.pieces.find((one) => one.id === held?.id);
   const spot = file.site.spots.find((one) => one.id === piece?.spotId);
   if (!held || !piece || !spot) return null;
+  const onSpot = new Set(document.pieces.filter(({ spotId }) => spotId === spot.id).map(({ id }) => id));
   return (
     <Box
       sx={{
@@ -109,6 +111,14 @@ export function FixingView() {
           </Typography>
         ))}
         <FixingMap key={piece.id} piece={piece} spot={spot} held={held} gustMs={gustMs} />
+        {held.ground.some(({ what }) => what === 'base') && (
+          <GroundMap
+            key={`ground-${piece.id}`}
+            spot={spot}
+            held={held}
+            all={holds.pieces.filter(({ id }) => onSpot.has(id))}
+          />
+        )}
         <Box
           className="no-print"
           sx={{

@@ -7,6 +7,8 @@ interface LengthFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | '
   /** Left out, nobody has measured it: the field is blank. */
   valueM: number | undefined;
   onCommit: (valueM: number) => void;
+  /** Emptied, nobody knows it any more; left out, it cannot be emptied. */
+  onClear?: () => void;
   /** Show inches or centimetres rather than feet or metres; a bare number is read so too. */
   short?: boolean;
   /** Limits, metres. */
@@ -18,6 +20,7 @@ interface LengthFieldProps extends Omit<TextFieldProps, 'value' | 'onChange' | '
 export function LengthField({
   valueM,
   onCommit,
+  onClear,
   short = false,
   min = 0.01,
   max = 200,
@@ -34,8 +37,10 @@ export function LengthField({
 
   const commit = () => {
     if (typed === undefined) return;
-    if (valueM === undefined && typed.trim() === '') {
+    if (typed.trim() === '' && (valueM === undefined || onClear)) {
       setTyped(undefined);
+      setFault(undefined);
+      if (valueM !== undefined) onClear?.();
       return;
     }
     const isBare = /^[\d.,\s½¼¾⅛⅜⅝⅞/-]+$/.test(typed.trim());

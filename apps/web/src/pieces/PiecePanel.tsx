@@ -12,6 +12,7 @@ import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { backOf } from '../ground/frame.ts';
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
@@ -51,10 +52,11 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
   const picture = planned?.pictures[piece.id];
-  const { workshop } = file;
+  const { workshop, site } = file;
+  const back = backOf(site.spots.find(({ id }) => id === piece.spotId)?.kind);
   const now = useMemo(
-    () => ({ piece, pieces, plan, held, picture, workshop }),
-    [piece, pieces, plan, held, picture, workshop],
+    () => ({ piece, pieces, plan, held, picture, workshop, back }),
+    [piece, pieces, plan, held, picture, workshop, back],
   );
   const shown = useDeferredValue(now);
   return (
@@ -111,11 +113,13 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
   held: HoldPiece | undefined;
   picture: Picture | undefined;
   workshop: Workshop;
+  /** What its distance from back to front is measured from. */
+  back: string;
   changePiece: JobContextValue['changePiece'];
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, pieces, plan, held, picture, workshop, changePiece, onMove } = props;
+  const { piece, pieces, plan, held, picture, workshop, back, changePiece, onMove } = props;
   const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
@@ -166,6 +170,7 @@ const Panel = memo(function Panel(props: PanelProps) {
           onMove(piece.id, dxM, dyM, `typed-${typed.current}`);
         }}
         onChange={(next) => void commit(next)}
+        back={back}
       />
       <SpreadNote piece={piece} picture={picture} colours={colours} />
       <AttachmentFields piece={piece} />

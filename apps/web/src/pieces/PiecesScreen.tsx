@@ -12,6 +12,8 @@ import AddIcon from '@mui/icons-material/Add';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
+import { GroundView } from '../ground/GroundView.tsx';
+import type { SpotView } from '../ground/ViewToggle.tsx';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
@@ -22,7 +24,7 @@ import { Elevation } from './Elevation.tsx';
 import type { Grip } from './editors/index.ts';
 import { HangQuestion } from './HangQuestion.tsx';
 import { PiecePanel } from './PiecePanel.tsx';
-import { movedWith } from './PositionFields.tsx';
+import { broughtOut, movedWith } from './PositionFields.tsx';
 import { SpotBar } from './SpotBar.tsx';
 
 /** The spot's elevation with its pieces, and the chosen piece's settings beside it. */
@@ -35,6 +37,7 @@ export function PiecesScreen() {
   const [droppedId, setDroppedId] = useState<string>();
   const [asked, setAsked] = useState<{ doing: 'copy' | 'delete'; id: string }>();
   const [spotId, setSpotId] = useState<string>();
+  const [view, setView] = useState<SpotView>('front');
   const chosen =
     pieces.find((piece) => piece.id === chosenId) ??
     pieces.find((piece) => piece.spotId === spotId) ??
@@ -67,13 +70,27 @@ export function PiecesScreen() {
     },
     [spot, workshop.colours, pieces, put],
   );
+  // Seen from above a copy is put in front of what it is copied from, else beside it.
+  const held = planned?.plan.holds.pieces;
+  const aside = useCallback(
+    (id: string): Aside => {
+      const ground = held?.find((one) => one.id === id)?.ground ?? [];
+      if (view === 'front' || ground.length === 0) return { dxM: COPY_ASIDE_M, dOutM: 0 };
+      const [back, front] = [
+        Math.min(...ground.map(({ outM }) => outM)),
+        Math.max(...ground.map(({ outM, depthM }) => outM + depthM)),
+      ];
+      return { dxM: 0, dOutM: front - back + COPY_ASIDE_M };
+    },
+    [held, view],
+  );
   const copy = useCallback(
     (id: string) => {
       const { pieces: all } = store.getSnapshot().document;
       if (allCarriedBy(id, all).length > 0) setAsked({ doing: 'copy', id });
-      else put(...copiesOf([id], all));
+      else put(...copiesOf([id], all, aside(id)));
     },
-    [store, put],
+    [store, put, aside],
   );
   const remove = useCallback(
     (id: string) => {
@@ -115,6 +132,15 @@ export function PiecesScreen() {
         const piece = before.pieces.find((one) => one.id === id);
         const along = new Set(piece ? movesWith(piece, before.pieces).map((one) => one.id) : []);
         return { ...before, pieces: movedWith(before.pieces, along, dxM, dyM) };
+      }, `${id}-${gesture}`),
+    [store],
+  );
+  const onGround = useCallback(
+    (id: string, dxM: number, dOutM: number, gesture: string) =>
+      store.change((before) => {
+        const piece = before.pieces.find((one) => one.id === id);
+        const along = new Set(piece ? movesWith(piece, before.pieces).map((one) => one.id) : []);
+        return { ...before, pieces: broughtOut(movedWith(before.pieces, along, dxM, 0), along, dOutM) };
       }, `${id}-${gesture}`),
     [store],
   );
@@ -172,6 +198,8 @@ export function PiecesScreen() {
           onSpot={setSpotId}
           onChoose={choose}
           onAdd={openAdding}
+          view={view}
+          onView={setView}
         />
         <Box sx={{ flexGrow: 1, minHeight: 0, position: 'relative' }}>
           {dropped && proposals.length > 0 && (
@@ -184,24 +212,37 @@ export function PiecesScreen() {
               onClose={() => setDroppedId(undefined)}
             />
           )}
-          <Elevation
-            spot={spot}
-            indoors={site.indoors}
-            workshop={workshop}
-            pieces={onSpot}
-            planned={planned}
-            chosenId={chosen?.id}
-            onChoose={choose}
-            onLine={onLine}
-            onPull={onPull}
-            onMove={onMove}
-            onDrop={onDrop}
-          />
+          {view === 'above' ? (
+            <GroundView
+              spot={spot}
+              pieces={onSpot}
+              held={planned?.plan.holds.pieces ?? []}
+              chosenId={chosen?.id}
+              onChoose={choose}
+              onMove={onGround}
+            />
+          ) : (
+            <Elevation
+              spot={spot}
+              indoors={site.indoors}
+              workshop={workshop}
+              pieces={onSpot}
+              planned={planned}
+              chosenId={chosen?.id}
+              onChoose={choose}
+              onLine={onLine}
+              onPull={onPull}
+              onMove={onMove}
+              onDrop={onDrop}
+            />
+          )}
         </Box>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          {chosen?.kind === 'organic-garland'
-            ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away.'
-            : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
+          {view === 'above'
+            ? 'Drag a piece along the spot or out from it, or walk to it with Tab and move it with the arrow keys. A copy is put in front.'
+            : chosen?.kind === 'organic-garland'
+              ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away.'
+              : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
         </Typography>
       </Paper>
       <Paper variant="outlined" sx={{ overflow: { md: 'auto' }, p: 2 }}>
@@ -234,12 +275,12 @@ export function PiecesScreen() {
           carried={allCarriedBy(questioned.id, pieces)}
           onAll={() => {
             const ids = [questioned, ...allCarriedBy(questioned.id, pieces)].map(({ id }) => id);
-            if (asked.doing === 'copy') put(...copiesOf(ids, pieces));
+            if (asked.doing === 'copy') put(...copiesOf(ids, pieces, aside(questioned.id)));
             else store.change((before) => ({ ...before, pieces: without(before.pieces, ids) }));
             setAsked(undefined);
           }}
           onAlone={() => {
-            if (asked.doing === 'copy') put(...copiesOf([questioned.id], pieces));
+            if (asked.doing === 'copy') put(...copiesOf([questioned.id], pieces, aside(questioned.id)));
             else store.change((before) => ({ ...before, pieces: without(before.pieces, [questioned.id]) }));
             setAsked(undefined);
           }}
@@ -251,11 +292,17 @@ export function PiecesScreen() {
   );
 }
 
-/** Beside what is copied, m to the right. */
+/** Beside or before what is copied, m. */
 const COPY_ASIDE_M = 0.3;
 
+/** Where a copy is put: to the right, and out from the wall. */
+interface Aside {
+  dxM: number;
+  dOutM: number;
+}
+
 /** Copies of pieces, those that hang on each other hanging on each other's copies. The first one leads. */
-function copiesOf(ids: readonly string[], all: readonly Piece[]): [Piece, ...Piece[]] {
+function copiesOf(ids: readonly string[], all: readonly Piece[], { dxM, dOutM }: Aside): [Piece, ...Piece[]] {
   const chosen = ids.flatMap((id) => all.find((one) => one.id === id) ?? []);
   const named = new Map(
     chosen.map(({ id, name }) => {
@@ -268,13 +315,14 @@ function copiesOf(ids: readonly string[], all: readonly Piece[]): [Piece, ...Pie
     const copy = on && named.get(on.pieceId);
     return on && copy ? { [key]: { ...on, pieceId: copy.id } } : {};
   };
-  return chosen.map((piece) =>
+  const copies = chosen.map((piece) =>
     moved(
       { ...piece, ...hungAlike(piece, 'on'), ...hungAlike(piece, 'alsoOn'), ...named.get(piece.id) } as Piece,
-      COPY_ASIDE_M,
+      dxM,
       0,
     ),
-  ) as [Piece, ...Piece[]];
+  );
+  return broughtOut(copies, new Set(copies.map(({ id }) => id)), dOutM) as [Piece, ...Piece[]];
 }
 
 /** The pieces without some; what hung on one of those says nothing of a carrier any more. */

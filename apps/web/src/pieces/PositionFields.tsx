@@ -10,10 +10,12 @@ interface PositionFieldsProps {
   /** Takes over the piece and whatever moves with it. */
   onMove: (dxM: number, dyM: number) => void;
   onChange: (piece: Piece) => void;
+  /** What it is measured from, from back to front. */
+  back: string;
 }
 
 /** Where a piece is, typed: from the left, above the floor, in front of the wall. What hangs on it moves along. */
-export function PositionFields({ piece, pieces, onMove, onChange }: PositionFieldsProps) {
+export function PositionFields({ piece, pieces, onMove, onChange, back }: PositionFieldsProps) {
   const { at, of } = anchorOf(piece);
   const carried = allCarriedBy(piece.id, pieces).length;
   return (
@@ -37,13 +39,12 @@ export function PositionFields({ piece, pieces, onMove, onChange }: PositionFiel
         {/* How far before the wall a carried piece is, its carrier says. */}
         {!piece.on && (
           <LengthField
-            label="from wall"
+            label={`from ${back}`}
             valueM={piece.frontM ?? 0}
             min={0}
             max={30}
             onCommit={(metres) => {
-              const { frontM: _, ...rest } = piece;
-              onChange((metres > 0 ? { ...rest, frontM: Number(metres.toFixed(4)) } : rest) as Piece);
+              onChange(atDepth(piece, metres));
             }}
           />
         )}
@@ -58,6 +59,18 @@ export function PositionFields({ piece, pieces, onMove, onChange }: PositionFiel
     </Box>
   );
 }
+
+/** A piece so far from the wall, m; against it, nothing is said. */
+function atDepth(piece: Piece, metres: number): Piece {
+  const { frontM: _, ...rest } = piece;
+  return (metres > 0 ? { ...rest, frontM: Number(Math.min(30, metres).toFixed(4)) } : rest) as Piece;
+}
+
+/** The pieces with some of them brought out from the wall; how far out what is carried is, its carrier says. */
+export const broughtOut = (pieces: readonly Piece[], ids: ReadonlySet<string>, dOutM: number): Piece[] =>
+  pieces.map((one) =>
+    ids.has(one.id) && !one.on && dOutM !== 0 ? atDepth(one, (one.frontM ?? 0) + dOutM) : one,
+  );
 
 /** The pieces with one moved, and whatever hangs on it. */
 export const movedWith = (pieces: readonly Piece[], ids: ReadonlySet<string>, dxM: number, dyM: number) =>

@@ -2,6 +2,7 @@ import type { Piece, Spot } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import { Button, Chip, MenuItem, Stack, TextField } from '@mui/material';
 import { memo } from 'react';
+import { type SpotView, ViewToggle } from '../ground/ViewToggle.tsx';
 
 interface SpotBarProps {
   spots: readonly Spot[];
@@ -12,11 +13,13 @@ interface SpotBarProps {
   onSpot: (id: string) => void;
   onChoose: (id: string) => void;
   onAdd: () => void;
+  view: SpotView;
+  onView: (view: SpotView) => void;
 }
 
 /** Which spot is looked at, and the job's pieces by name; those on other spots are paler. */
 export const SpotBar = memo(function SpotBar(props: SpotBarProps) {
-  const { spots, spotId, named, chosenId, onSpot, onChoose, onAdd } = props;
+  const { spots, spotId, named, chosenId, onSpot, onChoose, onAdd, view, onView } = props;
   return (
     <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
       <TextField
@@ -55,6 +58,7 @@ export const SpotBar = memo(function SpotBar(props: SpotBarProps) {
           />
         ))}
       </Stack>
+      <ViewToggle view={view} onView={onView} />
       <Button startIcon={<AddIcon />} onClick={onAdd} size="small" variant="outlined">
         Add a piece
       </Button>

@@ -31,7 +31,7 @@ export function spotFrame(spot: Spot, size: { width: number; height: number }): 
   };
 }
 
-const floors: Record<NonNullable<Spot['floor']>, string> = {
+export const floorColours: Record<NonNullable<Spot['floor']>, string> = {
   polished: '#c9bda6',
   carpet: '#b9a9a0',
   grass: '#b3c197',
@@ -96,7 +96,7 @@ export const SpotDrawing = memo(function SpotDrawing({
         y={spot.heightM}
         width={box.w}
         height={box.h}
-        fill={spot.floor ? floors[spot.floor] : isIndoors ? '#cfc4ad' : '#b9c3a0'}
+        fill={spot.floor ? floorColours[spot.floor] : isIndoors ? '#cfc4ad' : '#b9c3a0'}
       />
       <path d={`M${box.x} ${spot.heightM}h${box.w}`} stroke="#1f2637" strokeWidth={1.5 * hairline} />
       <Rulers spot={spot} perM={perM} imperial={units === 'imperial'} />

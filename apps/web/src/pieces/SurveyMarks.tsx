@@ -5,7 +5,7 @@ interface SurveyMarksProps {
   perM: number;
 }
 
-const clearWords: Record<KeepClear['kind'], string> = {
+export const clearNames: Record<KeepClear['kind'], string> = {
   exit: 'exit',
   sign: 'sign',
   sprinkler: 'sprinkler',
@@ -45,7 +45,7 @@ export function SurveyMarks({ spot, perM }: SurveyMarksProps) {
             textAnchor={isAtEdge(zone) ? 'end' : 'middle'}
             fill="#86281a"
           >
-            {clearWords[zone.kind]}
+            {clearNames[zone.kind]}
           </text>
         </g>
       ))}

@@ -1,5 +1,6 @@
 import type { JobFile, Piece, Plan, Site } from '@early-lantern/contract';
 import { carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
+import { backOf } from '../ground/frame.ts';
 import { amountText } from '../parts/amounts.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';
@@ -20,8 +21,22 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
     if (!piece) return '';
     const { at, of } = anchorOf(piece);
     const spot = site.spots.find((one) => one.id === piece.spotId)?.name ?? 'the spot';
-    const front = piece.frontM ? `, ${long(piece.frontM)} from the wall` : '';
+    const kind = site.spots.find((one) => one.id === piece.spotId)?.kind;
+    const front = piece.frontM ? `, its back ${long(piece.frontM)} from the ${backOf(kind)}` : '';
     return `${spot}, ${of} ${long(at.xM)} from the left${front}`;
+  };
+  /** Where the lines of a piece end: from the left of its spot, and out from the back of it. */
+  const stakesOf = (id: string) => {
+    const lines = plan.holds.pieces.find((one) => one.id === id)?.tieLines ?? [];
+    const [first] = lines;
+    if (!first) return '';
+    const side = (towards: 'front' | 'back') => {
+      const of = lines.filter((line) => line.towards === towards);
+      const reach = Math.abs((of[0]?.toOutM ?? 0) - (of[0]?.fromOutM ?? 0));
+      const places = of.map(({ toXM }) => long(Math.max(0, toXM))).sort();
+      return `${towards === 'front' ? 'before' : 'behind'} it ${long(reach)} out, at ${places.join(' and ')} from the left`;
+    };
+    return `lines to ${first.anchor}: ${side('front')}; ${side('back')}`;
   };
   return (
     <ul className="sheet-things">
@@ -36,10 +51,11 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
           ...madeOf(piece),
           sections > 1 ? plural(sections, 'section') : '',
         ].filter(Boolean);
+        const stakes = stakesOf(piece.id);
         return (
           <li key={piece.id}>
             <strong>{piece.name}</strong>
-            {`: ${[where, figures.join(', ')].filter(Boolean).join('; ')}`}
+            {`: ${[where, figures.join(', '), stakes].filter(Boolean).join('; ')}`}
           </li>
         );
       })}

@@ -1,6 +1,7 @@
 import type { Spot } from '@early-lantern/contract';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { backOf } from '../ground/frame.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { listWords, type Mark, markChoices } from './marks.ts';
 import { surfaceWords } from './words.ts';
@@ -71,6 +72,43 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
             valueM={mark.heightM}
             onCommit={(heightM) => onMark({ ...mark, heightM })}
           />
+        )}
+        {mark.list === 'keepClear' && (
+          <>
+            <LengthField
+              label={`From the ${backOf(spot.kind)}`}
+              min={0}
+              max={60}
+              valueM={mark.frontM ?? 0}
+              onCommit={(frontM) => onMark({ ...mark, frontM })}
+            />
+            <LengthField
+              label="Reaches out by"
+              max={60}
+              valueM={mark.depthM}
+              placeholder="any distance"
+              slotProps={{ inputLabel: { shrink: true } }}
+              onCommit={(depthM) => onMark({ ...mark, depthM })}
+              onClear={() => onMark({ ...mark, depthM: undefined })}
+            />
+          </>
+        )}
+        {mark.what === 'exit' && (
+          <TextField
+            select
+            label="Door"
+            value={mark.swing ?? ''}
+            onChange={(event) =>
+              onMark({ ...mark, swing: (event.target.value || undefined) as Mark['swing'] })
+            }
+            slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+            sx={{ gridColumn: '1 / -1' }}
+          >
+            <MenuItem value="">opens away, or no door</MenuItem>
+            <MenuItem value="left">opens this way, hinged on the left</MenuItem>
+            <MenuItem value="right">opens this way, hinged on the right</MenuItem>
+            <MenuItem value="both">two leaves that open this way</MenuItem>
+          </TextField>
         )}
         {mark.lengthM !== undefined && (
           <LengthField

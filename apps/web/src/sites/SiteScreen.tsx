@@ -23,10 +23,12 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
 import { useSites } from '../api/queries.ts';
+import { ViewToggle } from '../ground/ViewToggle.tsx';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { useUnits } from '../preferences.tsx';
+import { GroundEditor } from './GroundEditor.tsx';
 import { MarkPanel } from './MarkPanel.tsx';
 import { listWords, type Mark, type MarkList, marksOf, newMark, withMark, withoutMark } from './marks.ts';
 import { asKind } from './new-place.ts';
@@ -63,6 +65,7 @@ function OpenSite({ row }: { row: SiteRow }) {
   const [query] = useSearchParams();
   const [spotId, setSpotId] = useState(query.get('ask')?.split('/')[0]);
   const [chosen, setChosen] = useState<string>();
+  const [fromAbove, setFromAbove] = useState(false);
   const spot = site.spots.find((one) => one.id === spotId) ?? (site.spots[0] as Spot);
   const mark = marksOf(spot).find((one) => one.id === chosen);
   const changeSpot = (id: string, edit: (spot: Spot) => Spot) =>
@@ -136,16 +139,29 @@ function OpenSite({ row }: { row: SiteRow }) {
             </Button>
           </Stack>
           <Box sx={{ height: { xs: 340, md: 430 } }}>
-            <SpotEditor
-              spot={spot}
-              indoors={site.indoors}
-              chosen={chosen}
-              onChoose={setChosen}
-              onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
-              onOutline={(outline) => changeSpot(spot.id, (before) => ({ ...before, outline }))}
-            />
+            {fromAbove ? (
+              <GroundEditor
+                spot={spot}
+                chosen={chosen}
+                onChoose={setChosen}
+                onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
+              />
+            ) : (
+              <SpotEditor
+                spot={spot}
+                indoors={site.indoors}
+                chosen={chosen}
+                onChoose={setChosen}
+                onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
+                onOutline={(outline) => changeSpot(spot.id, (before) => ({ ...before, outline }))}
+              />
+            )}
           </Box>
           <Stack direction="row" sx={{ gap: 0.75, flexWrap: 'wrap', mt: 1 }}>
+            <ViewToggle
+              view={fromAbove ? 'above' : 'front'}
+              onView={(view) => setFromAbove(view === 'above')}
+            />
             {(Object.keys(listWords) as MarkList[]).map((list) => (
               <Button
                 key={list}
@@ -280,6 +296,15 @@ function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
           max={20}
           valueM={spot.heightM}
           onCommit={(heightM) => onChange({ heightM })}
+        />
+        <LengthField
+          label="Floor in front"
+          max={60}
+          valueM={spot.depthM}
+          placeholder="not measured"
+          slotProps={{ inputLabel: { shrink: true } }}
+          onCommit={(depthM) => onChange({ depthM })}
+          onClear={() => onChange({ depthM: undefined })}
         />
         <TextField
           select

@@ -17,6 +17,10 @@ export interface Mark {
   heightM?: number;
   /** Of a rod, gutter or beam. */
   lengthM?: number;
+  /** Of what has to stay clear: from the wall to its near side, how far out it reaches, how a door opens. */
+  frontM?: number | undefined;
+  depthM?: number | undefined;
+  swing?: KeepClear['swing'] | undefined;
 }
 
 export const marksOf = (spot: Spot): Mark[] => [
@@ -69,6 +73,9 @@ export function withMark(spot: Spot, mark: Mark): Spot {
           ...at,
           ...area(mark),
           kind: mark.what as KeepClear['kind'],
+          ...(mark.frontM ? { frontM: mark.frontM } : {}),
+          ...(mark.depthM === undefined ? {} : { depthM: mark.depthM }),
+          ...(mark.swing && mark.what === 'exit' ? { swing: mark.swing } : {}),
         }),
       };
     case 'regions':

@@ -3,6 +3,7 @@ import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
 import { formatLength } from '../quantity/length.ts';
 import type { PointLoad } from '../structure/beam.ts';
 import { gustAt, isOutdoors } from '../structure/gust-at.ts';
+import { depthOf } from '../support/carried.ts';
 import {
   borneLoads,
   type Candidate,
@@ -239,12 +240,14 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
     return [{ id, method: chosen, place, candidate: { atM: along - fromM, ratingN, isLocked: true } }];
   });
   const count = Math.max(1, Math.round((toM - fromM) / GRID_M));
+  const outM = depthOf(piece, file.job.pieces);
+  const out = { from: outM, to: outM };
   const free = Array.from({ length: count + 1 }, (_, i) => (i * (toM - fromM)) / count).flatMap(
     (atM): Placed[] => {
       const along = fromM + atM;
       if (locked.some((one) => Math.abs(one.candidate.atM - atM) < GRID_M / 2)) return [];
       const { xM, yM } = line.at(along);
-      if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05) > 0)) return [];
+      if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05, out) > 0)) return [];
       const place = placeOf(asked, along);
       const best = place && bestMethod(place, ratings, wantedN);
       if (!best) return [];

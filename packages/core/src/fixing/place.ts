@@ -1,4 +1,5 @@
 import type { Fixing, KeepClear, Site, Spot, Surface } from '@early-lantern/contract';
+import { type Box, distanceToBox } from '../geometry/box.ts';
 import type { Place } from './methods.ts';
 
 interface At {
@@ -78,31 +79,53 @@ const margins: Record<KeepClear['kind'], { aroundM: number; belowM: number }> = 
   'power-line': { aroundM: 3, belowM: 3 },
 };
 
-/** The zone with what must stay free round it, as a box on the elevation. */
-export function keptClear(zone: KeepClear) {
+/** The zone with what must stay free round it: at any distance from the wall where its own is not said. */
+export function keptClear(zone: KeepClear): Box {
   const { aroundM, belowM } = margins[zone.kind];
+  const outM = reachOut(zone);
   return {
-    xM: zone.xM - aroundM,
-    yM: zone.yM - belowM,
-    widthM: zone.widthM + 2 * aroundM,
-    heightM: zone.heightM + belowM + aroundM,
+    from: { x: zone.xM - aroundM, y: zone.yM - belowM, z: outM.from - aroundM },
+    to: { x: zone.xM + zone.widthM + aroundM, y: zone.yM + zone.heightM + aroundM, z: outM.to + aroundM },
   };
 }
 
-/** How deep a disc reaches into a zone kept clear, m; 0 where it stays out. */
-export function intrusion(zone: KeepClear, at: At, radiusM: number): number {
+/** From back to front, m out from the wall. */
+export interface Depths {
+  from: number;
+  to: number;
+}
+
+/** Further from any wall than anything is. */
+const ANYWHERE: Depths = { from: -1000, to: 1000 };
+
+/** How far from the wall a zone begins and ends, m; a door needs as much as its leaf sweeps. */
+function reachOut({ frontM = 0, depthM, swing, widthM }: KeepClear): Depths {
+  if (depthM === undefined) return ANYWHERE;
+  const leafM = swing ? leafOf({ swing, widthM }) : 0;
+  return { from: frontM, to: Math.max(frontM + depthM, leafM) };
+}
+
+/** Width of a door's leaf, m: of two leaves each takes half the opening. */
+export const leafOf = ({ swing, widthM }: Pick<KeepClear, 'swing' | 'widthM'>): number =>
+  swing === 'both' ? widthM / 2 : widthM;
+
+/** How deep a ball of a piece that is so far from the wall reaches into a zone kept clear, m; 0 where it stays out. */
+export function intrusion(zone: KeepClear, { xM, yM }: At, radiusM: number, out = ANYWHERE): number {
   const box = keptClear(zone);
-  const dx = Math.max(box.xM - at.xM, at.xM - box.xM - box.widthM, 0);
-  const dy = Math.max(box.yM - at.yM, at.yM - box.yM - box.heightM, 0);
-  return Math.max(0, radiusM - Math.hypot(dx, dy));
+  // Somewhere between its piece's back and front: where that comes nearest.
+  const z = Math.min(out.to, Math.max(out.from, box.from.z));
+  return Math.max(0, radiusM - distanceToBox({ x: xM, y: yM, z }, box));
 }
 
 /** A way that people walk is clear by this much at least, m: 36 in. ADA 2010 Standards, 403.5.1. */
 const WALKWAY_M = 0.9144;
 
+/** How wide a walkway is drawn, m: across the way one walks, the shorter of its sides. */
+export const walkwayM = ({ widthM, depthM = Infinity }: KeepClear): number => Math.min(widthM, depthM);
+
 /** Whether a zone is a walkway drawn narrower than one may be. */
-export const isTooNarrow = ({ kind, widthM }: KeepClear): boolean =>
-  kind === 'walkway' && widthM < WALKWAY_M - 1e-3;
+export const isTooNarrow = (zone: KeepClear): boolean =>
+  zone.kind === 'walkway' && walkwayM(zone) < WALKWAY_M - 1e-3;
 
 /** What is said when something stands in a zone kept clear. */
 export const clearWords: Record<KeepClear['kind'], string> = {
@@ -113,6 +136,6 @@ export const clearWords: Record<KeepClear['kind'], string> = {
   extinguisher: 'the extinguisher must be reached',
   heater: 'too near to heat',
   candle: 'too near to flame',
-  walkway: 'the walkway must stay 36 in. clear (ADA 2010, 403.5.1)',
+  walkway: 'people walk there',
   'power-line': 'too near to an overhead line',
 };

@@ -18,16 +18,11 @@ import { pipeOf } from '../structure/pipes.ts';
 import { distanceTo } from '../support/parts.ts';
 import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
-import { applyChanges } from './fixes.ts';
 import { LOW_MARGIN, marginOf, surveyed } from './holds.ts';
-import { ownStand, reachFixes } from './reach-fixes.ts';
+import { type Attempt, ownStand, reachFixes } from './reach-fixes.ts';
+import { riskCount, standingApart, withRoomBehind } from './room-fixes.ts';
 
 const MOST_FIXES = 3;
-
-interface Attempt {
-  label: string;
-  changes: Change[];
-}
 
 /**
  * Ways out of *Holds* that were tried on the piece that stands worst: lines, a heavier base, both, a lower arch,
@@ -47,12 +42,16 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   const fixes: Fix[] = [];
   /** What at least holds, though one thing that goes wrong would bring it down: told where nothing better was found. */
   const risky: Fix[] = [];
-  for (const family of familiesOf(file, piece, worst, index)) {
+  const families = [standingApart(file, piece, holds, index), ...familiesOf(file, piece, worst, index)];
+  for (const family of families) {
     for (const attempt of family) {
-      const after = holdsOfFile(applyChanges(file, attempt.changes)).pieces[index];
+      const { after, risks, ...tried } = withRoomBehind(attempt, file, piece, index, holdsOfFile);
+      if (tried.changes.length === 0) continue;
       if (!after || after.troubles.length > 0 || marginOf(after) < wanted) continue;
-      const fix = { ...attempt, gain: gainOf(after, file) };
-      if (after.risks.length > 0) {
+      const fix = { ...tried, gain: gainOf(after, file) };
+      // Where nothing fails, one risk fewer is a way forward even if another stays.
+      const isBetter = !isOut && risks < riskCount(holds.pieces);
+      if (after.risks.length > 0 && !isBetter) {
         if (risky.length < MOST_FIXES) risky.push(fix);
         continue;
       }

@@ -421,7 +421,7 @@ test('a walkway is 36 in. clear at least (ADA 2010 Standards, 403.5.1), drawn an
   const beside = spot.widthM + 2;
   expect(withWay(beside, 0.9)).toContain('36 in. clear');
   expect(withWay(beside, 0.92)).toBe('');
-  expect(withWay(0, spot.widthM)).toContain('36 in. clear');
+  expect(withWay(0, spot.widthM)).toContain('has to stay clear');
 });
 
 test('weights are explained in a plain sentence: what comes first without them', () => {

@@ -6,7 +6,8 @@ import { formatLength } from '../quantity/length.ts';
 import { partsOf } from '../support/parts.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
 
-interface Attempt {
+/** A change to try, and what it is called. */
+export interface Attempt {
   label: string;
   changes: Change[];
 }

@@ -87,8 +87,12 @@ function stepsOf(piece: Backdrop): Step[] {
   }
 }
 
+/** Cloth, greenery or a board is about so thick, m. From memory. */
+const THICK_M = 0.05;
+
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
+  depthM: () => THICK_M,
   recipe(piece) {
     const { what, widthM, heightM } = piece;
     return {
@@ -101,6 +105,7 @@ export const backdrop: Kind<Backdrop> = {
       sections: [1],
       hangPoints: 0,
       topM: piece.at.yM + heightM,
+      handsUpToM: piece.at.yM + heightM,
       needs: [],
       assemblies: [],
       siteWork: stepsOf(piece).map(({ share, ...step }, i, all): SiteWork => {

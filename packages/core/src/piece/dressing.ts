@@ -96,6 +96,9 @@ export function dress({ chain, widthM, taper, mix, extraClusters = 0 }: DressLin
   };
 }
 
+/** A garland against a wall is about this much thinner front to back than it is wide. Derived: 0.65–0.7 pressed to it. */
+export const FLATNESS = 0.7;
+
 interface TaperedWidth {
   meanM: number;
   /** Root of the mean square: what the outline's volume goes with. */

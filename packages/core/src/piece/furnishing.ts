@@ -5,8 +5,12 @@ import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnShape } from './picture.ts';
 
+/** A trestle table, 6 ft by 30 in., where nothing else is said. From memory, an editable default. */
+export const usualTable = { depthM: 0.76, massKg: 20 } as const;
+
 /** Tables, chairs, linen, props: counted, carried and timed, not inflated. */
 export const furnishing: Kind<Furnishing> = {
+  depthM: ({ items }) => Math.max(...items.map(({ widthM }) => Math.min(widthM, usualTable.depthM))),
   recipe({ items, at }) {
     const minutes = items.reduce((sum, item) => sum + item.count * item.minutesEach, 0);
     const massKg = items.reduce((sum, item) => sum + item.count * item.massKg, 0);

@@ -9,6 +9,8 @@ export interface Kind<P extends Piece> {
   recipe(piece: P, schools: Schools): Recipe;
   /** How it looks on its spot's elevation. */
   picture(piece: P, recipe: Recipe): Picture;
+  /** How deep it is from front to back, m, without its bases; left out, as deep as it is wide: it is round. */
+  depthM?(piece: P, recipe: Recipe): number;
   /** What other pieces can be put on; left out, nothing can. */
   parts?(piece: P): Part[];
 }

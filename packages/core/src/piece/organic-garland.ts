@@ -4,7 +4,7 @@ import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
-import { type Dressing, type DressLine, dress } from './dressing.ts';
+import { type Dressing, type DressLine, dress, FLATNESS } from './dressing.ts';
 import {
   dressingAssemblies,
   dressingMaking,
@@ -28,6 +28,7 @@ const TAIL_CLUSTERS_PER_M = 1.5;
 
 /** Clusters of assorted diameters along a free line. */
 export const organicGarland: Kind<OrganicGarland> = {
+  depthM: (_, { visibleWidthM }) => FLATNESS * visibleWidthM,
   recipe(piece, schools) {
     const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
     const dressing = dress(dressLine(piece));

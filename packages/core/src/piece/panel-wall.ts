@@ -14,6 +14,8 @@ import type { Need } from './recipe.ts';
 
 /** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
 export const panelWall: Kind<PanelWall> = {
+  // One balloon thick.
+  depthM: ({ edge }) => inchesToMetres(edge.balloon.inflatedIn),
   recipe(piece, schools) {
     const { columns, rows, edge, panel } = piece;
     const { widthM, heightM } = sizeOf(piece);
@@ -43,6 +45,7 @@ export const panelWall: Kind<PanelWall> = {
       sections: [1],
       hangPoints: 0,
       topM: heightM,
+      handsUpToM: heightM,
       needs: [...(dressing?.needs ?? []), ...singleNeeds],
       assemblies: dressing ? dressingAssemblies(dressing, schools, 'sides') : [],
       siteWork: [

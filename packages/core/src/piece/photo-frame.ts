@@ -1,5 +1,6 @@
 import type { PhotoFrame, Schools } from '@early-lantern/contract';
 import { chainLength, type XY } from '../geometry/line.ts';
+import { ringOuterDiameter } from '../geometry/rings.ts';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
 import { jointTape } from '../materials/piping.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
@@ -28,12 +29,15 @@ const TIE_SPACING_M = 0.6096;
 
 /** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
 export const photoFrame: Kind<PhotoFrame> = {
+  depthM: ({ dress: style }) =>
+    style.style === 'organic' ? style.widthM : inchesToMetres(ringOuterDiameter(4, style.balloon.inflatedIn)),
   recipe(piece, schools) {
     const { dress: style, heightM, legs } = piece;
     const common = {
       sections: [1],
       hangPoints: 0,
       topM: heightM + (style.style === 'organic' ? style.widthM / 2 : 0.1),
+      handsUpToM: heightM,
       materials: frameMaterials(piece),
       making: [
         'Cut one pipe in two for the bars; tees at the lower corners, elbows at the upper ones; tape every joint.',

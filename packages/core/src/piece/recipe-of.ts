@@ -63,6 +63,12 @@ export const recipeOf = (piece: Piece, house?: HouseSchools): Recipe => workOut(
 export const rawNeedsOf = (piece: Piece, house?: HouseSchools): Need[] =>
   workOut(piece, house).designed.needs;
 
+/** How deep a piece is from front to back without its bases, m. */
+export function pieceDepthM(piece: Piece, house?: HouseSchools): number {
+  const { designed } = workOut(piece, house);
+  return kindOf(piece).depthM?.(piece, designed) ?? designed.visibleWidthM;
+}
+
 /** How a piece looks on its spot's elevation: each balloon of the design, and what carries it. */
 export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
   const before = drawn.get(piece);

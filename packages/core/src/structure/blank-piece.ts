@@ -18,6 +18,7 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   ballastKg: [],
   weights: [],
   tieLines: [],
+  ground: [],
   cases: [],
   points: [],
   passes: [],

@@ -1,6 +1,7 @@
 import type { JobFile, Piece, PieceOf, Working } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { attachedKg } from '../piece/attachments.ts';
+import { FLATNESS } from '../piece/dressing.ts';
 import type { Area } from '../piece/part.ts';
 import type { Picture } from '../piece/picture.ts';
 import { pictureOf, recipeOf } from '../piece/recipe-of.ts';
@@ -22,9 +23,6 @@ export interface CarriedLoad {
   dragFrontM2: number;
   dragSideM2: number;
 }
-
-/** A garland is about this much thinner front to back than it is wide. Derived: 0.65–0.7 pressed to a wall. */
-const DEPTH = 0.7;
 
 /** Every load that is handed down to a piece by what it carries, and by what that carries. */
 export function carriedOn(carrier: Piece, file: JobFile): CarriedLoad[] {
@@ -58,7 +56,7 @@ function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
     xM: middle.x,
     yM: middle.y,
     dragFrontM2: frontM2 * (1 - hiddenShare(picture, carrier)),
-    dragSideM2: frontM2 * DEPTH * 0.5,
+    dragSideM2: frontM2 * FLATNESS * 0.5,
   };
 }
 

@@ -1,9 +1,10 @@
 import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
-import { clearWords, intrusion, isTooNarrow } from '../fixing/place.ts';
 import { withLadders } from '../fixing/reach.ts';
+import { groundOf } from '../ground/from-above.ts';
+import { inTheWay } from '../ground/in-the-way.ts';
+import { withOverlaps } from '../ground/overlaps.ts';
 import type { Recipe } from '../piece/recipe.ts';
-import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { STAKE } from './anchors.ts';
@@ -29,7 +30,7 @@ export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe:
     gustSource: source,
     gustBasis: basis,
     isOutdoors: outside !== undefined,
-    pieces: inTurn(file, recipes),
+    pieces: withOverlaps(inTurn(file, recipes), file),
   };
 }
 
@@ -71,7 +72,7 @@ const known = new WeakMap<Piece, Known>();
 /** One piece, worked out again only when it or what it asks of the job has changed. */
 function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
   const { site, workshop, job } = file;
-  const carriers = job.pieces.filter(({ id }) => id === piece.on?.pieceId || id === piece.alsoOn?.pieceId);
+  const carriers = carriersOf(piece, job.pieces);
   // Whether it says what carries it depends on what stands beside it.
   const beside = isAskedFor(piece) ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : [];
   const counts = weights.map(({ count }) => count);
@@ -97,6 +98,20 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
   return held;
 }
 
+/** What carries a piece, and what carries that in turn: how far it is from the wall, the last of them says. */
+function carriersOf(piece: Piece, pieces: readonly Piece[]): Piece[] {
+  const found = new Set<Piece>();
+  const visit = ({ on, alsoOn }: Piece) => {
+    for (const one of pieces) {
+      if ((one.id !== on?.pieceId && one.id !== alsoOn?.pieceId) || found.has(one)) continue;
+      found.add(one);
+      visit(one);
+    }
+  };
+  visit(piece);
+  return [...found];
+}
+
 /** Stands, hangs, or is only set down. */
 function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
   const spot = spotOf(piece, file);
@@ -109,7 +124,7 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
     : piece.kind === 'organic-garland'
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
-  const reached = withLadders(held, spot, file);
+  const reached = { ...withLadders(held, spot, file), ground: groundOf(piece, held, file) };
   const unsaid = unsaidCarrier(piece, file);
   const passes = passesOf(piece, file);
   return {
@@ -117,7 +132,11 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
     isOutdoors: isOutdoors(spot, file),
     unasked: unaskedOf(piece, reached, spot, file),
     passes,
-    troubles: [...inTheWay(piece, spot, file), ...reached.troubles, ...stuck(piece, passes, file)],
+    troubles: [
+      ...inTheWay(piece, reached, spot, file, isOutdoors(spot, file)),
+      ...reached.troubles,
+      ...stuck(piece, passes, file),
+    ],
     risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
   };
 }
@@ -153,31 +172,3 @@ const stuck = (piece: Piece, passes: readonly Pass[], { workshop: { units } }: J
       ({ thing, through, needsM, hasM }) =>
         `${piece.name}: its ${thing} of ${formatLength(needsM, units)} does not go through or into ${through}, ${formatLength(hasM as number, units)}.`,
     );
-
-/** Balloons give: less than this is a touch, m. */
-const TOUCH_M = 0.03;
-
-/** Balloons in a zone that must stay clear, or above the ceiling. */
-function inTheWay(piece: Piece, spot: Spot, file: JobFile): string[] {
-  const { balloons } = pictureOf(piece, file.workshop.schools);
-  const { units } = file.workshop;
-  const topM = balloons.reduce((most, { yM, rM }) => Math.max(most, yM + rM), 0);
-  // Under a ceiling there is no more room; outdoors a spot is as high as somebody drew it.
-  const over = isOutdoors(spot, file) ? 0 : topM - spot.heightM;
-  const through =
-    over > TOUCH_M
-      ? [
-          `${piece.name}: it rises ${formatLength(over, units)} through the top of ${spot.name}, which is ${formatLength(spot.heightM, units)} high.`,
-        ]
-      : [];
-  const inZones = (spot.keepClear ?? []).flatMap((zone) => {
-    if (isTooNarrow(zone))
-      return [
-        `${piece.name}: the walkway drawn is ${formatLength(zone.widthM, units)}; ${clearWords.walkway}.`,
-      ];
-    return balloons.some((ball) => intrusion(zone, ball, ball.rM) > TOUCH_M)
-      ? [`${piece.name}: ${clearWords[zone.kind]}.`]
-      : [];
-  });
-  return [...through, ...new Set(inZones)];
-}

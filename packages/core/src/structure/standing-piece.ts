@@ -9,6 +9,7 @@ import type {
   Weight,
 } from '@early-lantern/contract';
 import { dynamicPressure, formatWind } from '../air/wind.ts';
+import { basesOnGround, inDepth } from '../ground/in-depth.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
 import { type Input, working } from '../working.ts';
 import { anchorAt } from './anchors.ts';
@@ -63,7 +64,8 @@ export function standingPiece(
   const base = carrier.ownFeet ?? squareFeet(baseOf(baseId));
   const lines = piece.hold?.tieLines ?? 0;
   const anchor = anchorAt(spot, file);
-  const tied = lines >= 2 ? tiedFrom(piece, carrier, Math.floor(lines / 2), spot) : undefined;
+  const { axisM } = inDepth(piece, file, base.depthM);
+  const tied = lines >= 2 ? tiedFrom(piece, carrier, Math.floor(lines / 2), spot, axisM) : undefined;
   const ties: TieSet | undefined = tied && { ...tied.set, anchorN: anchor.holdsN };
   const standing = (ballastKg: number): Standing => ({
     ...carrier,
@@ -122,8 +124,10 @@ export function standingPiece(
             ties,
             tied.places,
             anchor.label,
+            axisM,
           )
         : [],
+    ground: carrier.ownFeet ? [] : basesOnGround(piece, carrier, base, axisM),
     cases,
     troubles: [
       ...carrier.troubles,
@@ -219,14 +223,18 @@ const helpedByBallast = (without: readonly HoldCase[], withSome: readonly HoldCa
   without.map(({ resists }, i) => (withSome[i]?.resists ?? 0) > resists);
 
 /** Where lines run, and what they make of it together: the lowest end and the furthest stake to the side count. */
-function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot) {
+function tiedFrom(piece: Piece, carrier: Carrier, perSide: number, spot: Spot, axisM: number) {
   const middle = 'at' in piece ? piece.at : { xM: 0, yM: 0 };
   const ends = (side: -1 | 1) =>
     carrier.tieEnds.map(({ xM, yM }) => ({ xM: middle.xM + side * xM, yM: middle.yM + yM }));
-  const { places, blocked } = tiePlaces({ left: ends(-1), right: ends(1) }, perSide, spot);
-  const heightM = Math.min(...places.map(({ from }) => from.yM - middle.yM)) + (carrier.floorBelowM ?? 0);
+  const heightOf = ({ yM }: { yM: number }) => yM - middle.yM + (carrier.floorBelowM ?? 0);
+  const reachFrom = (heightM: number) => Math.max(1, carrier.bent ? heightM : TIE_REACH * carrier.topM);
+  const { places, blocked } = tiePlaces({ left: ends(-1), right: ends(1) }, perSide, spot, axisM, (from) =>
+    reachFrom(heightOf(from)),
+  );
+  const heightM = Math.min(...places.map(({ from }) => heightOf(from)));
   const sideM = Math.max(...places.map(({ from, toXM }) => Math.abs(toXM - from.xM)));
-  const reachM = Math.max(1, carrier.bent ? heightM : TIE_REACH * carrier.topM);
+  const reachM = reachFrom(heightM);
   const at =
     carrier.bent && heightM >= AT_CROWN * carrier.bent.riseM ? ('crown' as const) : ('shoulders' as const);
   const set = { perSide, heightM, reachM, sideM, ...(carrier.bent ? { at } : {}) };
@@ -245,7 +253,13 @@ function leftForTies(
   return Math.max(0, ...left);
 }
 
-function tieLinesOf(pullN: number, ties: TieSet, places: readonly TiePlace[], anchor: string): TieLine[] {
+function tieLinesOf(
+  pullN: number,
+  ties: TieSet,
+  places: readonly TiePlace[],
+  anchor: string,
+  axisM: number,
+): TieLine[] {
   const tensionN = Number(pullN.toFixed(1));
   const round = (metres: number) => Number(metres.toFixed(3));
   return (['front', 'back'] as const).flatMap((towards) =>
@@ -254,6 +268,8 @@ function tieLinesOf(pullN: number, ties: TieSet, places: readonly TiePlace[], an
       fromXYM: { xM: round(from.xM), yM: round(from.yM) },
       toXM: round(toXM),
       reachM: Number(ties.reachM.toFixed(2)),
+      fromOutM: round(axisM),
+      toOutM: round(axisM + (towards === 'front' ? ties.reachM : -ties.reachM)),
       tensionN,
       anchor,
     })),

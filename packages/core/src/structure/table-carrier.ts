@@ -1,15 +1,13 @@
 import type { HoldCase, PieceOf } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { bentRod, rodX } from '../geometry/elastica.ts';
+import { usualTable } from '../piece/furnishing.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
 import { jawFit } from './fits.ts';
 import type { PieceMass } from './mass.ts';
 import { GRAVITY, tieForce } from './standing.ts';
-
-/** A trestle table, 6 ft by 30 in., where nothing else is said. From memory, an editable default. */
-export const usualTable = { depthM: 0.76, massKg: 20 } as const;
 
 /** Jaws of the kit's clamps, and a cloth's thickness, m. Common practice, no source; cloth from memory. */
 const JAW_M = 0.0508;

@@ -1,5 +1,6 @@
 import type { Spot } from '@early-lantern/contract';
 import { keptClear } from '../fixing/place.ts';
+import { crosses } from '../geometry/box.ts';
 
 interface XY {
   xM: number;
@@ -19,15 +20,19 @@ const APART_M = 0.6;
 
 /**
  * Where the lines of one side of a piece run: half to the left, half to the right, each from the upper end and to the
- * stake nearest straight down that keep it out of every zone kept clear, as the elevation shows them; no two to one stake.
+ * stake nearest straight down that keep it and its like to the back out of every zone kept clear; no two to one stake.
  * @param ends upper ends that there are, in metres on the spot, left ones for the left lines; the best one first
  * @param count lines of the side, one or more
+ * @param outM how far from the wall their upper ends are
+ * @param reachOf how far forward and back the stakes of an upper end are from it, m
  * @returns the places, and how many lines found none that is clear (these run straight down)
  */
 export function tiePlaces(
   ends: { left: readonly XY[]; right: readonly XY[] },
   count: number,
   spot: Spot,
+  outM: number,
+  reachOf: (from: XY) => number,
 ): { places: TiePlace[]; blocked: number } {
   const zones = (spot.keepClear ?? []).map(keptClear);
   const sides = Array.from({ length: count }, (_, i) =>
@@ -35,6 +40,11 @@ export function tiePlaces(
   );
   let blocked = 0;
   const places: TiePlace[] = [];
+  const isBlocked = (from: XY, toXM: number) =>
+    [-1, 1].some((way) => {
+      const foot = { x: toXM, y: 0, z: outM + way * reachOf(from) };
+      return zones.some((zone) => crosses({ x: from.xM, y: from.yM, z: outM }, foot, zone));
+    });
   const isTaken = (xM: number) => places.some(({ toXM }) => Math.abs(toXM - xM) < APART_M - 1e-9);
   const placed = (side: 'left' | 'right'): TiePlace => {
     const outwards = side === 'left' ? -1 : 1;
@@ -42,7 +52,7 @@ export function tiePlaces(
       for (let away = 0; away <= from.yM + 1e-9; away += STEP_M) {
         const toXM = from.xM + outwards * away;
         if (isTaken(toXM)) continue;
-        if (!zones.some((zone) => crosses(from, { xM: toXM, yM: 0 }, zone))) return { from, toXM };
+        if (!isBlocked(from, toXM)) return { from, toXM };
       }
     }
     blocked += 1;
@@ -51,24 +61,4 @@ export function tiePlaces(
   };
   for (const side of sides) places.push(placed(side));
   return { places, blocked };
-}
-
-type Box = ReturnType<typeof keptClear>;
-
-/** Whether a line crosses a box: clipped to it after Liang and Barsky, something is left. */
-function crosses(a: XY, b: XY, { xM, yM, widthM, heightM }: Box): boolean {
-  let [from, to] = [0, 1];
-  const [dx, dy] = [b.xM - a.xM, b.yM - a.yM];
-  for (const [slope, room] of [
-    [-dx, a.xM - xM],
-    [dx, xM + widthM - a.xM],
-    [-dy, a.yM - yM],
-    [dy, yM + heightM - a.yM],
-  ] as const) {
-    if (slope === 0) {
-      if (room < 0) return false;
-    } else if (slope < 0) from = Math.max(from, room / slope);
-    else to = Math.min(to, room / slope);
-  }
-  return from < to;
 }

@@ -1,0 +1,26 @@
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+
+/** A spot as its elevation, or from above. */
+export type SpotView = 'front' | 'above';
+
+interface ViewToggleProps {
+  view: SpotView;
+  onView: (view: SpotView) => void;
+}
+
+/** Which way a spot is looked at. */
+export function ViewToggle({ view, onView }: ViewToggleProps) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={view}
+      aria-label="Seen from"
+      onChange={(_, next: SpotView | null) => next && onView(next)}
+      sx={{ '& .MuiToggleButton-root': { py: 0.4, textTransform: 'none' } }}
+    >
+      <ToggleButton value="front">From the front</ToggleButton>
+      <ToggleButton value="above">From above</ToggleButton>
+    </ToggleButtonGroup>
+  );
+}

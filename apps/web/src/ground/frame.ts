@@ -1,0 +1,60 @@
+import type { HoldPiece, Spot, SpotKind } from '@early-lantern/contract';
+
+/** Room round what is drawn, m. */
+const MARGIN = { side: 0.62, back: 0.55, front: 0.5 };
+/** So much floor is shown at least, m. */
+const LEAST_M = 2.4;
+
+export interface GroundFrame {
+  /** What the drawing shows, m: along the spot, and out from the wall downwards. */
+  box: { x: number; y: number; w: number; h: number };
+  perM: number;
+  /** How far out the floor is drawn, m. */
+  deepM: number;
+}
+
+/** The scale at which a spot and what stands on it, stakes as well, fill their place when seen from above. */
+export function groundFrame(
+  spot: Spot,
+  held: readonly Pick<HoldPiece, 'ground' | 'tieLines'>[],
+  size: { width: number; height: number },
+): GroundFrame {
+  const outs = held.flatMap(({ ground, tieLines }) => [
+    ...ground.map(({ outM, depthM }) => outM + depthM),
+    ...tieLines.map(({ toOutM }) => toOutM),
+  ]);
+  const xs = held.flatMap(({ tieLines }) => tieLines.map(({ toXM }) => toXM));
+  const zones = (spot.keepClear ?? []).map(({ frontM = 0, depthM = 0 }) => frontM + depthM);
+  const deepM = spot.depthM ?? Math.max(LEAST_M, ...outs, ...zones);
+  const from = { x: Math.min(0, ...xs), y: Math.min(0, ...outs) };
+  const to = { x: Math.max(spot.widthM, ...xs), y: Math.max(deepM, ...outs) };
+  const need = {
+    w: to.x - from.x + 2 * MARGIN.side,
+    h: to.y - from.y + MARGIN.back + MARGIN.front,
+  };
+  const perM = Math.max(1, Math.min(size.width / need.w, size.height / need.h));
+  const [w, h] = [size.width / perM, size.height / perM];
+  return {
+    box: {
+      x: from.x - MARGIN.side - (w - need.w) / 2,
+      y: from.y - MARGIN.back - (h - need.h) / 2,
+      w,
+      h,
+    },
+    perM,
+    deepM,
+  };
+}
+
+const backs: Partial<Record<SpotKind, string>> = {
+  wall: 'wall',
+  window: 'window',
+  fence: 'fence',
+  stair: 'stair',
+};
+
+/** What distances from back to front are measured from: a wall, where there is one. */
+export const backOf = (kind: SpotKind | undefined): string => (kind && backs[kind]) ?? 'back edge';
+
+/** Where nothing goes through behind a piece. */
+export const isSolidBehind = (kind: SpotKind): boolean => kind in backs;

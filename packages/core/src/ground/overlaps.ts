@@ -1,0 +1,122 @@
+import { type GroundArea, type HoldPiece, hangsOn, type JobFile, type Piece } from '@early-lantern/contract';
+import type { DrawnBalloon, DrawnShape } from '../piece/picture.ts';
+import type { HouseSchools } from '../piece/recipe.ts';
+import { pictureOf } from '../piece/recipe-of.ts';
+import { formatLength } from '../quantity/length.ts';
+
+/** Balloons give, and nobody sets bases down to the inch: less than this is a touch, m. */
+const TOUCH_M = 0.06;
+
+/** Two standing pieces that are in each other, by how much at the least, m. */
+export interface Overlap {
+  a: Piece;
+  b: Piece;
+  byM: number;
+}
+
+/**
+ * Pieces that stand on the floor of one spot and are in each other: their bases from above, or their balloons and boards
+ * from the front where they are as far from the wall.
+ */
+export function overlapsOf(held: readonly HoldPiece[], { job, workshop }: JobFile): Overlap[] {
+  const byId = new Map(job.pieces.map((one) => [one.id, one]));
+  const standing = held.flatMap((one) => {
+    const piece = byId.get(one.id);
+    const body = one.ground.find(({ what }) => what === 'body');
+    const isOnFloor = one.cases.length > 0 || piece?.kind === 'furnishing';
+    return piece && body && isOnFloor && !piece.on
+      ? [{ piece, body, bases: one.ground.filter(({ what }) => what === 'base') }]
+      : [];
+  });
+  return standing.flatMap((a, i) =>
+    standing.slice(i + 1).flatMap((b): Overlap[] => {
+      if (a.piece.spotId !== b.piece.spotId) return [];
+      if (hangsOn(byId, a.piece.id, b.piece.id) || hangsOn(byId, b.piece.id, a.piece.id)) return [];
+      const byM = Math.max(basesOverlap(a.bases, b.bases), bodiesOverlap(a, b, workshop.schools));
+      return byM > TOUCH_M ? [{ a: a.piece, b: b.piece, byM }] : [];
+    }),
+  );
+}
+
+/** The pieces, each told of what it stands in. */
+export function withOverlaps(held: readonly HoldPiece[], file: JobFile): HoldPiece[] {
+  const found = overlapsOf(held, file);
+  if (found.length === 0) return [...held];
+  return held.map((one) => {
+    // Told once, with the piece that was added later: the one that would be moved.
+    const own = found.filter(({ b }) => b.id === one.id);
+    const words = own.map(
+      ({ a, byM }) =>
+        `${one.name} stands in ${a.name}: they overlap by ${formatLength(byM, file.workshop.units)}. Move one of them aside, or nearer to or further from the wall.`,
+    );
+    return own.length ? { ...one, risks: [...words, ...one.risks] } : one;
+  });
+}
+
+const along = (aFrom: number, aTo: number, bFrom: number, bTo: number) =>
+  Math.min(aTo, bTo) - Math.max(aFrom, bFrom);
+
+const inDepth = (a: GroundArea, b: GroundArea) => along(a.outM, a.outM + a.depthM, b.outM, b.outM + b.depthM);
+
+const areasOverlap = (a: GroundArea, b: GroundArea): number =>
+  Math.min(along(a.xM, a.xM + a.widthM, b.xM, b.xM + b.widthM), inDepth(a, b));
+
+const basesOverlap = (a: readonly GroundArea[], b: readonly GroundArea[]): number =>
+  Math.max(0, ...a.flatMap((one) => b.map((other) => areasOverlap(one, other))));
+
+interface Standing {
+  piece: Piece;
+  body: GroundArea;
+}
+
+/** How far two pieces are in each other from the front, and no further than they are in depth, m. */
+function bodiesOverlap(a: Standing, b: Standing, schools: HouseSchools | undefined): number {
+  if (areasOverlap(a.body, b.body) <= TOUCH_M) return 0;
+  return Math.min(inDepth(a.body, b.body), frontOverlap(a.piece, b.piece, schools));
+}
+
+/** Pairs worked out before: a piece is never changed in place. */
+const known = new WeakMap<Piece, WeakMap<Piece, number>>();
+
+/** How far the balloons and boards of two pieces overlap as the elevation shows them, m. */
+function frontOverlap(a: Piece, b: Piece, schools: HouseSchools | undefined): number {
+  const ofA = known.get(a) ?? new WeakMap<Piece, number>();
+  known.set(a, ofA);
+  const before = ofA.get(b);
+  if (before !== undefined) return before;
+  const [one, other] = [solidsOf(a, schools), solidsOf(b, schools)];
+  let most = 0;
+  const look = <S, T>(these: readonly S[], those: readonly T[], overlap: (s: S, t: T) => number) => {
+    for (const s of these) for (const t of those) most = Math.max(most, overlap(s, t));
+  };
+  look(one.balls, other.balls, ballsOverlap);
+  look(one.balls, other.boxes, ballInBox);
+  look(other.balls, one.boxes, ballInBox);
+  look(one.boxes, other.boxes, boxesOverlap);
+  ofA.set(b, most);
+  return most;
+}
+
+type DrawnBox = Extract<DrawnShape, { shape: 'box' }>;
+
+/** What of a piece takes up room: its balloons, and its boards, cloths and furniture. */
+function solidsOf(piece: Piece, schools: HouseSchools | undefined) {
+  const { balloons, shapes } = pictureOf(piece, schools);
+  const boxes = shapes.filter((one): one is DrawnBox => one.shape === 'box' && one.tone !== 'base');
+  return { balls: balloons, boxes };
+}
+
+const ballsOverlap = (a: DrawnBalloon, b: DrawnBalloon): number =>
+  a.rM + b.rM - Math.hypot(a.xM - b.xM, a.yM - b.yM);
+
+function ballInBox({ xM, yM, rM }: DrawnBalloon, box: DrawnBox): number {
+  const dx = Math.max(box.xM - xM, xM - box.xM - box.widthM, 0);
+  const dy = Math.max(box.yM - yM, yM - box.yM - box.heightM, 0);
+  return rM - Math.hypot(dx, dy);
+}
+
+const boxesOverlap = (a: DrawnBox, b: DrawnBox): number =>
+  Math.min(
+    along(a.xM, a.xM + a.widthM, b.xM, b.xM + b.widthM),
+    along(a.yM, a.yM + a.heightM, b.yM, b.yM + b.heightM),
+  );
