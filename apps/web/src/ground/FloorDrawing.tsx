@@ -3,7 +3,7 @@ import { leafOf, METRES_PER_FOOT } from '@early-lantern/core';
 import { floorColours } from '../pieces/SpotDrawing.tsx';
 import { clearNames } from '../pieces/SurveyMarks.tsx';
 import { useUnits } from '../preferences.tsx';
-import { backOf, type GroundFrame, isSolidBehind } from './frame.ts';
+import { type GroundFrame, isSolidBehind } from './frame.ts';
 
 const INK = '#1f2637';
 const RED = '#a3341f';
@@ -17,7 +17,6 @@ interface FloorDrawingProps extends GroundFrame {
 /** A spot from above without its pieces: the wall at the top, the floor, zones kept clear, doors with their swing, rulers. */
 export function FloorDrawing({ spot, box, perM, deepM }: FloorDrawingProps) {
   const px = 1 / perM;
-  const back = backOf(spot.kind);
   return (
     <g>
       <rect x={box.x} y={box.y} width={box.w} height={box.h} fill="#f1ead9" />
@@ -40,10 +39,10 @@ export function FloorDrawing({ spot, box, perM, deepM }: FloorDrawingProps) {
         strokeDasharray={isSolidBehind(spot.kind) ? undefined : `${7 * px} ${5 * px}`}
       />
       <text x={0} y={-7 * px} fontSize={12.5 * px} fill={INK}>
-        {spot.name}, from above: {back}
+        {spot.name} from above{isSolidBehind(spot.kind) ? '' : ', its back edge'}
       </text>
       <text x={spot.widthM} y={-7 * px} fontSize={12.5 * px} fill="#3b4256" textAnchor="end">
-        guests below
+        guests’ side below
       </text>
       {(spot.keepClear ?? []).map((zone) => (
         <Zone key={zone.id} zone={zone} deepM={deepM} px={px} />

@@ -293,7 +293,7 @@ export function PiecesScreen() {
 }
 
 /** Beside or before what is copied, m. */
-const COPY_ASIDE_M = 0.3;
+const COPY_ASIDE_M = 0.3048;
 
 /** Where a copy is put: to the right, and out from the wall. */
 interface Aside {

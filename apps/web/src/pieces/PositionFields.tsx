@@ -39,7 +39,7 @@ export function PositionFields({ piece, pieces, onMove, onChange, back }: Positi
         {/* How far before the wall a carried piece is, its carrier says. */}
         {!piece.on && (
           <LengthField
-            label={`from ${back}`}
+            label={back === 'back edge' ? 'from back' : `from ${back}`}
             valueM={piece.frontM ?? 0}
             min={0}
             max={30}
