@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TooLoud } from './noise.ts';
 import { withRule } from './rules.ts';
 import { Id, Instant, Name } from './scalars.ts';
 
@@ -133,6 +134,8 @@ export const Methods = z.strictObject({
         stage: StepStage,
         minutes: z.int().min(1).max(480),
         hands: z.int().min(1).max(6),
+        /** What of it is too loud for quiet hours; left out, nothing. */
+        noise: TooLoud.optional(),
       }),
     )
     .max(40),

@@ -8,6 +8,7 @@ export * from './job-file.ts';
 export { peopleNamed, unknownNames, withoutGone } from './job-file-names.ts';
 export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
+export * from './noise.ts';
 export { readNumber } from './numbers.ts';
 export * from './piece/index.ts';
 export * from './pipe.ts';

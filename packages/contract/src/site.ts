@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { TooLoud } from './noise.ts';
 import { Point } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, LengthM, Name, Text, TimeOfDay } from './scalars.ts';
@@ -128,10 +129,6 @@ export const Spot = withRule(
 );
 export type Spot = z.infer<typeof Spot>;
 
-/** What may be too loud for a house in its quiet hours. */
-export const TooLoud = z.enum(['inflators', 'carrying']);
-export type TooLoud = z.infer<typeof TooLoud>;
-
 const SiteFields = z.strictObject({
   id: Id,
   name: Name,
@@ -175,7 +172,7 @@ const SiteFields = z.strictObject({
       from: TimeOfDay,
       to: TimeOfDay,
       /** What is too loud then; inflators where not said. */
-      loud: z.array(TooLoud).min(1).max(2).optional(),
+      loud: z.array(TooLoud).min(1).max(4).optional(),
     })
     .nullable()
     .optional(),

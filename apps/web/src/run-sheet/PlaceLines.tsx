@@ -1,6 +1,6 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
 import { useUnits } from '../preferences.tsx';
-import { floorWords, forbidWords } from '../sites/words.ts';
+import { floorWords, forbidWords, loudWords } from '../sites/words.ts';
 
 /** All that the survey knows and a helper needs; what was not asked is left out. */
 export function PlaceLines({ file }: { file: JobFile }) {
@@ -38,7 +38,7 @@ export function PlaceLines({ file }: { file: JobFile }) {
       {site.quiet && (
         <p>
           Quiet from {site.quiet.from} to {site.quiet.to}: no{' '}
-          {(site.quiet.loud ?? ['inflators']).join(', no ')}.
+          {(site.quiet.loud ?? (['inflators'] as const)).map((one) => loudWords[one]).join(', no ')}.
         </p>
       )}
       {(site.loadIn.kerb || site.loadIn.kerbMin) && (

@@ -16,7 +16,7 @@ import { HoursField } from '../parts/HoursField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import type { SiteChange } from './useSiteEdit.ts';
 import { WhereFields } from './WhereFields.tsx';
-import { forbidWords } from './words.ts';
+import { forbidWords, loudWords } from './words.ts';
 
 /** The way in, the house rules, who to call: everything about a place that is not drawn. */
 export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) {
@@ -229,7 +229,7 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
             >
               {TooLoud.options.map((one) => (
                 <MenuItem key={one} value={one}>
-                  {one}
+                  {loudWords[one]}
                 </MenuItem>
               ))}
             </TextField>

@@ -1,4 +1,4 @@
-import type { Floor, Site, Spot, SpotKind, Surface } from '@early-lantern/contract';
+import type { Floor, Site, Spot, SpotKind, Surface, TooLoud } from '@early-lantern/contract';
 
 export const surfaceWords: Record<Surface, string> = {
   painted: 'painted wall',
@@ -31,6 +31,13 @@ export const floorWords: Record<Floor, string> = {
   grass: 'grass',
   gravel: 'gravel',
   paving: 'paving',
+};
+
+export const loudWords: Record<TooLoud, string> = {
+  inflators: 'inflators',
+  drilling: 'drilling or hammering',
+  carrying: 'carrying',
+  music: 'music',
 };
 
 export const forbidWords: Record<NonNullable<Site['forbids']>[number], string> = {

@@ -1,10 +1,18 @@
-import type { Methods, StepId, StepStage, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import {
+  type Methods,
+  type StepId,
+  type StepStage,
+  TooLoud,
+  type WorkshopRow,
+  type WorkshopSettings,
+} from '@early-lantern/contract';
 import { visitSteps } from '@early-lantern/core';
 import { Box, Button, FormControlLabel, Paper, Switch, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField, wholeNumber } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { loudWords } from '../sites/words.ts';
 import { choiceColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
 
 type OwnStep = Methods['own'][number];
@@ -18,6 +26,9 @@ const stages: { id: StepStage; label: string }[] = [
   { id: 'before-sign-off', label: 'before sign-off' },
   { id: 'strike', label: 'after the strike' },
 ];
+
+/** What of a step may be too loud for a venue's quiet hours. */
+const noises = [{ id: '', label: 'quiet' }, ...TooLoud.options.map((id) => ({ id, label: loudWords[id] }))];
 
 /** The order of the work as this house has it. */
 export function MethodsPanel({ row }: { row: WorkshopRow }) {
@@ -88,6 +99,7 @@ export function MethodsPanel({ row }: { row: WorkshopRow }) {
           choiceColumn('When', 'stage', stages),
           wholeColumn('Minutes', 'minutes', 1, 480),
           wholeColumn('Hands', 'hands', 1, 6),
+          choiceColumn('Noise', 'noise', noises),
         ]}
         nameOf={({ label }) => label}
         onChange={(edit) => change((now) => ({ ...now, own: edit(now.own) }))}

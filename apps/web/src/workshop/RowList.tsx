@@ -100,7 +100,9 @@ export const choiceColumn = <T,>(
       select
       label={label}
       value={String(row[key] ?? choices[0]?.id ?? '')}
-      onChange={(event) => set(edit(key, event.target.value))}
+      // A choice without a name says nothing: the key is left out again.
+      onChange={(event) => set(edit(key, event.target.value || undefined))}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
     >
       {choices.map((choice) => (
         <MenuItem key={choice.id} value={choice.id}>

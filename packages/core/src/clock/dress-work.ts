@@ -6,6 +6,7 @@ import { mayLeaveOut, stages } from '../network/stages.ts';
 import { type Step, stepsOf } from '../network/steps.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
+import { STAKE } from '../structure/anchors.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { dryingOf, heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
 import { otherWays, ownId, said, shared, type Work, type WorkedPiece } from './work.ts';
@@ -108,6 +109,7 @@ function stepWork(
     // Whoever goes up is trusted on a ladder: where a point is reached from none else, nobody without is taken.
     skills: isLadderWork && (at.length > 0 || isTrusted(crew)) ? ['ladder'] : [],
     gear: [],
+    ...(stage === 'tie' && isStaked(worked) ? { noise: 'drilling' as const } : {}),
     pieceId: piece.id,
     cautions: [
       ...(isLadderWork ? ['ladder'] : []),
@@ -115,6 +117,10 @@ function stepWork(
     ],
   };
 }
+
+/** Whether its lines go to stakes, which are hammered in. */
+const isStaked = ({ held }: WorkedPiece): boolean =>
+  held?.tieLines.some(({ anchor }) => anchor === STAKE) ?? false;
 
 /**
  * Whether a piece is dressed from a ladder: where its top is out of reach, unless it hangs from points that all are in

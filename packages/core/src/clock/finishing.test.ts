@@ -85,6 +85,28 @@ test('the van stands at the kerb in its hours only, and for so long; carrying ma
   expect(carried).toHaveLength(3);
   for (const { id, start, end } of carried)
     expect([id, end.slice(11, 16) <= '12:00' || start.slice(11, 16) >= '17:00']).toEqual([id, true]);
+  // A house that hears no drilling then: the step of our own that drills keeps out of it, one that is quiet does not.
+  const drill = (noise?: 'drilling') => ({
+    id: 'drill',
+    label: 'Drill the plinth',
+    stage: 'on-arrival' as const,
+    minutes: 20,
+    hands: 1,
+    ...(noise ? { noise } : {}),
+  });
+  const drilled = (noise?: 'drilling') => {
+    const workshop = { ...early.workshop, methods: { changes: [], own: [drill(noise)] } };
+    const found = draftPlan({ ...early, workshop }).tasks.find(({ id }) => id === 'drill');
+    // Quiet through the very minutes that it would take.
+    const times = [found?.start ?? '', found?.end ?? ''].map((iso) => iso.slice(11, 16));
+    const [from, to] = times as [string, string];
+    const site = { ...early.site, quiet: { from, to, loud: ['drilling' as const] } };
+    const after = draftPlan({ ...early, workshop, site }).tasks.find(({ id }) => id === 'drill');
+    const [start, end] = [after?.start ?? '', after?.end ?? ''].map((iso) => iso.slice(11, 16));
+    return { isClear: (end ?? '') <= from || (start ?? '') >= to, isSame: start === from };
+  };
+  expect(drilled('drilling').isClear).toBe(true);
+  expect(drilled().isSame).toBe(true);
   const short = { ...file.site.loadIn, kerbMin: 10 };
   expect(draftPlan({ ...file, site: { ...file.site, loadIn: short } }).lamps.onTime).toMatchObject({
     state: 'low',

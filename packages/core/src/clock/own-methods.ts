@@ -113,7 +113,12 @@ function inserted(work: readonly Work[], step: Work, before: readonly string[]):
   return [...all.slice(0, at), step, ...all.slice(at)];
 }
 
-function asWork({ label, stage, minutes, hands }: OwnStep, after: string[], id: string, crew: number): Work {
+function asWork(
+  { label, stage, minutes, hands, noise }: OwnStep,
+  after: string[],
+  id: string,
+  crew: number,
+): Work {
   return {
     id,
     label,
@@ -123,6 +128,7 @@ function asWork({ label, stage, minutes, hands }: OwnStep, after: string[], id: 
     hands: Math.min(hands, crew),
     skills: [],
     gear: [],
+    ...(noise ? { noise } : {}),
     after,
     cautions: [],
     working: [

@@ -75,7 +75,8 @@ const isAtKerb = ({ id }: Work): boolean => AT_KERB.has(id);
 const isTooLoud = (work: Work, { loud = ['inflators'] }: NonNullable<Site['quiet']>): boolean =>
   work.place === 'site' &&
   ((loud.includes('inflators') && work.gear.includes('inflator')) ||
-    (loud.includes('carrying') && isAtKerb(work)));
+    (loud.includes('carrying') && isAtKerb(work)) ||
+    (work.noise !== undefined && loud.includes(work.noise)));
 
 /** Where a job alone needs more floor than there is, it takes all of it: the bench says so. */
 function floorHolds(job: DayJob, room: number): Hold[] {

@@ -1,4 +1,12 @@
-import type { HoldPiece, Piece, Stage, Task, Working, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  HoldPiece,
+  Piece,
+  Stage,
+  Task,
+  TooLoud,
+  Working,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
 import type { Recipe } from '../piece/recipe.ts';
@@ -30,6 +38,8 @@ export interface Work {
   stage?: Stage;
   /** Nothing stands or falls by it: it may be left out of a job. */
   mayBeLeftOut?: boolean;
+  /** What of it may be too loud for a house; an inflator is heard whoever runs it. */
+  noise?: TooLoud;
   /** What it blows. */
   blows?: NonNullable<Task['blows']>;
   after: string[];

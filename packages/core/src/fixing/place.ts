@@ -90,7 +90,7 @@ export function keptClear(zone: KeepClear): Box {
 }
 
 /** From back to front, m out from the wall. */
-export interface Depths {
+interface Depths {
   from: number;
   to: number;
 }
