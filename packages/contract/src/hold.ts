@@ -108,6 +108,16 @@ export const Platform = z.strictObject({
 });
 export type Platform = z.infer<typeof Platform>;
 
+/** A class of hooks or clamps that the business has: of one method several, each with its own rating. */
+export const Hook = z.strictObject({
+  id: Id,
+  name: Name,
+  method: MethodId,
+  /** Rated static load, N. */
+  ratingN: z.number().min(0).max(5000),
+});
+export type Hook = z.infer<typeof Hook>;
+
 /** Weights for bases, so many alike. */
 export const Weight = z.strictObject({
   id: Id,

@@ -27,6 +27,8 @@ export const HoldPoint = z.strictObject({
   at: z.number(),
   section: z.int(),
   method: MethodId,
+  /** Which of the business's classes of it, where it has several or any. */
+  hook: z.strictObject({ id: Id, name: z.string() }).optional(),
   surface: Surface,
   /** What it is fixed to, where that was surveyed. */
   fixing: z.string().optional(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Busy, Methods, RestRule } from './clock.ts';
-import { HoldRules, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
+import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
 import { DayClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
@@ -187,6 +187,8 @@ const SettingsFields = z.strictObject({
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),
+  /** Hooks and clamps in classes; of a method with none, its one rating stands. */
+  hooks: z.array(Hook).max(40).optional(),
   /** Own hold times; the engine's defaults stand for the rest. */
   holdTimes: z.array(HoldTime).max(40).optional(),
   /** Where the bench stands: above the sea, and how warm. */

@@ -35,6 +35,7 @@ export { applyChanges } from './lamps/fixes.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
+export { fixedBy } from './network/fixings.ts';
 export type { PatternCard } from './pattern/card.ts';
 export { matchOf } from './pattern/chirality.ts';
 export { colourSpread } from './pattern/colour-plan.ts';

@@ -1,5 +1,5 @@
 import type { HoldPiece, Piece } from '@early-lantern/contract';
-import { carrierWords, dynamicPressure, methodOf } from '@early-lantern/core';
+import { carrierWords, dynamicPressure, fixedBy, methodOf } from '@early-lantern/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
@@ -35,7 +35,7 @@ export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }
                   {long(Math.max(0, point.spotXYM.xM))}, {long(Math.max(0, point.spotXYM.yM))}
                 </TableCell>
                 <TableCell>
-                  {methodOf(point.method).label}
+                  {fixedBy(point)}
                   {placeWords(point, job.pieces)}
                   {point.isLocked ? ' (placed by hand)' : ''}
                 </TableCell>

@@ -4,7 +4,7 @@ import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from 
 import { Fragment, type ReactNode } from 'react';
 import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { UnitField } from '../parts/UnitField.tsx';
+import { type Quantity, UnitField } from '../parts/UnitField.tsx';
 
 /** One cell of a row: how wide, and the field that changes it. */
 interface Column<T> {
@@ -52,24 +52,25 @@ export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: numbe
 export const numberColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
   figureColumn<T>(label, key, (text, take) => someNumber(text, min, max, take));
 
-export const massColumn = <T,>(
-  label: string,
-  key: KeyOf<T, number>,
-  min: number,
-  max: number,
-): Column<T> => ({
-  width: '112px',
-  field: (row, set) => (
-    <UnitField
-      label={label}
-      quantity="mass"
-      value={Number(row[key])}
-      min={min}
-      max={max}
-      onCommit={(kg) => kg !== undefined && set(edit(key, kg))}
-    />
-  ),
-});
+/** A figure typed in the shop's own unit of its quantity. */
+const unitColumn =
+  (quantity: Quantity) =>
+  <T,>(label: string, key: KeyOf<T, number>, min: number, max: number): Column<T> => ({
+    width: '112px',
+    field: (row, set) => (
+      <UnitField
+        label={label}
+        quantity={quantity}
+        value={Number(row[key])}
+        min={min}
+        max={max}
+        onCommit={(value) => value !== undefined && set(edit(key, value))}
+      />
+    ),
+  });
+
+export const massColumn = unitColumn('mass');
+export const forceColumn = unitColumn('force');
 
 export const lengthColumn = <T,>(
   label: string,

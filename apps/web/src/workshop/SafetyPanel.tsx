@@ -1,10 +1,17 @@
-import type { HoldRules, MethodId, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import type { HoldRules, Hook, MethodId, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import { methods, usualRules } from '@early-lantern/core';
 import { Box, Paper, Stack, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField } from '../parts/CommitField.tsx';
+import { newId } from '../parts/ids.ts';
 import { type Quantity, UnitField } from '../parts/UnitField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { choiceColumn, forceColumn, nameColumn, RowList } from './RowList.tsx';
+
+/** Ways of fixing that are bought in several strengths. */
+const hookMethods = methods.filter(({ id }) =>
+  ['adhesive-hook', 'magnetic-hook', 'suction-hook', 'brick-clip', 'clamp', 'bar-clamp'].includes(id),
+);
 
 const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: number; quantity?: Quantity }> = {
   hookFactor: { label: 'Safety factor of a point', min: 1, max: 10 },
@@ -77,6 +84,27 @@ export function SafetyPanel({ row }: { row: WorkshopRow }) {
       </Stack>
       <Stack spacing={1.25}>
         <Typography variant="h2">Ratings of fixings</Typography>
+        <RowList<Hook>
+          title="Our hooks and clamps"
+          empty="Hooks of several strengths: each point takes the lightest that holds, and the list says how many of which. Without any, the ratings below stand."
+          rows={row.data.hooks ?? []}
+          columns={[
+            nameColumn('Hook', 'name'),
+            choiceColumn('Fixes as', 'method', hookMethods),
+            forceColumn('Rated load', 'ratingN', 0, 5000),
+          ]}
+          nameOf={({ name }) => name}
+          onChange={(edit) => save((now) => ({ hooks: edit(now.hooks ?? []) }))}
+          add={{
+            label: 'Add a hook',
+            row: () => ({
+              id: newId('hook'),
+              name: 'Small adhesive hook',
+              method: 'adhesive-hook' as const,
+              ratingN: 4.45,
+            }),
+          }}
+        />
         <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: '1fr 1fr' }}>
           {methods.map(({ id, label, ratingN }) => (
             <UnitField

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { JobFile } from '@early-lantern/contract';
+import { type Holds, JobFile } from '@early-lantern/contract';
 import fc from 'fast-check';
+import { draftPlan } from '../plan.ts';
+import { hall, jobOf, made } from '../test/carried.ts';
 import { choosePoints, holds, pointLoads, type Run } from './choose-points.ts';
 import { methods, type Place, refusal } from './methods.ts';
 import { placeAt } from './place.ts';
@@ -179,4 +181,47 @@ describe('reach', () => {
     expect(tiedAtM(stair, { xM: 4, yM: 3.5 })).toBeCloseTo(1.5);
     expect(tiedAtM({ ...stair, stair: { up: 'left', riseM: 3 } }, { xM: 4, yM: 3.5 })).toBeCloseTo(2.5);
   });
+});
+
+test('hooks in classes: each point takes the lightest that holds there, the list says how many of which', () => {
+  const small = { id: 'small', name: 'Small hook', method: 'adhesive-hook' as const, ratingN: 4.45 };
+  const large = { id: 'large', name: 'Large hook', method: 'adhesive-hook' as const, ratingN: 22.2 };
+  const wall = { ...hall, kind: 'wall' as const, fixings: [] };
+  const level = made('organic-garland', 'level', {
+    line: [
+      { xM: 1, yM: 2 },
+      { xM: 4, yM: 2 },
+    ],
+    sections: 1,
+    attachments: [{ id: 'sign', name: 'Sign', what: 'sign' as const, massKg: 0.7, at: 0.2 }],
+  });
+  const withHooks = (...hooks: (typeof small)[]) =>
+    draftPlan(
+      jobOf([level], (file) => {
+        file.site.spots = [wall];
+        file.site.forbids = [];
+        file.workshop.hooks = hooks;
+      }),
+    );
+  const { holds, totals } = withHooks(large, small);
+  const { points, safetyFactor, required } = holds.pieces[0] as Holds['pieces'][number];
+  expect(safetyFactor as number).toBeGreaterThanOrEqual(required as number);
+  const names = new Set(points.map(({ hook }) => hook?.name));
+  expect(names).toEqual(new Set(['Small hook', 'Large hook']));
+  for (const { hook, loadN, ratingN } of points) {
+    const own = hook?.id === 'small' ? 4.45 : 22.2;
+    expect(ratingN).toBeCloseTo(own, 9);
+    // 15 % over the factor asked for where the lighter one is taken; the heavier only where the lighter would not do.
+    if (hook?.id === 'small') expect(own / loadN).toBeGreaterThanOrEqual(3 * 1.15 - 1e-9);
+    else expect(4.45 / loadN).toBeLessThan(3 * 1.15);
+  }
+  const bought = totals.materials.filter(({ label }) => label.includes('hook'));
+  expect(bought.reduce((sum, { count }) => sum + count, 0)).toBe(points.length);
+  expect(bought).toHaveLength(2);
+  // With large ones alone nothing changes in number; with small ones alone there are more points, or it does not hold.
+  expect(withHooks(large).holds.pieces[0]?.points).toHaveLength(points.length);
+  const weak = withHooks(small).holds.pieces[0] as Holds['pieces'][number];
+  expect(weak.points.length > points.length || (weak.safetyFactor as number) < (required as number)).toBe(
+    true,
+  );
 });

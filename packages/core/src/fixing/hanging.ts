@@ -13,7 +13,7 @@ import {
   type Run,
 } from './choose-points.ts';
 import { type GarlandLine, garlandLine, garlandLoads, type LoadOnLine } from './garland-line.ts';
-import { bestMethod, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
+import { bestMethod, hookFor, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
 import { placeOnParts } from './on-parts.ts';
 import { intrusion, placeAt } from './place.ts';
 import { ladderFor, tiedAtM } from './reach.ts';
@@ -108,13 +108,12 @@ function footPeg({ piece, spot, file, line }: Asked): HoldPoint[] {
 
 /** Points set by hand where the garland lies on the floor: they are kept and checked, and bear next to nothing. */
 function lyingPoints({ piece, spot, file, line }: Asked): { points: HoldPoint[]; troubles: string[] } {
-  const ratings = file.workshop.ratingsN;
   const points = (piece.hold?.points ?? []).flatMap(({ id, at, method }): HoldPoint[] => {
     const along = at * line.lengthM;
     if (along >= Math.min(line.restsM, line.lengthM)) return [];
     const { xM, yM } = line.at(along);
     const place = placeAt(spot, file.site, { xM, yM });
-    const chosen = method ?? bestMethod(place, ratings)?.method ?? 'tie';
+    const chosen = method ?? bestMethod(place, file.workshop)?.method ?? 'tie';
     const trouble = refusal(chosen, place);
     return [
       {
@@ -127,7 +126,7 @@ function lyingPoints({ piece, spot, file, line }: Asked): { points: HoldPoint[];
         ...(place.fixingId ? { fixing: place.fixingId } : {}),
         loadN: 0,
         windNPerPa: 0,
-        ratingN: trouble ? 0 : ratingAt(chosen, place, ratings),
+        ratingN: trouble ? 0 : ratingAt(chosen, place, file.workshop),
         factor: trouble ? 0 : 99,
         isLocked: true,
         ...(trouble ? { trouble } : {}),
@@ -176,17 +175,62 @@ function hangSection(
   const chosen =
     choice?.chosen ??
     run.candidates.map((_, i) => i).filter((i) => i % 3 === 0 || run.candidates[i]?.isLocked);
-  const points = asPoints(asked, section, fromM, run, places, chosen);
+  const strongest = asPoints(asked, section, fromM, run, places, chosen);
+  const { points, run: hung } = withClasses(asked, strongest, run, places, chosen);
   const told = points.flatMap(({ trouble, spotXYM }) =>
     trouble ? [`${piece.name}, ${lengthWords(asked, spotXYM.yM)} up: ${trouble}.`] : [],
   );
   return {
     points,
     ifGone: new Map(
-      choice ? chosen.map((i) => [(places[i] as Placed).id, () => whenGone(run, chosen, i)]) : [],
+      choice ? chosen.map((i) => [(places[i] as Placed).id, () => whenGone(hung, chosen, i)]) : [],
     ),
     isProven: choice?.isProven ?? true,
     troubles: told.length || choice ? told : [whyNot(asked, run, section, (fromM + toM) / 2)],
+  };
+}
+
+/**
+ * Each point with the lightest class of hooks that keeps its factor there, where the business has classes; the
+ * strongest all along where overhead, with lighter ones, one that lets go would bring the next down.
+ */
+function withClasses(
+  asked: Asked,
+  points: readonly HoldPoint[],
+  run: Run,
+  places: readonly Placed[],
+  chosen: readonly number[],
+): { points: HoldPoint[]; run: Run } {
+  const { spot, file, rules, line } = asked;
+  const pressure = isOutdoors(spot, file) ? dynamicPressure(gustAt(spot, file).gustMs) : 0;
+  const withHooks = (isStrongest: boolean) => {
+    const classes = points.map(({ method, loadN, windNPerPa }, k) => {
+      const { place } = places[chosen[k] as number] as Placed;
+      const bornN = isStrongest ? Infinity : Math.hypot(loadN, windNPerPa * pressure);
+      return hookFor(method, place, file.workshop, rules.hookFactor, bornN);
+    });
+    const candidates = [...run.candidates];
+    for (const [k, i] of chosen.entries()) {
+      const candidate = candidates[i];
+      const hook = classes[k];
+      // A point that may not be holds nothing, whatever its class.
+      if (candidate && hook && candidate.ratingN > 0) candidates[i] = { ...candidate, ratingN: hook.ratingN };
+    }
+    return { classes, run: { ...run, candidates } };
+  };
+  const isSure = (tried: Run) => chosen.every((i) => whenGone(tried, chosen, i) >= 1);
+  const lightest = withHooks(false);
+  const isOverhead = points.some(({ at }) => line.isOverhead(at * line.lengthM));
+  const kept = isOverhead && !isSure(lightest.run) && isSure(run) ? withHooks(true) : lightest;
+  return {
+    points: points.map((point, k) => {
+      const hook = kept.classes[k];
+      if (!hook || point.ratingN === 0) return point;
+      const { id, name, ratingN } = hook;
+      const factor = Math.min(99, point.loadN > 0 ? ratingN / point.loadN : 99);
+      return { ...point, hook: { id, name }, ratingN, factor };
+    }),
+    run: kept.run,
   };
 }
 
@@ -228,15 +272,14 @@ function longestSpan(line: GarlandLine, along: number): number {
 /** Where the section can be fixed: an even grid, as far as a method is allowed there; and what is locked by hand. */
 function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number): Placed[] {
   const { piece, spot, file, line } = asked;
-  const ratings = file.workshop.ratingsN;
   const lastM = piece.hold?.points?.length ? line.lengthM : 0;
   const locked = (piece.hold?.points ?? []).flatMap(({ id, at, method }): Placed[] => {
     const along = at * line.lengthM;
     if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
     const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along));
-    const chosen = method ?? bestMethod(place, ratings, wantedN)?.method ?? 'tie';
+    const chosen = method ?? bestMethod(place, file.workshop, wantedN)?.method ?? 'tie';
     // A point that may not be is kept, with nothing to hold by: the lamp says so.
-    const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, ratings);
+    const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, file.workshop);
     return [{ id, method: chosen, place, candidate: { atM: along - fromM, ratingN, isLocked: true } }];
   });
   const count = Math.max(1, Math.round((toM - fromM) / GRID_M));
@@ -249,7 +292,7 @@ function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number)
       const { xM, yM } = line.at(along);
       if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05, out) > 0)) return [];
       const place = placeOf(asked, along);
-      const best = place && bestMethod(place, ratings, wantedN);
+      const best = place && bestMethod(place, file.workshop, wantedN);
       if (!best) return [];
       const id = `p${Math.round(along * 1000)}`;
       return [{ id, method: best.method, place, candidate: { atM, ratingN: best.ratingN, isLocked: false } }];

@@ -101,11 +101,44 @@ export function refusal(id: MethodId, place: Place): string | undefined {
   return method.refused?.[place.surface] ?? `it does not hold on ${place.surface}`;
 }
 
-/** What a method is good for at a place, N: its rating, less where it peels or slips. */
-export function ratingAt(id: MethodId, place: Place, ratings: WorkshopSettings['ratingsN']): number {
-  const method = methodOf(id);
-  const rating = ratings?.[id] ?? method.ratingN;
-  return rating * (place.isOverhead ? (method.peel ?? 1) : (method.shear ?? 1));
+/** What the business has to fix with: its own ratings, and classes of hooks. */
+export type Fittings = Pick<WorkshopSettings, 'ratingsN' | 'hooks'>;
+
+/** What a method is good for at a place, N: the rating of its strongest class, less where it peels or slips. */
+export function ratingAt(id: MethodId, place: Place, { ratingsN, hooks = [] }: Fittings): number {
+  const classes = hooks.filter(({ method }) => method === id).map(({ ratingN }) => ratingN);
+  const rating = classes.length > 0 ? Math.max(...classes) : (ratingsN?.[id] ?? methodOf(id).ratingN);
+  return rating * shareOfRating(id, place);
+}
+
+/** Of a rated load, what is left at a place: pulled off overhead or slipping down an upright it holds less. */
+function shareOfRating(id: MethodId, place: Place): number {
+  const { peel = 1, shear = 1 } = methodOf(id);
+  return place.isOverhead ? peel : shear;
+}
+
+/** A class of hooks is chosen for this much over what is required. */
+const CLASS_MARGIN = 1.15;
+
+/**
+ * The lightest class of a method that bears a load at a place with room to spare, else its strongest; undefined where
+ * there are no classes.
+ * @param factor rating over load that is asked for; @param loadN on the point
+ */
+export function hookFor(
+  id: MethodId,
+  place: Place,
+  { hooks = [] }: Fittings,
+  factor: number,
+  loadN: number,
+): { id: string; name: string; ratingN: number } | undefined {
+  const neededN = factor * CLASS_MARGIN * loadN;
+  const share = shareOfRating(id, place);
+  const classes = hooks
+    .filter(({ method }) => method === id)
+    .map((one) => ({ id: one.id, name: one.name, ratingN: one.ratingN * share }))
+    .sort((a, b) => a.ratingN - b.ratingN);
+  return classes.find(({ ratingN }) => ratingN >= neededN) ?? classes.at(-1);
 }
 
 /**
@@ -114,11 +147,11 @@ export function ratingAt(id: MethodId, place: Place, ratings: WorkshopSettings['
  */
 export function bestMethod(
   place: Place,
-  ratings: WorkshopSettings['ratingsN'],
+  fittings: Fittings,
   wantedN = 0,
 ): { method: MethodId; ratingN: number } | undefined {
   const allowed = methods
     .filter(({ id }) => refusal(id, place) === undefined)
-    .map(({ id }) => ({ method: id, ratingN: ratingAt(id, place, ratings) }));
+    .map(({ id }) => ({ method: id, ratingN: ratingAt(id, place, fittings) }));
   return allowed.find((one) => one.ratingN >= wantedN) ?? allowed.sort((a, b) => b.ratingN - a.ratingN)[0];
 }

@@ -53,7 +53,7 @@ export function placeOnParts(
     return partsOf(carrier).flatMap((part) => {
       if (distanceTo(part, at) > BESIDE_M) return [];
       const place = { ...placeOnPart(part.made, spot, file), isGarland: true };
-      const best = bestMethod(place, file.workshop.ratingsN);
+      const best = bestMethod(place, file.workshop);
       return best
         ? [
             {

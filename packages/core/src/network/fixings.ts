@@ -1,4 +1,4 @@
-import type { HoldPiece, MethodId } from '@early-lantern/contract';
+import type { HoldPiece, HoldPoint } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import { material } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
@@ -61,6 +61,19 @@ function lines({ tieLines }: HoldPiece): Material[] {
   ];
 }
 
+/** Points of one method and class of hook counted together, in the order in which they come first. */
+export function alike(points: readonly HoldPoint[]): { point: HoldPoint; count: number }[] {
+  const found = new Map<string, { point: HoldPoint; count: number }>();
+  for (const point of points) {
+    const key = `${point.method}/${point.hook?.id ?? ''}`;
+    found.set(key, { point, count: (found.get(key)?.count ?? 0) + 1 });
+  }
+  return [...found.values()];
+}
+
+/** How a point is fixed, as it is spoken of. */
+export const fixedBy = ({ method, hook }: HoldPoint): string => hook?.name ?? methodOf(method).label;
+
 /**
  * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at each hang point", where its points are
  * known.
@@ -69,9 +82,7 @@ export function withFixings(materials: readonly Material[], held: HoldPiece | un
   const points = held?.points ?? [];
   const weighted = [...materials, ...(held ? [...ballast(held), ...lines(held)] : [])];
   if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
-  const counts = new Map<MethodId, number>();
-  for (const { method } of points) counts.set(method, (counts.get(method) ?? 0) + 1);
-  const taken = [...counts].flatMap(([method, count]) => {
+  const taken = alike(points).flatMap(({ point: { method, hook }, count }) => {
     const { takes = {}, label, source } = methodOf(method);
     return Object.entries(takes).map(([item, each]) =>
       material(
@@ -83,7 +94,7 @@ export function withFixings(materials: readonly Material[], held: HoldPiece | un
           ['each', each],
         ],
         source,
-        { what: `For ${label}` },
+        { what: `For ${label}`, ...(hook && item !== 'modelling-260' ? { detail: hook.name } : {}) },
       ),
     );
   });

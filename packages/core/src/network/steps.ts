@@ -1,7 +1,8 @@
-import type { HoldPiece, HoldPoint, MethodId } from '@early-lantern/contract';
+import type { HoldPiece, HoldPoint } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import type { Recipe, SiteWork } from '../piece/recipe.ts';
 import { plural } from '../quantity/plural.ts';
+import { alike, fixedBy } from './fixings.ts';
 import { inOrder } from './stages.ts';
 
 /** A step with what its fixings make of it. */
@@ -98,7 +99,7 @@ const pegStep = (count: number): Step => ({
 
 /** "3 × clamp on the bar over a loop of 260, 2 × tie of 260 or line". */
 function methodWords(points: readonly HoldPoint[]): string {
-  const counts = new Map<MethodId, number>();
-  for (const { method } of points) counts.set(method, (counts.get(method) ?? 0) + 1);
-  return [...counts].map(([method, count]) => `${count} × ${methodOf(method).label}`).join(', ');
+  return alike(points)
+    .map(({ point, count }) => `${count} × ${fixedBy(point)}`)
+    .join(', ');
 }

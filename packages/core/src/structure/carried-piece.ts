@@ -1,6 +1,6 @@
 import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
 import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
-import { bestMethod } from '../fixing/methods.ts';
+import { bestMethod, hookFor } from '../fixing/methods.ts';
 import { placeOnPart } from '../fixing/on-parts.ts';
 import { attachedKg } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
@@ -43,7 +43,7 @@ export function carriedPiece(
   const at = placeOf(piece, file);
   const away = distanceTo(part, at);
   const rules = rulesOf(file);
-  const best = bestMethod(placeOnPart(part.made, spot, file), file.workshop.ratingsN);
+  const best = bestMethod(placeOnPart(part.made, spot, file), file.workshop);
   const count = piece.kind === 'accent' || piece.kind === 'bunch' ? piece.count : 1;
   const { gustMs, source } = gustAt(spot, file);
   const windNPerPa = isOutdoors(spot, file)
@@ -60,7 +60,10 @@ export function carriedPiece(
         ]
       : [];
   if (!best) return { ...blank(piece, `on ${words}`, allKg), troubles };
-  const factor = Math.min(99, best.ratingN / Math.max(1e-9, loadN));
+  const place = placeOnPart(part.made, spot, file);
+  const hook = hookFor(best.method, place, file.workshop, rules.hookFactor, loadN);
+  const { ratingN } = hook ?? best;
+  const factor = Math.min(99, ratingN / Math.max(1e-9, loadN));
   return {
     ...blank(piece, `on ${words}`, allKg),
     safetyFactor: factor,
@@ -72,11 +75,12 @@ export function carriedPiece(
       at: count > 1 ? i / (count - 1) : 0.5,
       section: 0,
       method: best.method,
-      surface: placeOnPart(part.made, spot, file).surface,
+      ...(hook ? { hook: { id: hook.id, name: hook.name } } : {}),
+      surface: place.surface,
       on: piece.on as NonNullable<Piece['on']>,
       loadN: downN,
       windNPerPa,
-      ratingN: best.ratingN,
+      ratingN,
       factor,
       isLocked: false,
     })),
@@ -87,7 +91,7 @@ export function carriedPiece(
         'Safety factor of one fixing',
         'rating / √(weight² + wind²)',
         [
-          ['rating', best.ratingN, 'N'],
+          ['rating', ratingN, 'N'],
           ['weight', downN, 'N'],
           ['wind', windNPerPa * dynamicPressure(gustMs), 'N'],
           ['required', rules.hookFactor],

@@ -1,5 +1,5 @@
 import type { HoldPiece, JobFile, Piece, PieceOf, Point, Spot } from '@early-lantern/contract';
-import { bestMethod, type Place } from '../fixing/methods.ts';
+import { bestMethod, hookFor, type Place } from '../fixing/methods.ts';
 import { placeOnPart } from '../fixing/on-parts.ts';
 import { placeAt } from '../fixing/place.ts';
 import { attachedKg } from '../piece/attachments.ts';
@@ -51,18 +51,21 @@ function onePoint(
   file: JobFile,
 ): HoldPiece {
   const place = placeAt(spot, file.site, piece.at);
-  const best = bestMethod(place, file.workshop.ratingsN);
+  const best = bestMethod(place, file.workshop);
   if (!best)
     return {
       ...blank(piece, 'nothing yet', allKg),
       troubles: [`${piece.name}: it hangs on nothing there; choose what carries it under Hangs on.`],
     };
   const loadN = (allKg / piece.count) * GRAVITY;
-  const factor = Math.min(99, best.ratingN / Math.max(1e-9, loadN));
+  const { hookFactor } = rulesOf(file);
+  const hook = hookFor(best.method, place, file.workshop, hookFactor, loadN);
+  const { ratingN } = hook ?? best;
+  const factor = Math.min(99, ratingN / Math.max(1e-9, loadN));
   return {
     ...blank(piece, 'a fixing for each', allKg),
     safetyFactor: factor,
-    required: rulesOf(file).hookFactor,
+    required: hookFactor,
     governing: 'the fixing of one',
     points: Array.from({ length: piece.count }, (_, i) => ({
       id: `at-${i + 1}`,
@@ -70,11 +73,12 @@ function onePoint(
       at: piece.count > 1 ? i / (piece.count - 1) : 0.5,
       section: 0,
       method: best.method,
+      ...(hook ? { hook: { id: hook.id, name: hook.name } } : {}),
       surface: place.surface,
       ...(place.fixingId ? { fixing: place.fixingId } : {}),
       loadN,
       windNPerPa: 0,
-      ratingN: best.ratingN,
+      ratingN,
       factor,
       isLocked: false,
     })),
@@ -155,10 +159,10 @@ function heldEnd(
     : placeAt(spot, site, at);
   // A tight arch stands between two carriers; a wall's hooks are not made for its pull.
   const best =
-    carrying || piece.kind !== 'pair-arch' || place.fixingId
-      ? bestMethod(place, workshop.ratingsN)
-      : undefined;
-  const ratingN = (best?.ratingN ?? 0) * (carrying?.part.made === 'balloons' ? ends.balloonsRound : 1);
+    carrying || piece.kind !== 'pair-arch' || place.fixingId ? bestMethod(place, workshop) : undefined;
+  const hook = best && hookFor(best.method, place, workshop, rulesOf(file).hookFactor, loadN);
+  const ratingN =
+    (hook?.ratingN ?? best?.ratingN ?? 0) * (carrying?.part.made === 'balloons' ? ends.balloonsRound : 1);
   const words = carrying ? `the ${carrying.part.label} of ${carrying.carrier.name}` : 'a fixing of the place';
   const away = carrying ? distanceTo(carrying.part, { x: at.xM, y: at.yM }) : 0;
   if (!best || away > END_REACH_M)
@@ -176,6 +180,7 @@ function heldEnd(
       at: end === 'from' ? 0 : 1,
       section: 0,
       method: best.method,
+      ...(hook ? { hook: { id: hook.id, name: hook.name } } : {}),
       surface: place.surface,
       ...(place.fixingId ? { fixing: place.fixingId } : {}),
       ...(said ? { on: said } : {}),

@@ -111,7 +111,7 @@ test.each<[PartMade, MethodId]>([
   ['table-edge', 'clamp'],
 ])('a garland on %s: %s', (part, method) => {
   const place = { ...placeOnPart(part, hall, jobOf([])), isGarland: true };
-  expect(bestMethod(place, undefined)?.method).toBe(method);
+  expect(bestMethod(place, {})?.method).toBe(method);
 });
 
 test('a sign has no balloons to twist: on a pole it takes zip ties or a tie, on a face a dash', () => {
