@@ -71,7 +71,12 @@ function missingThing(work: Work, { file }: DayJob): string | undefined {
 const HOME_BY_MIN = 120;
 
 const hours = (minutes: number) =>
-  `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${Math.round(minutes % 60)} min` : ''}`;
+  [
+    minutes >= 60 ? `${Math.floor(minutes / 60)} h` : '',
+    minutes % 60 || minutes < 60 ? `${Math.round(minutes % 60)} min` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
 
 /** When a person works, hours of single jobs counted in. */
 const hoursOf = ({ problem }: DayProblem, person: string) =>
@@ -124,20 +129,38 @@ function hoursEnd(
 /** The way from access to sign-off, as quick as anybody does it, is longer than from access to doors. */
 function doorsTooEarly({ work, access, doors }: DayJob, { axis }: DayProblem): string | undefined {
   const byId = new Map(work.map((one) => [one.id, one]));
-  const ends = new Map<string, number>();
-  const endOf = (id: string): number => {
-    const known = ends.get(id);
+  const chains = new Map<string, Chain>();
+  const chainTo = (id: string): Chain => {
+    const known = chains.get(id);
     if (known !== undefined) return known;
     const one = byId.get(id);
-    if (one?.place !== 'site') return 0;
-    const shortest = Math.min(one.minutes, ...(one.ways ?? []).map(({ minutes }) => minutes));
-    const before = Math.max(0, ...one.after.map((other) => endOf(other) + (one.lags?.[other]?.min ?? 0)));
-    ends.set(id, before + shortest);
-    return before + shortest;
+    if (one?.place !== 'site') return NOTHING;
+    const shortest = shortestOf(one);
+    const before = one.after.reduce((longest, other) => {
+      const chain = chainTo(other);
+      const endMin = chain.endMin + (one.lags?.[other]?.min ?? 0);
+      return endMin > longest.endMin ? { ...chain, endMin } : longest;
+    }, NOTHING);
+    const isLonger = !before.longest || shortest > shortestOf(before.longest);
+    const chain = { endMin: before.endMin + shortest, longest: isLonger ? one : before.longest };
+    chains.set(id, chain);
+    return chain;
   };
-  const needed = endOf('sign-off');
+  const { endMin: needed, longest } = chainTo('sign-off');
   const given = doors - access.from;
-  return needed > given
-    ? `doors come too early: from access at ${axis.iso(access.from).slice(11, 16)} the work on site takes ${hours(needed)} at least, and doors are ${hours(given)} later.`
-    : undefined;
+  if (needed <= given || !longest) return undefined;
+  const from = axis.iso(access.from).slice(11, 16);
+  return `doors come too early: from access at ${from} the work on site takes ${hours(needed)} at least, and doors are ${hours(given)} later. Longest in it: ${longest.label}, ${hours(shortestOf(longest))}.`;
 }
+
+/** Steps that wait for each other: when the last ends, minutes after access, and the longest of them. */
+interface Chain {
+  endMin: number;
+  longest?: Work;
+}
+
+const NOTHING: Chain = { endMin: 0 };
+
+/** A task as quick as any number of hands does it, minutes. */
+const shortestOf = ({ minutes, ways = [] }: Work): number =>
+  Math.min(minutes, ...ways.map((way) => way.minutes));

@@ -1,8 +1,9 @@
-import { type GroundArea, type HoldPiece, hangsOn, type JobFile, type Piece } from '@early-lantern/contract';
+import type { GroundArea, HoldPiece, JobFile, Piece } from '@early-lantern/contract';
 import type { DrawnBalloon, DrawnShape } from '../piece/picture.ts';
 import type { HouseSchools } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { allCarriedBy } from '../support/carried.ts';
 
 /** Balloons give, and nobody sets bases down to the inch: less than this is a touch, m. */
 const TOUCH_M = 0.06;
@@ -28,10 +29,11 @@ export function overlapsOf(held: readonly HoldPiece[], { job, workshop }: JobFil
       ? [{ piece, body, bases: one.ground.filter(({ what }) => what === 'base') }]
       : [];
   });
+  const carries = (carrier: Piece, piece: Piece) => allCarriedBy(carrier.id, job.pieces).includes(piece);
   return standing.flatMap((a, i) =>
     standing.slice(i + 1).flatMap((b): Overlap[] => {
       if (a.piece.spotId !== b.piece.spotId) return [];
-      if (hangsOn(byId, a.piece.id, b.piece.id) || hangsOn(byId, b.piece.id, a.piece.id)) return [];
+      if (carries(a.piece, b.piece) || carries(b.piece, a.piece)) return [];
       const byM = Math.max(basesOverlap(a.bases, b.bases), bodiesOverlap(a, b, workshop.schools));
       return byM > TOUCH_M ? [{ a: a.piece, b: b.piece, byM }] : [];
     }),

@@ -10,6 +10,8 @@ import type {
   Task,
 } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
+import { inHandWanted } from '../clock/day-problem.ts';
+import { methodOf } from '../fixing/methods.ts';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
@@ -17,6 +19,7 @@ import { recipeOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { substitutes, wantedDay } from '../stock/buy.ts';
 import { productNeeds } from '../stock/needs.ts';
+import { ownStand } from './reach-fixes.ts';
 
 /**
  * The file with changes made: JSON pointers into it, each set to a value. The file itself stays as it is, and what a
@@ -169,7 +172,9 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
       label: `Add ${member.name} to the crew`,
       changes: [{ path: '/job/crew', value: [...job.crew, member.id] }],
     }));
-  const access: Attempt[] = [30, 60].map((minutes) => {
+  // Where there is no plan at all, access may have to be hours earlier.
+  const isPlanned = plan.onTime.minutesInHand !== null;
+  const access: Attempt[] = (isPlanned ? [30, 60] : [60, 120, 180, 240]).map((minutes) => {
     const from = DateTime.fromISO(job.access.from, { zone }).minus({ minutes });
     return {
       label: `Ask the house for access from ${from.toFormat('HH:mm')}`,
@@ -218,18 +223,25 @@ export function onTimeFixes(file: JobFile, plan: Plan, retime: (file: JobFile) =
     attempt,
     inHand: retime(applyChanges(file, attempt.changes)).minutesInHand ?? -Infinity,
   });
-  // Of each kind of way out, the first that gains most.
-  return [people, access, hours, fillers, fluff, leavingOut(file, plan)]
-    .flatMap((family) =>
-      family
-        .map(tried)
-        .sort((a, b) => b.inHand - a.inHand)
-        .slice(0, 1),
-    )
+  const wanted = inHandWanted(file);
+  // Of each kind of way out, the first that gains all that is wanted, else the one that gains most.
+  return [people, access, hours, unhooked(file, plan), fillers, fluff, leavingOut(file, plan)]
+    .flatMap((family) => {
+      const all = family.map(tried);
+      const enough = isPlanned ? undefined : all.find(({ inHand }) => inHand >= wanted);
+      return enough ? [enough] : all.sort((a, b) => b.inHand - a.inHand).slice(0, 1);
+    })
     .filter(({ inHand }) => inHand > before)
     .sort((a, b) => b.inHand - a.inHand)
     .map(({ attempt, inHand }) => ({ ...attempt, gain: inHandText(inHand) }));
 }
+
+/** Hung on a stand of its own, where it else waits for hooks that have to take hold. */
+const unhooked = (file: JobFile, { holds }: Plan): Attempt[] =>
+  file.job.pieces.flatMap((piece, p) => {
+    const points = holds.pieces.find(({ id }) => id === piece.id)?.points ?? [];
+    return points.some(({ method }) => methodOf(method).cureMin > 0) ? ownStand(file, piece, p) : [];
+  });
 
 /** So many of the longest steps are tried. */
 const STEPS_TRIED = 4;
