@@ -70,6 +70,10 @@ test('the van stands at the kerb in its hours only, and for so long; carrying ma
   const loadIn = { ...file.site.loadIn, kerb: { from: '06:00', to: '12:30' } };
   // Doors are at 18:30: unloaded before half past twelve, loaded out when the kerb is shut: there is no plan.
   expect(draftPlan({ ...file, site: { ...file.site, loadIn } }).lamps.onTime.figure).toBe('no plan');
+  const dawn = { ...loadIn, kerb: { from: '05:00', to: '06:00' } };
+  expect(draftPlan({ ...file, site: { ...file.site, loadIn: dawn } }).lamps.onTime.reason).toContain(
+    'only from 05:00 to 06:00',
+  );
   const evening = { ...loadIn, kerb: { from: '17:00', to: '12:30' } };
   const kept = draftPlan({ ...file, site: { ...file.site, loadIn: evening } });
   for (const task of kept.tasks.filter(({ id }) => ['unload-first', 'unload', 'load-out'].includes(id))) {

@@ -70,7 +70,7 @@ export function placeGear(work: Work, job: DayJob): Record<string, number> {
 
 /** What is carried between the van at the set-down and the spot. */
 const AT_KERB = new Set(['unload-first', 'unload', 'second-unload', 'load-out', 'carry-out']);
-const isAtKerb = ({ id }: Work): boolean => AT_KERB.has(id);
+export const isAtKerb = ({ id }: Work): boolean => AT_KERB.has(id);
 
 const isTooLoud = (work: Work, { loud = ['inflators'] }: NonNullable<Site['quiet']>): boolean =>
   work.place === 'site' &&

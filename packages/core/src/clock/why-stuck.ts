@@ -2,6 +2,7 @@ import type { CrewMember, Skill } from '@early-lantern/contract';
 import type { DayJob } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { nameIn, namesFor } from './gear-names.ts';
+import { isAtKerb } from './places.ts';
 import type { Work } from './work.ts';
 
 /** What nobody does who lacks a skill. */
@@ -28,6 +29,7 @@ export function whyStuck(day: DayProblem, stuck: string | undefined): string {
   return (
     missingPerson(work, crew) ??
     missingThing(work, job) ??
+    kerbShut(work, job, day) ??
     tooLong(work, crew, day) ??
     tooEarly(work, crew, job, day) ??
     doorsTooEarly(job, day) ??
@@ -66,6 +68,27 @@ function missingThing(work: Work, { file }: DayJob): string | undefined {
   const gone = work.ladders?.find((id) => nameIn(id, known) === id);
   return gone ? `the ladder that "${work.label}" is done from is not there.` : undefined;
 }
+
+/** Hours at the set-down that lie outside the time in which the van has to be unloaded or loaded. */
+function kerbShut(
+  work: Work,
+  { file, access, doors, strike }: DayJob,
+  { axis }: DayProblem,
+): string | undefined {
+  const { kerb } = file.site.loadIn;
+  if (!kerb || !isAtKerb(work)) return undefined;
+  const within =
+    work.trip === 'strike' ? strike : { from: access.from, until: Math.max(doors, access.until) };
+  const shut = axis.outside(kerb);
+  const openMin = within.until - within.from - covered(shut, within.from, within.until);
+  if (openMin >= work.minutes) return undefined;
+  const time = (minute: number) => axis.iso(minute).slice(11, 16);
+  return `the van may stand at the set-down only from ${kerb.from} to ${kerb.to}, and "${work.label}" has to be done between ${time(within.from)} and ${time(within.until)}.`;
+}
+
+/** Minutes of a stretch of time that intervals cover. */
+const covered = (intervals: readonly (readonly [number, number])[], from: number, until: number): number =>
+  intervals.reduce((sum, [a, b]) => sum + Math.max(0, Math.min(b, until) - Math.max(a, from)), 0);
 
 /** Whose hours end later than so long after doors and access is home by then, minutes. */
 const HOME_BY_MIN = 120;

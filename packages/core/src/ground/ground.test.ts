@@ -64,6 +64,10 @@ test('a pavement drawn 5 ft wide stays clear by 5 ft: bodies, bases and lines, i
   expect(says([column('in', 3, { frontM: 1.1 - deepM })], clear)).toContain('5 ft wide as drawn');
   expect(says([column('beyond', 3, { frontM: 1 + 5 * FT + 0.05 })], clear)).not.toContain('walkway');
   expect(says([column('still-in', 3, { frontM: 1 + 5 * FT - 0.3 })], clear)).toContain('in the walkway');
+  const file = jobOf([column('in', 3, { frontM: 1.1 - deepM })], clear);
+  const [fix] = planJob(file).lamps.holds.fixes;
+  expect(fix?.label).toContain('from the wall');
+  expect(says(applyChanges(file, fix?.changes ?? []).job.pieces, clear)).not.toContain('walkway');
   // Stakes of an arch beyond it: its lines pass over people's way, however they run.
   const tied = archAt('tied', 3.2, { hold: { tieLines: 4 } });
   expect(says([tied], clear)).toMatch(/walkway|must stay clear/);

@@ -20,7 +20,7 @@ import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
 import { LOW_MARGIN, marginOf, surveyed } from './holds.ts';
 import { type Attempt, ownStand, reachFixes } from './reach-fixes.ts';
-import { riskCount, standingApart, withRoomBehind } from './room-fixes.ts';
+import { outOfTheWay, riskCount, standingApart, withRoomBehind } from './room-fixes.ts';
 
 const MOST_FIXES = 3;
 
@@ -42,7 +42,11 @@ export function holdsFixes(file: JobFile, holds: Holds, holdsOfFile: (file: JobF
   const fixes: Fix[] = [];
   /** What at least holds, though one thing that goes wrong would bring it down: told where nothing better was found. */
   const risky: Fix[] = [];
-  const families = [standingApart(file, piece, holds, index), ...familiesOf(file, piece, worst, index)];
+  const families = [
+    standingApart(file, piece, holds, index),
+    outOfTheWay(file, piece, worst, index),
+    ...familiesOf(file, piece, worst, index),
+  ];
   for (const family of families) {
     for (const attempt of family) {
       const { after, risks, ...tried } = withRoomBehind(attempt, file, piece, index, holdsOfFile);

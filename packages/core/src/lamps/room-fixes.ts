@@ -1,4 +1,5 @@
 import type { Change, HoldPiece, Holds, JobFile, Piece } from '@early-lantern/contract';
+import { keptClear } from '../fixing/place.ts';
 import { behindTheWallM } from '../ground/in-the-way.ts';
 import { overlapsOf } from '../ground/overlaps.ts';
 import { moved } from '../piece/moved.ts';
@@ -41,6 +42,41 @@ export const riskCount = (pieces: readonly HoldPiece[]): number =>
 
 const INCH_M = 0.0254;
 const upToTheInch = (metres: number) => Number((Math.ceil(metres / INCH_M - 1e-6) * INCH_M).toFixed(4));
+
+/** Of a piece that stands or hangs where something has to stay clear: nearer to the wall, beyond that, or beside it. */
+export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index: number): Attempt[] {
+  const spot = file.site.spots.find(({ id }) => id === piece.spotId);
+  const own = held.ground.find(({ what }) => what === 'body');
+  if (!spot || !own || piece.on || held.troubles.length === 0) return [];
+  const long = (metres: number) => formatLength(metres, file.workshop.units);
+  const deepM = Math.max(...held.ground.map(({ outM, depthM }) => outM + depthM)) - (piece.frontM ?? 0);
+  const at = (frontM: number, words: string): Attempt => ({
+    label: `${piece.name}: ${words}`,
+    changes: [{ path: `/job/pieces/${index}/frontM`, value: Number(frontM.toFixed(4)) }],
+  });
+  return (spot.keepClear ?? []).flatMap((zone): Attempt[] => {
+    const { from, to } = keptClear(zone);
+    const nearM = Math.max(0, from.z - deepM);
+    const beyondM = upToTheInch(to.z + GAP_M);
+    const inDepth =
+      zone.depthM === undefined
+        ? []
+        : [
+            at(nearM, nearM > 0 ? `stand it ${long(nearM)} from the wall` : 'stand it against the wall'),
+            at(beyondM, `stand it ${long(beyondM)} from the wall, beyond what has to stay clear`),
+          ];
+    const aside = [to.x + GAP_M - own.xM, from.x - GAP_M - own.widthM - own.xM]
+      .filter((dxM) => own.xM + dxM >= 0 && own.xM + own.widthM + dxM <= spot.widthM)
+      .sort((a, b) => Math.abs(a) - Math.abs(b))
+      .map((dxM) => ({
+        label: `${piece.name}: ${long(Math.abs(dxM))} further to the ${dxM > 0 ? 'right' : 'left'}`,
+        changes: [
+          { path: `/job/pieces/${index}`, value: moved(piece, dxM, 0) as unknown as Change['value'] },
+        ],
+      }));
+    return [...inDepth, ...aside];
+  });
+}
 
 /** Of a piece that stands in another, or whose lines have no room: in front of the other, beside it, or further out. */
 export function standingApart(file: JobFile, piece: Piece, { pieces }: Holds, index: number): Attempt[] {
