@@ -8,7 +8,7 @@ import { isWagon } from './gear-names.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { asWish, isShort, isWorthMoving, movedTasks, movedWords, whatGrew } from './repair.ts';
 import { whyOf } from './why.ts';
-import { whyStuck } from './why-stuck.ts';
+import { whoIsOff, whyStuck } from './why-stuck.ts';
 import { stepOf, type WorkedPiece } from './work.ts';
 
 export interface ClockPlan {
@@ -16,6 +16,8 @@ export interface ClockPlan {
   onTime: OnTime;
   /** Why there is no plan, in a sentence; undefined when there is one. */
   stuck: string | undefined;
+  /** Who is off while there is work to do on site, in a sentence, where sign-off comes after doors through it. */
+  off?: string | undefined;
 }
 
 /** Orders tried for a plan that must answer at once. */
@@ -105,6 +107,7 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
         : [],
     },
     stuck: undefined,
+    ...(ready > doors ? { off: whoIsOff(job, day) } : {}),
   };
 }
 

@@ -49,6 +49,17 @@ test('a night has its people: hours over midnight, and hours of one person for o
   asked.job.hours = job.crew.map((person) => ({ person, from, until: job.strike.until }));
   const plan = draftPlan(asked);
   expect(plan.onTime.minutesInHand).not.toBeNull();
+  // Four hours later there is a plan, the next morning: who is off while the house stands open is named.
+  const late = structuredClone(demoJob('02-engine-shed'));
+  const later = (iso: string) => new Date(Date.parse(iso) + 14 * 3_600_000).toISOString();
+  late.job.doors = later(late.job.doors);
+  late.job.access = { from: later(late.job.access.from), until: later(late.job.access.until) };
+  late.job.strike = { from: later(late.job.strike.from), until: later(late.job.strike.until) };
+  late.site.quiet = null;
+  // Access from 13:40 and fourteen hours; the first shift of the three begins at six.
+  expect(draftPlan(late).lamps.onTime.reason).toContain(
+    'Wren, Ilo and Sefa do not work between 03:40 and 06:00',
+  );
   // Hours of this job are nobody's on another day.
   expect(draftPlan({ ...night, job: { ...night.job, hours: [] } }).lamps.onTime.state).toBe('out');
 });

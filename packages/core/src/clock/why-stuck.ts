@@ -149,6 +149,26 @@ function hoursEnd(
     : undefined;
 }
 
+/** Nobody off for less than this is spoken of, minutes. */
+const OFF_MIN = 30;
+
+/** The longest stretch between access and doors in which nobody of the crew works, in a sentence; undefined where there is none. */
+export function whoIsOff({ file, access, doors }: DayJob, day: DayProblem): string | undefined {
+  const crew = file.workshop.crew.filter(({ id }) => file.job.crew.includes(id));
+  const shifts = crew
+    .flatMap((one) => hoursOf(day, one.id).map(([from, to]) => [from, to] as const))
+    .sort(([a], [b]) => a - b);
+  let [from, worst] = [access.from, [0, 0] as readonly [number, number]];
+  for (const [start, end] of [...shifts, [doors, doors] as const]) {
+    const until = Math.min(start, doors);
+    if (until - from > worst[1] - worst[0]) worst = [from, until];
+    from = Math.max(from, end);
+  }
+  if (worst[1] - worst[0] < OFF_MIN) return undefined;
+  const time = (minute: number) => day.axis.iso(minute).slice(11, 16);
+  return `${names(crew)} ${crew.length === 1 ? 'does' : 'do'} not work between ${time(worst[0])} and ${time(worst[1])}, when the house is open.`;
+}
+
 /** The way from access to sign-off, as quick as anybody does it, is longer than from access to doors. */
 function doorsTooEarly({ work, access, doors }: DayJob, { axis }: DayProblem): string | undefined {
   const byId = new Map(work.map((one) => [one.id, one]));

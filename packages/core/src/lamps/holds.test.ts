@@ -475,3 +475,19 @@ test('a garland out of reach of every ladder: hung lower, or a tower or lift hir
   expect(hang?.gear).toContain(after.holds.pieces[0]?.points[0]?.ladder?.id);
   expect(hang?.cautions).toContain('ladder');
 });
+
+test('under a ceiling out of reach a lift is hired; the garland is not lowered, least of all on to the floor', () => {
+  const ceiling = { ...shed.site.spots[0], id: 'ceiling', kind: 'ceiling-run' as const, heightM: 4.3 };
+  const spot = { ...ceiling, surface: 'painted' as const, keepClear: [], fixings: [], regions: [] };
+  const base = shed.job.pieces.find((piece) => piece.kind === 'organic-garland') as Piece;
+  const line = [0.5, 2.5, 4.5].map((xM) => ({ xM, yM: 2.4 }));
+  const piece = { ...base, spotId: spot.id, line, sections: 1 } as Piece;
+  const site = { ...shed.site, forbids: [], spots: [spot] };
+  const file = withPieces({ ...shed, site } as JobFile, [piece]);
+  const { fixes, reason } = planJob(file).lamps.holds;
+  // Indoors no wind is spoken of, and a factor that is too small does not read as enough.
+  expect(reason).not.toMatch(/mph|factor 3, needs 3/);
+  expect(fixes.map(({ label }) => label).join()).not.toContain('lower');
+  const hire = fixes.find(({ label }) => label.startsWith('Hire'));
+  expect(draftPlan(applyChanges(file, hire?.changes ?? [])).lamps.holds.state).toMatch(/lit|low/);
+});

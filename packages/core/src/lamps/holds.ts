@@ -38,10 +38,12 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
   }
   const figure = `${text(worst.safetyFactor)}, needs ${text(worst.required)}${gustText(holds, file)}`;
   if (margin < 1 - 1e-9) {
+    const short = `${belowText(worst)}, needs ${text(worst.required)}`;
+    const gust = worst.isOutdoors ? `, at ${formatWind(holds.gustMs, file.workshop.units)}` : '';
     return {
       state: 'out',
-      figure: `${text(worst.safetyFactor)}, needs ${text(worst.required)}`,
-      reason: `${worst.name} ${says(worst)}: safety factor ${text(worst.safetyFactor)}, needs ${text(worst.required)}, at ${formatWind(holds.gustMs, file.workshop.units)}.`,
+      figure: short,
+      reason: `${worst.name} ${says(worst)}: safety factor ${short}${gust}.`,
       ...shown,
     };
   }
@@ -68,6 +70,12 @@ export function holdsLamp(file: JobFile, all: Holds): Lamp {
 
 const text = (factor: number | null) =>
   factor === null ? '–' : factor >= 99 ? '99+' : Number(factor.toFixed(1)).toString();
+
+/** A factor that is too small, with as many digits as tell it from the one required. */
+function belowText({ safetyFactor, required }: HoldPiece): string {
+  const rounded = text(safetyFactor);
+  return rounded === text(required) && safetyFactor !== null ? safetyFactor.toFixed(2) : rounded;
+}
 
 const says = ({ governing, points }: HoldPiece) => (points.length ? 'loads a point too much' : governing);
 

@@ -49,7 +49,9 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     return {
       state: 'out',
       figure: `${afterDoors} min late`,
-      reason: `Sign-off comes at ${time(ready)}, ${afterDoors} min after doors.`,
+      reason: [`Sign-off comes at ${time(ready)}, ${afterDoors} min after doors.`, clock.off]
+        .filter(Boolean)
+        .join(' '),
       ...shown,
     };
   }

@@ -4,6 +4,7 @@ import { moved } from '../piece/moved.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { formatLength } from '../quantity/length.ts';
 import { partsOf } from '../support/parts.ts';
+import { boundsOf } from '../support/room.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
 
 /** A change to try, and what it is called. */
@@ -22,17 +23,35 @@ export function reachFixes(file: JobFile, piece: Piece, index: number): Attempt[
   const { platforms = [] } = file.job;
   const steps = Array.from({ length: Math.round(MOST_M / STEP_M) }, (_, i) => (i + 1) * STEP_M);
   const highest = formatLength(standingHeightM(file) + REACH_M, units);
+  const isCeiling = file.site.spots.find(({ id }) => id === piece.spotId)?.kind === 'ceiling-run';
+  const lowestM = boundsOf(piece)?.yM ?? 0;
+  const hired: Attempt[] = usualPlatforms
+    .filter(({ id }) => !platforms.some((one) => one.id === id))
+    .map((one) => ({
+      label: `Hire a ${one.name.toLowerCase()}: ${formatLength(one.widthM, units)} wide, platform at ${formatLength(one.standM, units)}; ask its price, and what the floor bears`,
+      changes: [{ path: '/job/platforms', value: [...platforms, one] as Change['value'] }],
+    }));
+  const sections = piece.kind === 'organic-garland' ? (piece.sections ?? 1) : undefined;
   return [
-    steps.map((byM) => ({
-      label: `${piece.name}: hang it ${formatLength(byM, units)} lower, within ${highest} of the floor`,
-      changes: [{ path: `/job/pieces/${index}`, value: moved(piece, 0, -byM) as Change['value'] }],
-    })),
-    usualPlatforms
-      .filter(({ id }) => !platforms.some((one) => one.id === id))
-      .map((one) => ({
-        label: `Hire a ${one.name.toLowerCase()}: ${formatLength(one.widthM, units)} wide, platform at ${formatLength(one.standM, units)}; ask its price, and what the floor bears`,
-        changes: [{ path: '/job/platforms', value: [...platforms, one] as Change['value'] }],
-      })),
+    // Under a ceiling it is the ceiling that has to be reached; and nothing is hung so low that it lies on the floor.
+    isCeiling
+      ? []
+      : steps
+          .filter((byM) => lowestM - byM >= 0)
+          .map((byM) => ({
+            label: `${piece.name}: hang it ${formatLength(byM, units)} lower, within ${highest} of the floor`,
+            changes: [{ path: `/job/pieces/${index}`, value: moved(piece, 0, -byM) as Change['value'] }],
+          })),
+    hired,
+    // Where it could be reached and still would not hold: in shorter lengths, each with points of its own.
+    sections === undefined
+      ? []
+      : hired.flatMap(({ label, changes }) =>
+          [1, 2, 3, 4].map((more) => ({
+            label: `${label}; and build ${piece.name} in ${sections + more} sections`,
+            changes: [...changes, { path: `/job/pieces/${index}/sections`, value: sections + more }],
+          })),
+        ),
   ];
 }
 

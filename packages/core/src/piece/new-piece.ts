@@ -15,7 +15,7 @@ import { inchesToMetres, METRES_PER_FOOT } from '../quantity/length.ts';
 export interface NewPieceContext {
   id: string;
   name: string;
-  spot: Pick<Spot, 'id' | 'widthM' | 'heightM'>;
+  spot: Pick<Spot, 'kind' | 'id' | 'widthM' | 'heightM'>;
   /** Colours to begin with, one or more; the first three or four are used. */
   colours: readonly string[];
   seed: number;
@@ -42,6 +42,9 @@ export const kindNames: Record<PieceKind, string> = {
   backdrop: 'Backdrop',
   furnishing: 'Furnishing',
 };
+
+/** Middle of a new garland below a ceiling, m: half its width, and a hand's breadth. */
+const UNDER_M = 0.4;
 
 const tidy = (value: number) => Number(value.toFixed(3));
 
@@ -111,7 +114,14 @@ const makers: Record<PieceKind, Maker> = {
       kind: 'organic-garland',
       ...made(context),
       ...firstMix(context),
-      line: [at(0.16, 0.12), at(0.24, 0.46), at(0.48, 0.7), at(0.78, 0.74)],
+      // Under a ceiling it hangs all along, as near as its own thickness lets it.
+      line:
+        spot.kind === 'ceiling-run'
+          ? [0.16, 0.39, 0.61, 0.84].map((x) => ({
+              xM: tidy(x * spot.widthM),
+              yM: tidy(spot.heightM - UNDER_M),
+            }))
+          : [at(0.16, 0.12), at(0.24, 0.46), at(0.48, 0.7), at(0.78, 0.74)],
       widthM: 0.6096,
       taper: 0.75,
     };
