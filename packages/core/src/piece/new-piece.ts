@@ -15,7 +15,7 @@ import { inchesToMetres, METRES_PER_FOOT } from '../quantity/length.ts';
 export interface NewPieceContext {
   id: string;
   name: string;
-  spot: Pick<Spot, 'kind' | 'id' | 'widthM' | 'heightM'>;
+  spot: Pick<Spot, 'id' | 'widthM' | 'heightM'> & Partial<Pick<Spot, 'kind'>>;
   /** Colours to begin with, one or more; the first three or four are used. */
   colours: readonly string[];
   seed: number;
