@@ -91,8 +91,10 @@ export function GroundView({ spot, pieces, held, chosenId, onChoose, onMove }: G
           <FloorDrawing spot={spot} {...frame} />
           {sorted.map((one) => {
             const piece = pieces.find(({ id }) => id === one.id);
-            const body = one.ground[0];
+            const [body] = one.ground;
             if (!piece || !body) return null;
+            // Its back: of the piece or of its bases, whichever is nearer to the wall.
+            const backM = Math.min(...one.ground.map(({ outM }) => outM));
             const isCarried = Boolean(piece.on);
             return (
               // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing
@@ -103,7 +105,7 @@ export function GroundView({ spot, pieces, held, chosenId, onChoose, onMove }: G
                 tabIndex={0}
                 className="line-point"
                 aria-pressed={one.id === chosenId}
-                aria-label={`${one.name}: ${long(Math.max(0, body.xM))} from the left, ${long(Math.max(0, body.outM))} from the ${back}.${isCarried ? ' It moves with what carries it.' : ' Arrow keys move it.'}`}
+                aria-label={`${one.name}: ${long(Math.max(0, body.xM))} from the left, ${long(Math.max(0, backM))} from the ${back}.${isCarried ? ' It moves with what carries it.' : ' Arrow keys move it.'}`}
                 onPointerDownCapture={() => onChoose(one.id)}
                 onFocus={() => onChoose(one.id)}
                 onKeyDown={(event) => !isCarried && onKey(event, one.id)}

@@ -44,7 +44,7 @@ export const kindNames: Record<PieceKind, string> = {
 };
 
 /** Middle of a new garland below a ceiling, m: half its width, and a hand's breadth. */
-const UNDER_M = 0.4;
+const UNDER_M = 0.46;
 
 const tidy = (value: number) => Number(value.toFixed(3));
 
