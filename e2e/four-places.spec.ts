@@ -1,4 +1,4 @@
-import { getJob } from './support/api.ts';
+import { getJob, getPlan } from './support/api.ts';
 import {
   addPiece,
   jobAtNewPlace,
@@ -83,15 +83,15 @@ test('a sports hall with an hour’s access: no plan says why, and two ways out 
     .click();
   await expect(lamp).toContainText('late');
 
-  // Two more pairs of hands, and what else is offered until it is done in time.
+  // One more pair of hands, and of what else is offered whatever is ours to decide, until it is done in time.
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Wren / }).click();
-  await page.getByRole('button', { name: /^Bram / }).click();
-  for (const offered of [/^Leave out: Look again/, /^Halve the fillers/]) {
-    await expect(lamp).toContainText('late');
+  const ours = dialog.getByRole('listitem').filter({ hasText: /^(Leave out|Halve)/ });
+  for (let round = 0; round < 5; round++) {
+    await expect(page.locator('[data-save]')).toHaveText('Saved');
+    if (((await getPlan(request, id)).onTime.minutesInHand ?? -1) >= 0) break;
     await lamp.click();
-    const way = dialog.getByRole('listitem').filter({ hasText: offered });
-    await way.getByRole('button', { name: 'Apply' }).click();
+    await ours.first().getByRole('button', { name: 'Apply' }).click();
     await page.keyboard.press('Escape');
   }
   const plan = await planWhere(request, id, ({ onTime }) => (onTime.minutesInHand ?? -1) >= 0);

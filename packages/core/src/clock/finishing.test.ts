@@ -52,7 +52,7 @@ test('hours that end before the way home are named, and longer ones for this job
   const { hours: _, ...job } = hall(90).job;
   const plan = planJob({ ...hall(90), job });
   expect(plan.lamps.onTime.reason).toMatch(
-    /the hours of .* end at 19:30, before "Drive back to the workshop" can be done/,
+    /the hours of Ilo end at 19:00, before "Drive back to the workshop" can be done/,
   );
   const longer = plan.lamps.onTime.fixes.find(({ label }) => label.startsWith('Longer hours'));
   if (!longer) throw new Error('not offered');

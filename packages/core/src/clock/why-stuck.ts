@@ -32,8 +32,7 @@ export function whyStuck(day: DayProblem, stuck: string | undefined): string {
     kerbShut(work, job, day) ??
     tooLong(work, crew, day) ??
     tooEarly(work, crew, job, day) ??
-    doorsTooEarly(job, day) ??
-    hoursEnd(work, crew, job, day) ??
+    windowTooShort(work, crew, job, day) ??
     `no time is left for "${work.label}" between the hours of ${names(able(work, crew))} and what has to be done before and after it.`
   );
 }
@@ -131,7 +130,22 @@ function tooEarly(work: Work, crew: readonly CrewMember[], job: DayJob, day: Day
   return `${names(people)} do not work in the hours of ${what}, which "${work.label}" falls in.`;
 }
 
-/** Nobody who could do it works beyond an hour at which the work on site, or the way home, is still going on. */
+/** Doors that come too early, hours that end too soon, or both: whoever is late for doors still has to get home. */
+function windowTooShort(
+  work: Work,
+  crew: readonly CrewMember[],
+  job: DayJob,
+  day: DayProblem,
+): string | undefined {
+  const told = [doorsTooEarly(job, day), hoursEnd(work, crew, job, day)].flatMap((one) => one ?? []);
+  const [first, second] = told;
+  return first && second ? `${first} Besides, ${second}` : first;
+}
+
+/**
+ * Nobody who could do it works beyond an hour at which the work on site, or the way home, is still going on. On the road
+ * everybody is: the first whose hours end counts.
+ */
 function hoursEnd(
   work: Work,
   crew: readonly CrewMember[],
@@ -139,11 +153,12 @@ function hoursEnd(
   day: DayProblem,
 ): string | undefined {
   if (work.trip !== 'set-up') return undefined;
-  const people = able(work, crew);
-  const ends = people.flatMap((one) =>
-    hoursOf(day, one.id).flatMap(([from, to]) => (from < doors && to > access.from ? [to] : [])),
-  );
-  const last = Math.max(...ends);
+  const endOf = (one: CrewMember) =>
+    Math.max(...hoursOf(day, one.id).flatMap(([from, to]) => (from < doors && to > access.from ? [to] : [])));
+  const there = able(work, crew).filter((one) => endOf(one) > -Infinity);
+  const ends = there.map(endOf);
+  const last = work.place === 'road' ? Math.min(...ends) : Math.max(...ends);
+  const people = work.place === 'road' ? there.filter((one) => endOf(one) === last) : there;
   return ends.length > 0 && last < Math.max(doors, access.until) + HOME_BY_MIN
     ? `the hours of ${names(people)} end at ${day.axis.iso(last).slice(11, 16)}, before "${work.label}" can be done.`
     : undefined;
