@@ -27,8 +27,7 @@ test('one person takes between one hour and two and a half over a 10 ft garland 
 });
 
 /** Rules of the day, checked on the finished plan's own times. */
-function breaches(file: JobFile): string[] {
-  const plan = planJob(file);
+function breaches(file: JobFile, plan: Plan): string[] {
   const found: string[] = [];
   const ms = (iso: string) => Date.parse(iso);
   const byId = new Map(plan.tasks.map((task) => [task.id, task]));
@@ -67,7 +66,7 @@ test.each(demos)('%s: a valid plan that breaks no rule, counted back from doors'
   const file = demoJob(name);
   const plan = planJob(file);
   expect(Plan.parse(plan)).toEqual(plan);
-  expect(breaches(file)).toEqual([]);
+  expect(breaches(file, plan)).toEqual([]);
   // To the tighter of doors and the close of access, by which everything is carried out too.
   const minutes = (from: string | undefined, until: string) =>
     (Date.parse(until) - Date.parse(from ?? '')) / 60_000;
@@ -134,7 +133,7 @@ test('On time: too little access puts it out, and each fix offered does what it 
   const plan = planJob(late);
   expect(plan.lamps.onTime.state).toBe('out');
   expect(plan.onTime.minutesInHand).toBeLessThan(0);
-  expect(breaches(late)).toEqual([]);
+  expect(breaches(late, planJob(late))).toEqual([]);
   expect(plan.lamps.onTime.fixes.length).toBeGreaterThan(0);
   for (const fix of plan.lamps.onTime.fixes) {
     const after = planJob(applyChanges(late, fix.changes));
@@ -166,9 +165,10 @@ test('doors later by an hour moves the whole set-up by an hour; the same file gi
   later.job.doors = '2027-06-19T12:00:00-05:00';
   later.job.access.until = '2027-06-19T11:45:00-05:00';
   expect(
-    Date.parse(planJob(later).onTime.ready as string) - Date.parse(planJob(file).onTime.ready as string),
+    Date.parse(draftPlan(later).onTime.ready as string) - Date.parse(draftPlan(file).onTime.ready as string),
   ).toBe(3_600_000);
-  expect(planJob(structuredClone(file))).toEqual(planJob(file));
+  const small = demoJob('90-boat-hall');
+  expect(planJob(structuredClone(small))).toEqual(planJob(small));
 });
 
 test('a job without pieces has nothing to answer', () => {

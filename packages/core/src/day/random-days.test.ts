@@ -1,4 +1,4 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobFile, Piece } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { asWish } from '../clock/repair.ts';
 import { draftPlan, workedJob } from '../plan.ts';
@@ -21,10 +21,23 @@ const nights = [
 
 const base = demoJob('02-engine-shed');
 
+/** Garlands of all lengths, each drawn and counted once: it is the days that differ. */
+const LENGTHS_FT = [4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14];
+const pool = [0, 1].map((i) =>
+  LENGTHS_FT.map(
+    (feet): Piece => ({
+      ...garland(feet, { seed: feet }),
+      id: `piece-${i}`,
+      spotId: 'north-wall',
+    }),
+  ),
+);
+
 /** A job that nobody has thought about: its pieces, people, hours, way and windows dealt. */
 function dealt(random: () => number, day: string, zone: string, id: string): JobFile {
   const from = (least: number, most: number) => least + Math.floor(random() * (most - least + 1));
   const file = structuredClone(base);
+  file.workshop.schools = base.workshop.schools;
   const doors = DateTime.fromISO(`${day}T${String(from(9, 20)).padStart(2, '0')}:00`, { zone });
   const people = ['wren', 'ilo', 'sefa', 'bram'].filter(() => random() < 0.75);
   file.site.driveMin = from(0, 90);
@@ -42,11 +55,7 @@ function dealt(random: () => number, day: string, zone: string, id: string): Job
     },
     strike: { from: iso(doors.plus({ hours: 4 })), until: iso(doors.plus({ hours: 7 })) },
     crew: people.length > 0 ? people : ['wren'],
-    pieces: Array.from({ length: from(1, 2) }, (_, i) => ({
-      ...garland(from(4, 14), { seed: from(0, 99) }),
-      id: `piece-${i}`,
-      spotId: 'north-wall',
-    })),
+    pieces: Array.from({ length: from(1, 2) }, (_, i) => pool[i]?.[from(0, LENGTHS_FT.length - 1)] as Piece),
   };
   return file;
 }

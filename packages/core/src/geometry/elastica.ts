@@ -37,6 +37,21 @@ export const rodX = (points: readonly { x: number }[], at: number): number =>
  * @throws RangeError for a span out of bounds, or a rod too heavy to stand so
  */
 export function bentRod(length: number, span: number, weight = 0): BentRod {
+  const key = `${length}/${span}/${weight}`;
+  const before = known.get(key);
+  if (before) return before;
+  const rod = solvedRod(length, span, weight);
+  // Drags go through many shapes: the oldest are forgotten.
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value as string);
+  known.set(key, rod);
+  return rod;
+}
+
+/** Shapes worked out before: one arch is asked for by its counts, its picture, what carries it, and every change tried. */
+const known = new Map<string, BentRod>();
+const MOST_KNOWN = 200;
+
+function solvedRod(length: number, span: number, weight: number): BentRod {
   const wanted = span / length;
   if (!(wanted >= 0.15 && wanted <= WIDEST_SPAN + 1e-9)) {
     throw new RangeError(`a span of ${wanted.toFixed(3)} of the length is not between 0.15 and 2/π`);

@@ -91,17 +91,26 @@ function isRefuted(
     if (windows.some(({ ways }) => ways.length === 0)) return true;
     const froms = [...new Set(windows.map(({ from }) => from))].filter(Number.isFinite);
     const tos = [...new Set(windows.map(({ to }) => to))];
-    return froms.some((since) =>
-      tos.some((until) => {
-        if (until <= since) return false;
+    const early = Float64Array.from(windows, ({ from }) => from);
+    const late = Float64Array.from(windows, ({ to }) => to);
+    // Counted loops: this is asked thousands of times for a day.
+    for (const since of froms)
+      for (const until of tos) {
+        if (until <= since) continue;
+        const room = capacity * (until - since) + 1e-6;
         let asked = 0;
-        for (const { from, to, ways } of windows)
-          if (from < until && to > since) asked += leastWithin(from, to, ways, since, until);
-        return asked > capacity * (until - since) + 1e-6;
-      }),
-    );
+        for (let i = 0; i < early.length; i++) {
+          const [from, to] = [early[i] as number, late[i] as number];
+          if (from < until && to > since)
+            asked += leastWithin(from, to, (windows[i] as { ways: Way[] }).ways, since, until);
+        }
+        if (asked > room) return true;
+      }
+    return false;
   });
 }
+
+type Way = Resource['uses'][number]['ways'][number];
 
 /** What is taken between two moments at least, whichever way it is done, pushed as early as it goes and as late. */
 function leastWithin(
@@ -112,10 +121,14 @@ function leastWithin(
   until: number,
 ): number {
   let least = Infinity;
-  for (const { amount, minutes } of ways) {
+  for (let i = 0; i < ways.length; i++) {
+    const { amount, minutes } = ways[i] as Way;
     const early = Math.min(from + minutes, until) - Math.max(from, since);
     const late = Math.min(to, until) - Math.max(to - minutes, since);
-    least = Math.min(least, amount * Math.max(0, Math.min(early, late)));
+    const within = early < late ? early : late;
+    if (within <= 0) return 0;
+    const taken = amount * within;
+    if (taken < least) least = taken;
   }
   return least;
 }
