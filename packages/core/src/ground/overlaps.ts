@@ -4,6 +4,7 @@ import type { HouseSchools } from '../piece/recipe.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { allCarriedBy } from '../support/carried.ts';
+import { boundsOf } from '../support/room.ts';
 
 /** Balloons give, and nobody sets bases down to the inch: less than this is a touch, m. */
 const TOUCH_M = 0.06;
@@ -86,7 +87,7 @@ function frontOverlap(a: Piece, b: Piece, schools: HouseSchools | undefined): nu
   known.set(a, ofA);
   const before = ofA.get(b);
   if (before !== undefined) return before;
-  const [one, other] = [solidsOf(a, schools), solidsOf(b, schools)];
+  const [one, other] = [near(solidsOf(a, schools), b), near(solidsOf(b, schools), a)];
   let most = 0;
   const look = <S, T>(these: readonly S[], those: readonly T[], overlap: (s: S, t: T) => number) => {
     for (const s of these) for (const t of those) most = Math.max(most, overlap(s, t));
@@ -106,6 +107,19 @@ function solidsOf(piece: Piece, schools: HouseSchools | undefined) {
   const { balloons, shapes } = pictureOf(piece, schools);
   const boxes = shapes.filter((one): one is DrawnBox => one.shape === 'box' && one.tone !== 'base');
   return { balls: balloons, boxes };
+}
+
+/** What of it comes into the rectangle that another piece covers. */
+function near({ balls, boxes }: ReturnType<typeof solidsOf>, other: Piece): ReturnType<typeof solidsOf> {
+  const around = boundsOf(other);
+  if (!around) return { balls: [], boxes: [] };
+  const isNear = (xM: number, yM: number, widthM: number, heightM: number) =>
+    along(xM, xM + widthM, around.xM, around.xM + around.widthM) > 0 &&
+    along(yM, yM + heightM, around.yM, around.yM + around.heightM) > 0;
+  return {
+    balls: balls.filter(({ xM, yM, rM }) => isNear(xM - rM, yM - rM, 2 * rM, 2 * rM)),
+    boxes: boxes.filter((box) => isNear(box.xM, box.yM, box.widthM, box.heightM)),
+  };
 }
 
 const ballsOverlap = (a: DrawnBalloon, b: DrawnBalloon): number =>
