@@ -8,9 +8,12 @@ import { queryClient } from './api/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import './parts/print.css';
 import { PaletteProvider } from './parts/palette.tsx';
+import { printInLight } from './parts/print-light.ts';
 import { UnitsProvider } from './preferences.tsx';
 import { router } from './router.tsx';
 import { theme } from './theme.ts';
+
+printInLight();
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

@@ -57,6 +57,7 @@ export function BoardView() {
               display: 'grid',
               gap: 1.5,
               gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 290px), 1fr))',
+              '@media print': { gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 },
             }}
           >
             {batches
@@ -80,14 +81,29 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
   return (
     <Paper
       variant="outlined"
-      sx={{ p: 2, display: 'grid', gap: 0.5, alignContent: 'start', breakInside: 'avoid' }}
+      sx={{
+        p: 2,
+        display: 'grid',
+        gap: 0.5,
+        alignContent: 'start',
+        breakInside: 'avoid',
+        '@media print': { p: 1, gap: 0.25 },
+      }}
     >
-      <Typography sx={{ fontSize: 15, color: 'text.secondary' }}>
+      <Typography sx={{ fontSize: 15, color: 'text.secondary', '@media print': { fontSize: 11.5 } }}>
         {clockTime(batch.start, zone)}–{clockTime(batch.end, zone)} · {batch.crew.map(nameOf).join(', ')}
         {batch.gear.length > 0 && ` · ${batch.gear.map(nameOf).join(', ')}`}
         {batch.place === 'site' && ' · on site'}
       </Typography>
-      <Typography sx={{ fontFamily: headFont, fontSize: 30, lineHeight: 1.1, fontWeight: 700 }}>
+      <Typography
+        sx={{
+          fontFamily: headFont,
+          fontSize: 30,
+          lineHeight: 1.1,
+          fontWeight: 700,
+          '@media print': { fontSize: 21 },
+        }}
+      >
         {sizeName(batch.nominalIn)} → {range(batch.blowToIn)}
       </Typography>
       <Typography sx={{ fontWeight: 600 }}>{piece?.name}</Typography>
@@ -95,7 +111,17 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
         {batch.lots.map(({ id, colour, count }) => {
           const found = workshop.colours.find((one) => one.id === colour);
           return (
-            <Box component="li" key={id} sx={{ display: 'flex', gap: 1, alignItems: 'center', fontSize: 18 }}>
+            <Box
+              component="li"
+              key={id}
+              sx={{
+                display: 'flex',
+                gap: 1,
+                alignItems: 'center',
+                fontSize: 18,
+                '@media print': { fontSize: 14 },
+              }}
+            >
               <Swatch hex={found?.hex ?? '#888888'} />
               <strong>{count}</strong> {found?.name ?? colour}
               <Typography component="span" sx={{ ml: 'auto', color: 'text.secondary' }}>

@@ -41,7 +41,11 @@ export function GroundMap({ spot, held, all }: GroundMapProps) {
       <Typography variant="h3" sx={{ mb: 0.75 }}>
         From above
       </Typography>
-      <Box ref={area} sx={{ width: '100%', height: { xs: 240, md: 280 }, position: 'relative' }}>
+      <Box
+        ref={area}
+        className="print-fit"
+        sx={{ width: '100%', height: { xs: 240, md: 280 }, position: 'relative' }}
+      >
         {size.width > 0 && (
           <svg
             viewBox={`${frame.box.x} ${frame.box.y} ${frame.box.w} ${frame.box.h}`}

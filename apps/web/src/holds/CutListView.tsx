@@ -74,7 +74,9 @@ export function CutListView() {
           every joint.
         </Typography>
       )}
-      <FitsTable />
+      <Box className="no-print">
+        <FitsTable />
+      </Box>
     </Stack>
   );
 }
@@ -95,7 +97,8 @@ function Bar({ bar, number }: { bar: CutBar; number: number }) {
               style={{ flex: `${cut.lengthM} 1 0` }}
               title={`${cut.label}, ${long(cut.lengthM)}${cut.job ? `, for ${cut.job}` : ''}`}
             >
-              {long(cut.lengthM)} · {cut.job ? `${cut.job}, ${cut.label}` : cut.label}
+              {long(cut.lengthM)} · {cut.label}
+              {cut.job ? ` (${cut.job})` : ''}
             </span>
           ))}
           {bar.wasteM > 0.001 && (

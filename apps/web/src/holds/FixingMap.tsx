@@ -65,6 +65,7 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
     <Box>
       <Box
         ref={frame}
+        className="print-fit"
         role="application"
         aria-label={`Fixing map of ${piece.name}`}
         sx={{ width: '100%', height: { xs: 300, md: 380 }, position: 'relative' }}

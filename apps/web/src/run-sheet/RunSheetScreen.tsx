@@ -181,7 +181,7 @@ function Sheet({ person }: { person: string | undefined }) {
         <PieceList plan={plan} pieces={job.pieces} site={site} />
       </section>
       <WindLines plan={plan} />
-      <section className="sheet-keep">
+      <section className="sheet-cautions">
         <h2>Take care</h2>
         <ul>
           {plan.cautions.map(({ code, text, defersTo, source }) => (
