@@ -59,6 +59,22 @@ test('a point is moved by hand and checked; a wrong method is refused with its r
   await page.goto('/jobs/fixed/holds');
   await page.getByTestId('factor-beam-garland').click();
   // On paper it says whose job it is, where and when.
+  // On a dark screen it is printed dark on white, the map and its table on one page of either paper.
+  const root = page.locator('html');
+  await page.getByRole('button', { name: /dark/i }).click();
+  await expect(root).toHaveAttribute('data-theme', 'dark');
+  await page.evaluate(() =>
+    window.addEventListener('beforeprint', () => {
+      const { theme } = document.documentElement.dataset;
+      document.body.setAttribute('data-printed', theme ?? '');
+    }),
+  );
+  for (const format of ['A4', 'Letter'] as const) {
+    const pdf = await page.pdf({ format });
+    expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+  }
+  await expect(page.locator('body')).toHaveAttribute('data-printed', 'light');
+  await expect(root).toHaveAttribute('data-theme', 'dark');
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByText(/^Fixing map · .+ · The Old Engine Shed, Lock Street · /)).toBeVisible();
   await page.emulateMedia({ media: 'screen' });
