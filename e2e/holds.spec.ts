@@ -83,9 +83,14 @@ test('a point is moved by hand and checked; a wrong method is refused with its r
   await page.keyboard.press('ArrowRight');
   await expect(second).toHaveAttribute('aria-label', /placed by hand/);
   await page.keyboard.press('ArrowRight');
-  await expect
-    .poll(async () => (await getJob(request, 'fixed')).pieces[0]?.data.hold?.points?.length)
-    .toBe(1);
+  const placed = async () => (await getJob(request, 'fixed')).pieces[0]?.data.hold?.points ?? [];
+  await expect.poll(async () => (await placed()).length).toBe(1);
+  // Nine presses, however fast, are nine steps of a hundredth of the line.
+  const from = (await placed())[0]?.at ?? 0;
+  await Promise.all(Array.from({ length: 9 }, () => page.keyboard.press('ArrowRight')));
+  await expect.poll(async () => (await placed())[0]?.at).toBeCloseTo(from + 0.09, 3);
+  for (let press = 0; press < 9; press++) await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await placed())[0]?.at).toBeCloseTo(from, 3);
 
   // Dragged with the mouse, another one follows along the line.
   const fourth = page.getByRole('button', { name: /^Point 4:/ });

@@ -35,6 +35,17 @@ test('keyboard only: find a job, move its line, undo, redo, walk its pages', asy
   await expect(page.locator('[data-save]')).toHaveText('Saved');
   expect(firstLine(await getJob(request, 'by-keys'))).toEqual(firstLine(before));
 
+  // However fast: seventeen presses are seventeen steps of an inch, and one step of undo.
+  await point.focus();
+  const seventeen = (key: string) => Promise.all(Array.from({ length: 17 }, () => page.keyboard.press(key)));
+  await seventeen('ArrowLeft');
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  const tip = (line: { xM: number }[]) => line.at(-1)?.xM ?? 0;
+  const [from, to] = [tip(firstLine(before)), tip(firstLine(await getJob(request, 'by-keys')))];
+  expect(Math.abs(from - to - 17 * 0.0254)).toBeLessThan(0.0254);
+  await page.keyboard.press('Control+z');
+  await expect(point).toHaveAttribute('aria-label', name ?? '');
+
   for (const [key, path] of [
     ['c', 'counts'],
     ['k', 'clock'],

@@ -74,6 +74,14 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
   await expect(exit).toHaveAttribute('aria-label', /2 ft 3 in across/);
   await expect.poll(async () => (await site()).spots[0]?.keepClear?.[0]?.xM).toBeCloseTo(0.6858, 4);
 
+  // Seventeen presses, however fast, are seventeen inches.
+  await exit.focus();
+  await Promise.all(Array.from({ length: 17 }, () => page.keyboard.press('ArrowRight')));
+  await expect(exit).toHaveAttribute('aria-label', /3 ft 8 in across/);
+  await expect
+    .poll(async () => (await site()).spots[0]?.keepClear?.[0]?.xM)
+    .toBeCloseTo(0.6858 + 17 * 0.0254, 4);
+
   // Its outline from a shape, a corner then moved by keys.
   await page.getByLabel('Outline').click();
   await page.getByRole('option', { name: 'a gable' }).click();

@@ -58,7 +58,16 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
     const by = { ArrowRight: STEP, ArrowUp: STEP, ArrowLeft: -STEP, ArrowDown: -STEP }[event.key];
     if (!point || by === undefined) return;
     event.preventDefault();
-    place(idByHand(point), Math.min(1, Math.max(0, point.at + by)), 'keys');
+    // From where it is by now: presses come faster than the plan is worked out.
+    const id = idByHand(point);
+    changePiece(
+      piece.id,
+      (before) => {
+        const at = before.hold?.points?.find((one) => one.id === id)?.at ?? point.at;
+        return withPointAt(before, id, Math.min(1, Math.max(0, at + by)));
+      },
+      `${piece.id}-point-${id}-keys`,
+    );
   };
   const now = heldAt(held, gustMs);
   return (

@@ -13,7 +13,8 @@ interface GroundEditorProps {
   spot: Spot;
   chosen: string | undefined;
   onChoose: (id: string) => void;
-  onMark: (mark: Mark) => void;
+  /** Changes a mark as it is by then: presses come faster than they are saved. */
+  onMark: (id: string, edit: (mark: Mark) => Mark) => void;
 }
 
 const KEYS_ARE_OURS = { pointer: { keys: false } };
@@ -54,7 +55,7 @@ export function GroundEditor({ spot, chosen, onChoose, onMark }: GroundEditorPro
         : sized(start, (start.widthM ?? 0) + mx * px, (start.depthM ?? GRIP_M) + my * px);
     if (last) {
       setDragged(undefined);
-      if (mx !== 0 || my !== 0) onMark(next);
+      if (mx !== 0 || my !== 0) onMark(next.id, () => next);
     } else setDragged(next);
     return start;
   }, KEYS_ARE_OURS);
@@ -68,7 +69,7 @@ export function GroundEditor({ spot, chosen, onChoose, onMark }: GroundEditorPro
     };
     const move = moves[event.key];
     if (!move) return;
-    onMark(at(mark, mark.xM + move[0], (mark.frontM ?? 0) + move[1]));
+    onMark(mark.id, (now) => at(now, now.xM + move[0], (now.frontM ?? 0) + move[1]));
     event.preventDefault();
   };
   const zones = marksOf(shown).filter(({ list }) => list === 'keepClear');

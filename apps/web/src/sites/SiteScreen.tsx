@@ -70,6 +70,11 @@ function OpenSite({ row }: { row: SiteRow }) {
   const mark = marksOf(spot).find((one) => one.id === chosen);
   const changeSpot = (id: string, edit: (spot: Spot) => Spot) =>
     change(({ spots }) => ({ spots: spots.map((one) => (one.id === id ? edit(one) : one)) }));
+  const editMark = (id: string, edit: (mark: Mark) => Mark) =>
+    changeSpot(spot.id, (before) => {
+      const now = marksOf(before).find((one) => one.id === id);
+      return now ? withMark(before, edit(now)) : before;
+    });
   const addMark = (id: string, list: MarkList) => {
     const target = site.spots.find((one) => one.id === id) ?? spot;
     const fresh = newMark(list, target);
@@ -140,20 +145,17 @@ function OpenSite({ row }: { row: SiteRow }) {
           </Stack>
           <Box sx={{ height: { xs: 340, md: 430 } }}>
             {fromAbove ? (
-              <GroundEditor
-                spot={spot}
-                chosen={chosen}
-                onChoose={setChosen}
-                onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
-              />
+              <GroundEditor spot={spot} chosen={chosen} onChoose={setChosen} onMark={editMark} />
             ) : (
               <SpotEditor
                 spot={spot}
                 indoors={site.indoors}
                 chosen={chosen}
                 onChoose={setChosen}
-                onMark={(next) => changeSpot(spot.id, (before) => withMark(before, next))}
-                onOutline={(outline) => changeSpot(spot.id, (before) => ({ ...before, outline }))}
+                onMark={editMark}
+                onOutline={(edit) =>
+                  changeSpot(spot.id, (before) => ({ ...before, outline: edit(before.outline ?? []) }))
+                }
               />
             )}
           </Box>

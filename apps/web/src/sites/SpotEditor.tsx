@@ -14,8 +14,9 @@ interface SpotEditorProps {
   indoors: boolean;
   chosen: string | undefined;
   onChoose: (id: string) => void;
-  onMark: (mark: Mark) => void;
-  onOutline: (outline: Point[]) => void;
+  /** Changes a mark as it is by then: presses come faster than they are saved. */
+  onMark: (id: string, edit: (mark: Mark) => Mark) => void;
+  onOutline: (edit: (outline: readonly Point[]) => Point[]) => void;
 }
 
 const KEYS_ARE_OURS = { pointer: { keys: false } };
@@ -59,28 +60,32 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
           : lengthened(start, (start.lengthM ?? 0) + mx * px);
     if (last) {
       setDragged(undefined);
-      if (mx !== 0 || my !== 0) onMark(next);
+      if (mx !== 0 || my !== 0) onMark(next.id, () => next);
     } else setDragged(next);
     return start;
   }, KEYS_ARE_OURS);
-  const cornerAt = (index: number, xM: number, yM: number): Point[] =>
-    (spot.outline ?? []).map((corner, i) =>
+  const cornerAt = (outline: readonly Point[], index: number, xM: number, yM: number): Point[] =>
+    outline.map((corner, i) =>
       i === index ? { xM: snap(xM, spot.widthM), yM: snap(yM, spot.heightM) } : corner,
     );
   const bindCorner = useDrag(({ args: [index], movement: [mx, my], memo, last, event }) => {
     event.stopPropagation();
     const start = (memo ?? spot.outline?.[index as number]) as Point;
-    const next = cornerAt(index as number, start.xM + mx * px, start.yM - my * px);
+    const to = [index as number, start.xM + mx * px, start.yM - my * px] as const;
+    const next = cornerAt(spot.outline ?? [], ...to);
     if (last) {
       setCorners(undefined);
-      if (mx !== 0 || my !== 0) onOutline(next);
+      if (mx !== 0 || my !== 0) onOutline((outline) => cornerAt(outline, ...to));
     } else setCorners(next);
     return start;
   }, KEYS_ARE_OURS);
   const onCornerKey = (event: KeyboardEvent, index: number, corner: Point) => {
     const move = arrowMove(event);
     if (!move) return;
-    onOutline(cornerAt(index, corner.xM + move[0], corner.yM + move[1]));
+    onOutline((outline) => {
+      const now = outline[index] ?? corner;
+      return cornerAt(outline, index, now.xM + move[0], now.yM + move[1]);
+    });
     event.preventDefault();
   };
   const arrowMove = (event: KeyboardEvent): [number, number] | undefined => {
@@ -96,7 +101,7 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
   const onKey = (event: KeyboardEvent, mark: Mark) => {
     const move = arrowMove(event);
     if (!move) return;
-    onMark(at(mark, mark.xM + move[0], mark.yM + move[1]));
+    onMark(mark.id, (now) => at(now, now.xM + move[0], now.yM + move[1]));
     event.preventDefault();
   };
 

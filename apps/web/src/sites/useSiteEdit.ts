@@ -13,7 +13,8 @@ export function useSiteEdit(row: SiteRow) {
   const { data } = row;
   const change = useCallback(
     (edit: (site: Site) => Partial<Site>) => {
-      setPast((before) => [...before.slice(1 - MOST_STEPS), data]);
+      // What comes faster than it is saved is one step to take back.
+      setPast((before) => (before.at(-1) === data ? before : [...before.slice(1 - MOST_STEPS), data]));
       save(edit);
     },
     [save, data],
