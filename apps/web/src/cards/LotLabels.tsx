@@ -1,29 +1,44 @@
 import type { Colour, Lot } from '@early-lantern/contract';
 import { sizeName } from '@early-lantern/core';
 import { contrastInk } from './ink.ts';
+import type { Paper } from './save.ts';
 
 /** A lot with the piece it is for. */
 export interface LabelledLot extends Lot {
   piece: string;
 }
 
-/** Labels on a sheet, two across and seven down: 260 by 100 points each. */
+/** Labels two across, 260 by 100 points each: seven down go on A4, six on Letter. */
 const LABEL = { w: 256, h: 100, gap: 8 };
 const ACROSS = 2;
-const PER_SHEET = 14;
+const PER_SHEET: Record<Paper, number> = { A4: 14, LETTER: 12 };
 const FONT = "'Public Sans Variable', Roboto, sans-serif";
 
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
 /** Lots cut into sheets of labels. */
-export function labelSheets(lots: readonly LabelledLot[]): LabelledLot[][] {
-  return Array.from({ length: Math.ceil(lots.length / PER_SHEET) }, (_, i) =>
-    lots.slice(i * PER_SHEET, (i + 1) * PER_SHEET),
+export function labelSheets(lots: readonly LabelledLot[], paper: Paper): LabelledLot[][] {
+  const each = PER_SHEET[paper];
+  return Array.from({ length: Math.ceil(lots.length / each) }, (_, i) =>
+    lots.slice(i * each, (i + 1) * each),
   );
 }
 
+/** Whose lots they are: in the van bags of several jobs stand side by side. */
+interface LabelFor {
+  job: string;
+  place: string;
+  day: string;
+}
+
+interface LotLabelsProps {
+  lots: readonly LabelledLot[];
+  colours: readonly Colour[];
+  whose: LabelFor;
+}
+
 /** One sheet of labels: what to blow, through which hole, how many, into what, into which bag. */
-export function LotLabels({ lots, colours }: { lots: readonly LabelledLot[]; colours: readonly Colour[] }) {
+export function LotLabels({ lots, colours, whose }: LotLabelsProps) {
   const rows = Math.ceil(lots.length / ACROSS);
   const width = ACROSS * LABEL.w + LABEL.gap;
   const height = rows * (LABEL.h + LABEL.gap);
@@ -43,17 +58,24 @@ export function LotLabels({ lots, colours }: { lots: readonly LabelledLot[]; col
           key={lot.id}
           transform={`translate(${(i % ACROSS) * (LABEL.w + LABEL.gap)} ${Math.floor(i / ACROSS) * (LABEL.h + LABEL.gap)})`}
         >
-          <LotLabel lot={lot} colour={colours.find((one) => one.id === lot.colour)} />
+          <LotLabel lot={lot} colour={colours.find((one) => one.id === lot.colour)} whose={whose} />
         </g>
       ))}
     </svg>
   );
 }
 
-function LotLabel({ lot, colour }: { lot: LabelledLot; colour: Colour | undefined }) {
+interface LotLabelProps {
+  lot: LabelledLot;
+  colour: Colour | undefined;
+  whose: LabelFor;
+}
+
+function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
   const hex = colour?.hex ?? '#888888';
   const [low, high = low] = lot.holesIn;
   const hole = low === high ? `hole ${low} in.` : `holes ${low}–${high} in.`;
+  const what = `${lot.blown} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`;
   const bags =
     lot.bags.length === 1
       ? `bag ${lot.bags[0]}`
@@ -72,22 +94,25 @@ function LotLabel({ lot, colour }: { lot: LabelledLot; colour: Colour | undefine
       >
         {lot.id}
       </text>
-      <text x="66" y="20" fontSize="12" fontWeight="bold">
+      <text x="66" y="17" fontSize="12" fontWeight="bold">
         {short(lot.piece, 30)}
       </text>
-      <text x="66" y="42" fontSize="17" fontWeight="bold">
-        {`${lot.blown} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`}
+      <text x="66" y="37" fontSize={what.length > 21 ? 14 : 17} fontWeight="bold">
+        {what}
       </text>
-      <text x="66" y="58" fontSize="10.5">
+      <text x="66" y="51" fontSize="10.5">
         {lot.blown > lot.count
           ? `${lot.count} to hang, ${lot.spare} spare`
           : `and ${lot.spare} spare, not blown`}
       </text>
-      <text x="66" y="74" fontSize="10.5">
+      <text x="66" y="65" fontSize="10.5">
         {`${hole}, into ${short(lot.cluster, 24)}`}
       </text>
-      <text x="66" y="90" fontSize="10.5">
+      <text x="66" y="79" fontSize="10.5">
         {short(bags, 40)}
+      </text>
+      <text x="66" y="93" fontSize="8" fill="#565c6d">
+        {`${day} · ${short(job, 17)} · ${short(place, 13)}`}
       </text>
     </g>
   );

@@ -3,13 +3,15 @@ import { patternOf } from '@early-lantern/core';
 import { Box, Button, Stack } from '@mui/material';
 import { useMemo } from 'react';
 import { useNotice } from '../parts/notices.tsx';
+import { useUnits } from '../preferences.tsx';
 import { LayerCheck } from './LayerCheck.tsx';
 import { PatternCard } from './PatternCard.tsx';
-import { saveAsPdf, saveAsSvg } from './save.ts';
+import { paperFor, saveAsPdf, saveAsSvg } from './save.ts';
 
 /** A piece's pattern card with the ways to take it along. */
 export function PatternCardView({ piece, colours }: { piece: Piece; colours: readonly Colour[] }) {
   const tell = useNotice();
+  const { units } = useUnits();
   const pattern = useMemo(
     () => patternOf(piece, (id) => colours.find((colour) => colour.id === id)?.name ?? id),
     [piece, colours],
@@ -23,7 +25,7 @@ export function PatternCardView({ piece, colours }: { piece: Piece; colours: rea
         <Button
           size="small"
           variant="outlined"
-          onClick={() => void saveAsPdf(piece.name, [card]).catch(failed)}
+          onClick={() => void saveAsPdf(piece.name, [card], paperFor(units)).catch(failed)}
         >
           Save as PDF
         </Button>

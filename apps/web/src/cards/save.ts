@@ -19,8 +19,13 @@ export async function saveAsSvg(name: string, card: ReactElement): Promise<void>
   saveBlob(new Blob([await markup(card)], { type: 'image/svg+xml' }), `${fileName(name)}.svg`);
 }
 
-/** Drawings one after another on pages of A4, as many as fit on each. */
-export async function saveAsPdf(name: string, cards: readonly ReactElement[]): Promise<void> {
+/** Paper as it is bought where lengths are spoken of so. */
+export type Paper = 'A4' | 'LETTER';
+
+export const paperFor = (units: 'imperial' | 'metric'): Paper => (units === 'imperial' ? 'LETTER' : 'A4');
+
+/** Drawings one after another on pages of a paper, as many as fit on each. */
+export async function saveAsPdf(name: string, cards: readonly ReactElement[], paper: Paper): Promise<void> {
   const [{ default: pdfMake }, { default: fonts }] = await Promise.all([
     import('pdfmake/build/pdfmake'),
     import('pdfmake/build/vfs_fonts'),
@@ -28,7 +33,7 @@ export async function saveAsPdf(name: string, cards: readonly ReactElement[]): P
   pdfMake.addVirtualFileSystem(fonts);
   const drawings = await Promise.all(cards.map(markup));
   const pdf = pdfMake.createPdf({
-    pageSize: 'A4',
+    pageSize: paper,
     pageMargins: [36, 36, 36, 36],
     info: { title: name },
     content: drawings.map((svg) => ({ svg, width: 520, margin: [0, 0, 0, 10] })),

@@ -13,16 +13,17 @@ import {
 } from '@mui/material';
 import { useMemo } from 'react';
 import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx';
-import { saveAsPdf, saveAsSvg } from '../cards/save.ts';
+import { paperFor, saveAsPdf, saveAsSvg } from '../cards/save.ts';
 import { useJob } from '../job/context.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { ProductName } from './ProductName.tsx';
 
 /** What each person inflates in one go, and the labels for the pre-counted bags. */
 export function LotsView() {
   const { planned, file } = useJob();
-  const { range } = useUnits();
+  const { range, units } = useUnits();
   const tell = useNotice();
   const pieces = planned?.plan.pieces;
   const lots = useMemo<LabelledLot[]>(
@@ -30,9 +31,16 @@ export function LotsView() {
     [pieces],
   );
   const { colours } = file.workshop;
-  const sheets = labelSheets(lots);
+  const paper = paperFor(units);
+  const sheets = labelSheets(lots, paper);
+  const whose = {
+    job: file.job.name,
+    place: file.site.name,
+    day: shortDay(file.job.doors, file.workshop.timeZone),
+  };
   const failed = (error: Error) => tell({ text: `Not made: ${error.message}` });
-  const cards = () => sheets.map((sheet) => <LotLabels key={sheet[0]?.id} lots={sheet} colours={colours} />);
+  const cards = () =>
+    sheets.map((sheet) => <LotLabels key={sheet[0]?.id} lots={sheet} colours={colours} whose={whose} />);
   const saveSvgs = async () => {
     for (const [i, card] of cards().entries()) await saveAsSvg(`labels ${file.job.name} ${i + 1}`, card);
   };
@@ -100,7 +108,7 @@ export function LotsView() {
           <Button
             size="small"
             variant="outlined"
-            onClick={() => void saveAsPdf(`labels ${file.job.name}`, cards()).catch(failed)}
+            onClick={() => void saveAsPdf(`labels ${file.job.name}`, cards(), paper).catch(failed)}
           >
             Save as PDF
           </Button>

@@ -11,6 +11,10 @@ export function dayName(iso: string, zone: string): string {
   return day.toFormat(isThisYear ? 'cccc d LLLL' : 'cccc d LLLL yyyy', { locale: 'en' });
 }
 
+/** `Sat 19 Jun`, where there is little room. */
+export const shortDay = (iso: string, zone: string): string =>
+  DateTime.fromISO(iso, { zone }).toFormat('ccc d LLL', { locale: 'en' });
+
 export const dayKey = (iso: string, zone: string): string =>
   DateTime.fromISO(iso, { zone }).toFormat('yyyy-MM-dd');
 

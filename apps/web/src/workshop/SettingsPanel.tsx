@@ -61,7 +61,8 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             }}
           />
           <CommitField
-            label="Time to spare before doors, min"
+            label="Time to spare, min"
+            helperText="Before doors, and before access ends"
             value={String(data.inHandTargetMin)}
             onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
           />
