@@ -97,7 +97,9 @@ test('a site changed is seen by its jobs, which say what changed; a spot in use 
   await expect(page.getByRole('tab', { name: 'Podium front' })).toBeVisible();
 
   await page.goto('/jobs/place/pieces');
-  const note = page.getByText('The place was changed since this job was planned: driveMin: was 15, is 55');
+  const note = page.getByText(
+    'The place was changed since this job was planned: minutes to drive: was 15, is 55',
+  );
   await expect(note).toBeVisible();
   await page.getByRole('button', { name: 'Noted' }).click();
   await expect(note).toBeHidden();

@@ -1,7 +1,7 @@
 import type { HoldPiece, Spot, SpotKind } from '@early-lantern/contract';
 
-/** Room round what is drawn, m. */
-const MARGIN = { side: 0.62, back: 0.55, front: 0.5 };
+/** Room round what is drawn for rulers and names, pixels. */
+const MARGIN = { left: 38, right: 22, back: 30, front: 34 };
 /** So much floor is shown at least, m. */
 const LEAST_M = 2.4;
 
@@ -28,16 +28,24 @@ export function groundFrame(
   const deepM = spot.depthM ?? Math.max(LEAST_M, ...outs, ...zones);
   const from = { x: Math.min(0, ...xs), y: Math.min(0, ...outs) };
   const to = { x: Math.max(spot.widthM, ...xs), y: Math.max(deepM, ...outs) };
-  const need = {
-    w: to.x - from.x + 2 * MARGIN.side,
-    h: to.y - from.y + MARGIN.back + MARGIN.front,
-  };
-  const perM = Math.max(1, Math.min(size.width / need.w, size.height / need.h));
+  const [across, out] = [to.x - from.x, to.y - from.y];
+  const perM = Math.max(
+    1,
+    Math.min(
+      (size.width - MARGIN.left - MARGIN.right) / across,
+      (size.height - MARGIN.back - MARGIN.front) / out,
+    ),
+  );
   const [w, h] = [size.width / perM, size.height / perM];
+  // What is left over is shared out on both sides.
+  const spare = {
+    x: w - across - (MARGIN.left + MARGIN.right) / perM,
+    y: h - out - (MARGIN.back + MARGIN.front) / perM,
+  };
   return {
     box: {
-      x: from.x - MARGIN.side - (w - need.w) / 2,
-      y: from.y - MARGIN.back - (h - need.h) / 2,
+      x: from.x - MARGIN.left / perM - spare.x / 2,
+      y: from.y - MARGIN.back / perM - spare.y / 2,
       w,
       h,
     },
