@@ -11,25 +11,23 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
+import { useUnits } from '../preferences.tsx';
 import { differences } from './document.ts';
+import { fieldWords, valueWords } from './field-words.ts';
 import type { Conflict } from './job-store.ts';
 
 interface ConflictDialogProps {
   conflict: Conflict;
+  /** The house's clock. */
+  zone: string;
   onChoose: (choice: 'mine' | 'theirs') => void;
 }
 
 const MOST_ROWS = 14;
 
-function wordsFor(value: unknown): string {
-  if (value === undefined || value === null) return '—';
-  if (Array.isArray(value))
-    return value.every((one) => typeof one !== 'object') ? value.join(', ') : `${value.length} entries`;
-  return typeof value === 'object' ? 'changed' : String(value);
-}
-
 /** Two versions of one thing, side by side; nothing is saved over the other until one is chosen. */
-export function ConflictDialog({ conflict, onChoose }: ConflictDialogProps) {
+export function ConflictDialog({ conflict, zone, onChoose }: ConflictDialogProps) {
+  const { long } = useUnits();
   const { mine, theirs, part } = conflict;
   const name = (mine ?? theirs?.data)?.name ?? 'This';
   const rows =
@@ -59,9 +57,9 @@ export function ConflictDialog({ conflict, onChoose }: ConflictDialogProps) {
             <TableBody>
               {rows.slice(0, MOST_ROWS).map((row) => (
                 <TableRow key={row.path}>
-                  <TableCell>{row.path}</TableCell>
-                  <TableCell>{wordsFor(row.mine)}</TableCell>
-                  <TableCell>{wordsFor(row.theirs)}</TableCell>
+                  <TableCell>{fieldWords(row.path)}</TableCell>
+                  <TableCell>{valueWords(row.path, row.mine, zone, long)}</TableCell>
+                  <TableCell>{valueWords(row.path, row.theirs, zone, long)}</TableCell>
                 </TableRow>
               ))}
             </TableBody>

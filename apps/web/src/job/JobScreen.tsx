@@ -197,7 +197,9 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
       </Box>
       <SiteChanges />
       <Outlet />
-      {save.kind === 'conflict' && <ConflictDialog conflict={save.conflict} onChoose={store.resolve} />}
+      {save.kind === 'conflict' && (
+        <ConflictDialog conflict={save.conflict} zone={workshop.timeZone} onChoose={store.resolve} />
+      )}
     </JobContext>
   );
 }
