@@ -30,9 +30,12 @@ const shots: Shot[] = [
     prepare: (page) => page.getByRole('button', { name: 'Moss screen garland' }).click(),
   },
   {
-    name: 'elevation',
+    name: 'from-above',
     path: `${shed}/pieces`,
-    prepare: (page) => page.getByRole('button', { name: 'Photo frame', exact: true }).click(),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Photo frame', exact: true }).click();
+      await page.getByRole('button', { name: 'From above' }).click();
+    },
   },
   {
     name: 'arch-dark',
