@@ -9,7 +9,8 @@ import { surfaceWords } from './words.ts';
 interface MarkPanelProps {
   mark: Mark;
   spot: Spot;
-  onMark: (mark: Mark) => void;
+  /** What was changed of it; the rest stays as it is by then. */
+  onMark: (edit: Partial<Mark>) => void;
   onRemove: () => void;
 }
 
@@ -33,7 +34,7 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
             select
             label="What"
             value={mark.what}
-            onChange={(event) => onMark({ ...mark, what: event.target.value })}
+            onChange={(event) => onMark({ what: event.target.value })}
             sx={{ gridColumn: '1 / -1' }}
           >
             {markChoices[mark.list].map((what) => (
@@ -48,21 +49,21 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
           min={0}
           max={spot.widthM}
           valueM={mark.xM}
-          onCommit={(xM) => onMark({ ...mark, xM })}
+          onCommit={(xM) => onMark({ xM })}
         />
         <LengthField
           label="Up"
           min={0}
           max={spot.heightM}
           valueM={mark.yM}
-          onCommit={(yM) => onMark({ ...mark, yM })}
+          onCommit={(yM) => onMark({ yM })}
         />
         {mark.widthM !== undefined && (
           <LengthField
             label="Width"
             max={60}
             valueM={mark.widthM}
-            onCommit={(widthM) => onMark({ ...mark, widthM })}
+            onCommit={(widthM) => onMark({ widthM })}
           />
         )}
         {mark.heightM !== undefined && (
@@ -70,7 +71,7 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
             label="Height"
             max={20}
             valueM={mark.heightM}
-            onCommit={(heightM) => onMark({ ...mark, heightM })}
+            onCommit={(heightM) => onMark({ heightM })}
           />
         )}
         {mark.list === 'keepClear' && (
@@ -80,7 +81,7 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
               min={0}
               max={60}
               valueM={mark.frontM ?? 0}
-              onCommit={(frontM) => onMark({ ...mark, frontM })}
+              onCommit={(frontM) => onMark({ frontM })}
             />
             <LengthField
               label="Reaches out by"
@@ -88,8 +89,8 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
               valueM={mark.depthM}
               placeholder="any distance"
               slotProps={{ inputLabel: { shrink: true } }}
-              onCommit={(depthM) => onMark({ ...mark, depthM })}
-              onClear={() => onMark({ ...mark, depthM: undefined })}
+              onCommit={(depthM) => onMark({ depthM })}
+              onClear={() => onMark({ depthM: undefined })}
             />
           </>
         )}
@@ -98,9 +99,7 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
             select
             label="Door"
             value={mark.swing ?? ''}
-            onChange={(event) =>
-              onMark({ ...mark, swing: (event.target.value || undefined) as Mark['swing'] })
-            }
+            onChange={(event) => onMark({ swing: (event.target.value || undefined) as Mark['swing'] })}
             slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
             sx={{ gridColumn: '1 / -1' }}
           >
@@ -116,7 +115,7 @@ export function MarkPanel({ mark, spot, onMark, onRemove }: MarkPanelProps) {
             min={0}
             max={60}
             valueM={mark.lengthM}
-            onCommit={(lengthM) => onMark({ ...mark, lengthM })}
+            onCommit={(lengthM) => onMark({ lengthM })}
           />
         )}
       </Box>

@@ -186,7 +186,7 @@ function OpenSite({ row }: { row: SiteRow }) {
               <MarkPanel
                 mark={mark}
                 spot={spot}
-                onMark={(next: Mark) => changeSpot(spot.id, (before) => withMark(before, next))}
+                onMark={(edit) => editMark(mark.id, (now) => ({ ...now, ...edit }))}
                 onRemove={() => changeSpot(spot.id, (before) => withoutMark(before, mark))}
               />
             </Paper>

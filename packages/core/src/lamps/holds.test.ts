@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { JobFile, type Piece } from '@early-lantern/contract';
 import { intrusion } from '../fixing/place.ts';
+import { moved } from '../piece/moved.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { gustFor } from '../structure/standing.ts';
@@ -490,4 +491,33 @@ test('under a ceiling out of reach a lift is hired; the garland is not lowered, 
   expect(fixes.map(({ label }) => label).join()).not.toContain('lower');
   const hire = fixes.find(({ label }) => label.startsWith('Hire'));
   expect(draftPlan(applyChanges(file, hire?.changes ?? [])).lamps.holds.state).toMatch(/lit|low/);
+});
+
+test('a garland through the ceiling is lowered by as much; a new one under it never is, however it is mixed', () => {
+  const first = shed.site.spots[0] as JobFile['site']['spots'][number];
+  const ceiling = {
+    ...first,
+    id: 'ceiling',
+    kind: 'ceiling-run' as const,
+    surface: 'painted' as const,
+    heightM: 3,
+    keepClear: [],
+    fixings: [{ id: 'bar', kind: 'rod' as const, xM: 0, yM: 2.95, lengthM: 9 }],
+    regions: [],
+  };
+  const site = { ...shed.site, forbids: [], spots: [ceiling] };
+  const colours = shed.workshop.colours.map(({ id }) => id);
+  const fresh = (seed: number) =>
+    newPiece('organic-garland', { id: 'run', name: 'Run', spot: ceiling, colours, seed });
+  const at = (piece: Piece) => withPieces({ ...shed, site } as JobFile, [piece]);
+  for (let seed = 1; seed <= 40; seed++)
+    expect([seed, held(at(fresh(seed)), 'run').troubles.join()]).toEqual([
+      seed,
+      expect.not.stringContaining('through the top'),
+    ]);
+  const high = at(moved(fresh(1), 0, 0.4));
+  const { fixes, reason } = planJob(high).lamps.holds;
+  expect(reason).toContain('through the top');
+  const fix = fixes.find(({ label }) => label.endsWith(' lower'));
+  expect(held(applyChanges(high, fix?.changes ?? []), 'run').troubles).toEqual([]);
 });

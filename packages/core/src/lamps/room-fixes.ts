@@ -5,6 +5,7 @@ import { overlapsOf } from '../ground/overlaps.ts';
 import { moved } from '../piece/moved.ts';
 import { formatLength } from '../quantity/length.ts';
 import { isOutdoors } from '../structure/gust-at.ts';
+import { boundsOf } from '../support/room.ts';
 import { applyChanges } from './fixes.ts';
 import type { Attempt } from './reach-fixes.ts';
 
@@ -43,7 +44,10 @@ export const riskCount = (pieces: readonly HoldPiece[]): number =>
 const INCH_M = 0.0254;
 const upToTheInch = (metres: number) => Number((Math.ceil(metres / INCH_M - 1e-6) * INCH_M).toFixed(4));
 
-/** Of a piece that stands or hangs where something has to stay clear: nearer to the wall, beyond that, or beside it. */
+/**
+ * Of a piece that stands or hangs where something has to stay clear: nearer to the wall, beyond that, or beside it; of one
+ * that rises through the ceiling, lower.
+ */
 export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index: number): Attempt[] {
   const spot = file.site.spots.find(({ id }) => id === piece.spotId);
   const own = held.ground.find(({ what }) => what === 'body');
@@ -54,7 +58,23 @@ export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index:
     label: `${piece.name}: ${words}`,
     changes: [{ path: `/job/pieces/${index}/frontM`, value: Number(frontM.toFixed(4)) }],
   });
-  return (spot.keepClear ?? []).flatMap((zone): Attempt[] => {
+  const bounds = boundsOf(piece);
+  const overM = bounds ? bounds.yM + bounds.heightM - spot.heightM : 0;
+  const lowered: Attempt[] =
+    overM > 0
+      ? [
+          {
+            label: `${piece.name}: ${long(upToTheInch(overM))} lower`,
+            changes: [
+              {
+                path: `/job/pieces/${index}`,
+                value: moved(piece, 0, -upToTheInch(overM)) as unknown as Change['value'],
+              },
+            ],
+          },
+        ]
+      : [];
+  const clear = (spot.keepClear ?? []).flatMap((zone): Attempt[] => {
     const { from, to } = keptClear(zone);
     const nearM = Math.max(0, from.z - deepM);
     const beyondM = upToTheInch(to.z + GAP_M);
@@ -76,6 +96,7 @@ export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index:
       }));
     return [...inDepth, ...aside];
   });
+  return [...lowered, ...clear];
 }
 
 /** Of a piece that stands in another, or whose lines have no room: in front of the other, beside it, or further out. */

@@ -43,8 +43,8 @@ export const kindNames: Record<PieceKind, string> = {
   furnishing: 'Furnishing',
 };
 
-/** Middle of a new garland below a ceiling, m: half its width, and a hand's breadth. */
-const UNDER_M = 0.46;
+/** Middle of a new garland below a ceiling, m: half its width, and as much as its largest balloons stand out. */
+const UNDER_M = 0.56;
 
 const tidy = (value: number) => Number(value.toFixed(3));
 
