@@ -3,6 +3,7 @@ import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef } from 'react';
+import { arrowMove } from '../parts/arrow-move.ts';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import { FloorDrawing } from './FloorDrawing.tsx';
@@ -58,17 +59,11 @@ export function GroundView({ spot, pieces, held, chosenId, onChoose, onMove }: G
     { pointer: { keys: false }, threshold: 3 },
   );
   const onKey = (event: KeyboardEvent, id: string) => {
-    const step = event.shiftKey ? snapM * 6 : snapM;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    const move = moves[event.key];
+    const move = arrowMove(event, snapM);
     if (!move) return;
     event.preventDefault();
-    onMove(id, move[0], move[1], 'ground-keys');
+    // Up on the drawing is back to the wall.
+    onMove(id, move[0], -move[1], 'ground-keys');
   };
   // The chosen one above the others.
   const sorted = [...shown].sort((a, b) => Number(a.id === chosenId) - Number(b.id === chosenId));

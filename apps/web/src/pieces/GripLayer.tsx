@@ -1,6 +1,7 @@
 import type { Piece, Point, Spot } from '@early-lantern/contract';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef } from 'react';
+import { arrowMove } from '../parts/arrow-move.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Grip } from './editors/index.ts';
 
@@ -47,14 +48,7 @@ export function GripLayer({ piece, grips, spot, perM, snapM, onPull }: GripLayer
     return start;
   }, KEYS_ARE_OURS);
   const onKey = (event: KeyboardEvent, grip: Grip<Piece>) => {
-    const step = event.shiftKey ? snapM * 6 : snapM;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const move = moves[event.key];
+    const move = arrowMove(event, snapM);
     if (!move) return;
     const { xM, yM } = grip.at(piece);
     pull(grip, xM + move[0], yM + move[1], 'keys');

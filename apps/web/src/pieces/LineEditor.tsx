@@ -1,6 +1,7 @@
 import type { Point, Spot } from '@early-lantern/contract';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef } from 'react';
+import { arrowMove } from '../parts/arrow-move.ts';
 import { useUnits } from '../preferences.tsx';
 import { linePath } from './line-path.ts';
 
@@ -69,14 +70,7 @@ export function LineEditor({ line, spot, perM, snapM, drawn, onDrop, onLine }: L
   }, KEYS_ARE_OURS);
 
   const onKey = (event: KeyboardEvent, index: number, point: Point) => {
-    const step = event.shiftKey ? snapM * 6 : snapM;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const move = moves[event.key];
+    const move = arrowMove(event, snapM);
     if (move) moved(index, point.xM + move[0], point.yM + move[1], `keys-${index}`);
     else if (event.key === 'Delete' || event.key === 'Backspace') removed(index);
     else if (event.key === 'Insert' || event.key === '+') added(index);

@@ -5,9 +5,11 @@ import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { FloorDrawing } from '../ground/FloorDrawing.tsx';
 import { backOf, groundFrame } from '../ground/frame.ts';
+import { arrowMove } from '../parts/arrow-move.ts';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import { type Mark, marksOf, withMark } from './marks.ts';
+import { SizeGrip } from './SizeGrip.tsx';
 
 interface GroundEditorProps {
   spot: Spot;
@@ -60,16 +62,9 @@ export function GroundEditor({ spot, chosen, onChoose, onMark }: GroundEditorPro
     return start;
   }, KEYS_ARE_OURS);
   const onKey = (event: KeyboardEvent, mark: Mark) => {
-    const step = event.shiftKey ? snapM * 6 : snapM;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    };
-    const move = moves[event.key];
+    const move = arrowMove(event, snapM);
     if (!move) return;
-    onMark(mark.id, (now) => at(now, now.xM + move[0], (now.frontM ?? 0) + move[1]));
+    onMark(mark.id, (now) => at(now, now.xM + move[0], (now.frontM ?? 0) - move[1]));
     event.preventDefault();
   };
   const zones = marksOf(shown).filter(({ list }) => list === 'keepClear');
@@ -117,23 +112,12 @@ export function GroundEditor({ spot, chosen, onChoose, onMark }: GroundEditorPro
                   />
                 </g>
                 {mark.id === chosen && (
-                  <g
+                  <SizeGrip
                     {...bind(mark, 'size')}
                     transform={`translate(${mark.xM + widthM} ${frontM + depthM})`}
-                    style={{ cursor: 'nwse-resize', touchAction: 'none' }}
-                  >
-                    <circle r={16 * px} fill="transparent" />
-                    <rect
-                      x={-6 * px}
-                      y={-6 * px}
-                      width={12 * px}
-                      height={12 * px}
-                      rx={2 * px}
-                      fill="#fffaf0"
-                      stroke="#1f2637"
-                      strokeWidth={2 * px}
-                    />
-                  </g>
+                    style={{ cursor: 'nwse-resize' }}
+                    px={px}
+                  />
                 )}
               </g>
             );

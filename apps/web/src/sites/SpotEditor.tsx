@@ -3,11 +3,13 @@ import { METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef, useState } from 'react';
+import { arrowMove } from '../parts/arrow-move.ts';
 import { useSize } from '../parts/useSize.ts';
 import { SpotDrawing, spotFrame } from '../pieces/SpotDrawing.tsx';
 import { SurveyMarks } from '../pieces/SurveyMarks.tsx';
 import { useUnits } from '../preferences.tsx';
 import { type Mark, marksOf, withMark } from './marks.ts';
+import { SizeGrip } from './SizeGrip.tsx';
 
 interface SpotEditorProps {
   spot: Spot;
@@ -80,7 +82,7 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
     return start;
   }, KEYS_ARE_OURS);
   const onCornerKey = (event: KeyboardEvent, index: number, corner: Point) => {
-    const move = arrowMove(event);
+    const move = arrowMove(event, snapM);
     if (!move) return;
     onOutline((outline) => {
       const now = outline[index] ?? corner;
@@ -88,18 +90,8 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
     });
     event.preventDefault();
   };
-  const arrowMove = (event: KeyboardEvent): [number, number] | undefined => {
-    const step = event.shiftKey ? snapM * 6 : snapM;
-    const moves: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    return moves[event.key];
-  };
   const onKey = (event: KeyboardEvent, mark: Mark) => {
-    const move = arrowMove(event);
+    const move = arrowMove(event, snapM);
     if (!move) return;
     onMark(mark.id, (now) => at(now, now.xM + move[0], now.yM + move[1]));
     event.preventDefault();
@@ -167,23 +159,11 @@ export function SpotEditor({ spot, indoors, chosen, onChoose, onMark, onOutline 
                 />
               </g>
               {mark.id === chosen && (mark.widthM !== undefined || mark.list === 'fixings') && (
-                <g
+                <SizeGrip
                   {...bind(mark, mark.widthM === undefined ? 'length' : 'size')}
                   transform={`translate(${mark.xM + (mark.widthM ?? mark.lengthM ?? 0)} ${spot.heightM - mark.yM - (mark.heightM ?? 0)})`}
-                  style={{ cursor: 'nesw-resize', touchAction: 'none' }}
-                >
-                  <circle r={16 * px} fill="transparent" />
-                  <rect
-                    x={-6 * px}
-                    y={-6 * px}
-                    width={12 * px}
-                    height={12 * px}
-                    rx={2 * px}
-                    fill="#fffaf0"
-                    stroke="#1f2637"
-                    strokeWidth={2 * px}
-                  />
-                </g>
+                  px={px}
+                />
               )}
             </g>
           ))}
