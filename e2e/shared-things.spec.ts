@@ -58,6 +58,8 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   const name = await page.waitForSelector('input[value="New person"]');
   await name.fill('Tamsin Weir');
   await name.press('Enter');
+  // A page left by its address takes back what is on its way.
+  await expect.poll(async () => (await request.get('/api/v1/crew')).text()).toContain('Tamsin Weir');
   await page.goto('/jobs/pace/brief');
   await page.getByRole('button', { name: 'Tamsin Weir' }).click();
   await expect(page.locator('[data-save]')).toHaveText('Saved');
