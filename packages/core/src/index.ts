@@ -31,6 +31,7 @@ export { keptClear, leafOf } from './fixing/place.ts';
 export { floorUnder, usualLadders, usualPlatforms } from './fixing/reach.ts';
 export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
+export { backOf, isSolidBehind } from './ground/back.ts';
 export { applyChanges } from './lamps/fixes.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';

@@ -1,9 +1,9 @@
 import type { KeepClear, Spot } from '@early-lantern/contract';
-import { leafOf, METRES_PER_FOOT } from '@early-lantern/core';
+import { isSolidBehind, leafOf, METRES_PER_FOOT } from '@early-lantern/core';
 import { floorColours } from '../pieces/SpotDrawing.tsx';
 import { clearNames } from '../pieces/SurveyMarks.tsx';
 import { useUnits } from '../preferences.tsx';
-import { type GroundFrame, isSolidBehind } from './frame.ts';
+import type { GroundFrame } from './frame.ts';
 
 const INK = '#1f2637';
 const RED = '#a3341f';

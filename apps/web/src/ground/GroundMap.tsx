@@ -1,10 +1,11 @@
 import type { HoldPiece, Spot } from '@early-lantern/contract';
+import { backOf } from '@early-lantern/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useRef } from 'react';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import { FloorDrawing } from './FloorDrawing.tsx';
-import { backOf, groundFrame } from './frame.ts';
+import { groundFrame } from './frame.ts';
 import { PieceFromAbove } from './PieceFromAbove.tsx';
 
 interface GroundMapProps {

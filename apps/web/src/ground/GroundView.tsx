@@ -1,5 +1,5 @@
 import type { HoldPiece, Piece, Spot } from '@early-lantern/contract';
-import { METRES_PER_INCH } from '@early-lantern/core';
+import { backOf, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef } from 'react';
@@ -7,7 +7,7 @@ import { arrowMove } from '../parts/arrow-move.ts';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import { FloorDrawing } from './FloorDrawing.tsx';
-import { backOf, type GroundFrame, groundFrame } from './frame.ts';
+import { type GroundFrame, groundFrame } from './frame.ts';
 import { PieceFromAbove } from './PieceFromAbove.tsx';
 
 interface GroundViewProps {

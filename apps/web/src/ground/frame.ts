@@ -1,4 +1,4 @@
-import type { HoldPiece, Spot, SpotKind } from '@early-lantern/contract';
+import type { HoldPiece, Spot } from '@early-lantern/contract';
 
 /** Room round what is drawn for rulers and names, pixels. */
 const MARGIN = { left: 38, right: 22, back: 30, front: 34 };
@@ -53,16 +53,3 @@ export function groundFrame(
     deepM,
   };
 }
-
-const backs: Partial<Record<SpotKind, string>> = {
-  wall: 'wall',
-  window: 'window',
-  fence: 'fence',
-  stair: 'stair',
-};
-
-/** What distances from back to front are measured from: a wall, where there is one. */
-export const backOf = (kind: SpotKind | undefined): string => (kind && backs[kind]) ?? 'back edge';
-
-/** Where nothing goes through behind a piece. */
-export const isSolidBehind = (kind: SpotKind): boolean => kind in backs;

@@ -7,12 +7,19 @@ import {
   read,
   type Workshop,
 } from '@early-lantern/contract';
-import { chainLength, kindNames, type Picture, plural, scaleToLength, smoothLine } from '@early-lantern/core';
+import {
+  backOf,
+  chainLength,
+  kindNames,
+  type Picture,
+  plural,
+  scaleToLength,
+  smoothLine,
+} from '@early-lantern/core';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
-import { backOf } from '../ground/frame.ts';
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';

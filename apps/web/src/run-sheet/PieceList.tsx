@@ -1,6 +1,5 @@
 import type { JobFile, Piece, Plan, Site } from '@early-lantern/contract';
-import { carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
-import { backOf } from '../ground/frame.ts';
+import { backOf, carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
 import { amountText } from '../parts/amounts.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';

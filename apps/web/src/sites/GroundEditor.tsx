@@ -1,10 +1,10 @@
 import type { Spot } from '@early-lantern/contract';
-import { METRES_PER_INCH } from '@early-lantern/core';
+import { backOf, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { useDrag } from '@use-gesture/react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { FloorDrawing } from '../ground/FloorDrawing.tsx';
-import { backOf, groundFrame } from '../ground/frame.ts';
+import { groundFrame } from '../ground/frame.ts';
 import { arrowMove } from '../parts/arrow-move.ts';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';

@@ -1,7 +1,7 @@
 import type { Spot } from '@early-lantern/contract';
+import { backOf } from '@early-lantern/core';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { backOf } from '../ground/frame.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { listWords, type Mark, markChoices } from './marks.ts';
 import { surfaceWords } from './words.ts';

@@ -208,7 +208,7 @@ function doorsTooEarly({ work, access, doors }: DayJob, { axis }: DayProblem): s
   const given = doors - access.from;
   if (needed <= given || !longest) return undefined;
   const from = axis.iso(access.from).slice(11, 16);
-  return `doors come too early: from access at ${from} the work on site takes ${hours(needed)} at least, and doors are ${hours(given)} later. Longest in it: ${longest.label}, ${hours(shortestOf(longest))}.`;
+  return `doors come too early: from access at ${from} the work on site takes ${hours(needed)} at least, and doors are ${hours(given)} later. The longest step: ${longest.label}, ${hours(shortestOf(longest))}.`;
 }
 
 /** Steps that wait for each other: when the last ends, minutes after access, and the longest of them. */

@@ -66,7 +66,7 @@ test('a pavement drawn 5 ft wide stays clear by 5 ft: bodies, bases and lines, i
   expect(says([column('still-in', 3, { frontM: 1 + 5 * FT - 0.3 })], clear)).toContain('in the walkway');
   const file = jobOf([column('in', 3, { frontM: 1.1 - deepM })], clear);
   const [fix] = planJob(file).lamps.holds.fixes;
-  expect(fix?.label).toContain('from the wall');
+  expect(fix?.label).toContain('from the back edge');
   expect(says(applyChanges(file, fix?.changes ?? []).job.pieces, clear)).not.toContain('walkway');
   // Stakes of an arch beyond it: its lines pass over people's way, however they run.
   const tied = archAt('tied', 3.2, { hold: { tieLines: 4 } });
@@ -100,7 +100,7 @@ test('back lines need room before a wall: how much is told, and standing so far 
   expect(says([arch], outside(lawn))).not.toContain('behind Hall');
   const file = jobOf([arch], outside(fence));
   const { fixes } = planJob(file).lamps.holds;
-  const fix = fixes.find(({ label }) => label.includes('from the wall'));
+  const fix = fixes.find(({ label }) => label.includes('from the fence'));
   expect(fix).toBeDefined();
   const mended = applyChanges(file, fix?.changes ?? []);
   expect(draftPlan(mended).holds.pieces[0]?.troubles).toEqual([]);

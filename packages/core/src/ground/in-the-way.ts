@@ -3,14 +3,13 @@ import { clearWords, intrusion, isTooNarrow, keptClear, walkwayM } from '../fixi
 import { type Box, crosses, overlapOf } from '../geometry/box.ts';
 import { pictureOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { isSolidBehind } from './back.ts';
 import { inDepth } from './in-depth.ts';
 
 /** Balloons give: less than this is a touch, m. */
 const TOUCH_M = 0.03;
 /** A base or its weights stand so high, m: nobody steps over them. From memory. */
 const BASE_M = 0.15;
-/** Spots with something behind them that no stake goes through. */
-const SOLID_BEHIND: readonly Spot['kind'][] = ['wall', 'window', 'fence'];
 
 /** What of a piece stands where it may not: in a zone kept clear, above the ceiling, behind the wall, beyond the floor. */
 export function inTheWay(
@@ -108,6 +107,6 @@ function beyondTheFloor(
 
 /** How far the stakes of its back lines would be behind a wall, m. Indoors a line goes to a fixed point, the wall among them. */
 export function behindTheWallM({ tieLines }: HoldPiece, kind: Spot['kind'], isOutdoors: boolean): number {
-  if (!isOutdoors || !SOLID_BEHIND.includes(kind)) return 0;
+  if (!isOutdoors || !isSolidBehind(kind)) return 0;
   return -Math.min(0, ...tieLines.map(({ toOutM }) => toOutM));
 }

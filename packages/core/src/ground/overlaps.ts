@@ -50,7 +50,7 @@ export function withOverlaps(held: readonly HoldPiece[], file: JobFile): HoldPie
     const own = found.filter(({ b }) => b.id === one.id);
     const words = own.map(
       ({ a, byM }) =>
-        `${one.name} stands in ${a.name}: they overlap by ${formatLength(byM, file.workshop.units)}. Move one of them aside, or nearer to or further from the wall.`,
+        `${one.name} stands in ${a.name}: they overlap by ${formatLength(byM, file.workshop.units)}. Move one of them aside, forward or back.`,
     );
     return own.length ? { ...one, risks: [...words, ...one.risks] } : one;
   });

@@ -1,5 +1,6 @@
 import type { Change, HoldPiece, Holds, JobFile, Piece } from '@early-lantern/contract';
 import { keptClear } from '../fixing/place.ts';
+import { backOf } from '../ground/back.ts';
 import { behindTheWallM } from '../ground/in-the-way.ts';
 import { overlapsOf } from '../ground/overlaps.ts';
 import { moved } from '../piece/moved.ts';
@@ -31,7 +32,7 @@ export function withRoomBehind(
   if (shortM === 0 || piece.on) return { ...attempt, ...asIs };
   const frontM = upToTheInch((piece.frontM ?? 0) + shortM);
   const further: Attempt = {
-    label: `${attempt.label}, standing ${formatLength(frontM, file.workshop.units)} from the wall`,
+    label: `${attempt.label}, standing ${formatLength(frontM, file.workshop.units)} from the ${backOf(spot?.kind)}`,
     changes: [...attempt.changes, { path: `/job/pieces/${index}/frontM`, value: frontM }],
   };
   return { ...further, ...tried(further.changes) };
@@ -58,6 +59,7 @@ export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index:
     label: `${piece.name}: ${words}`,
     changes: [{ path: `/job/pieces/${index}/frontM`, value: Number(frontM.toFixed(4)) }],
   });
+  const back = backOf(spot.kind);
   const bounds = boundsOf(piece);
   const overM = bounds ? bounds.yM + bounds.heightM - spot.heightM : 0;
   const lowered: Attempt[] =
@@ -82,8 +84,8 @@ export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index:
       zone.depthM === undefined
         ? []
         : [
-            at(nearM, nearM > 0 ? `stand it ${long(nearM)} from the wall` : 'stand it against the wall'),
-            at(beyondM, `stand it ${long(beyondM)} from the wall, beyond what has to stay clear`),
+            at(nearM, nearM > 0 ? `stand it ${long(nearM)} from the ${back}` : `stand it at the ${back}`),
+            at(beyondM, `stand it ${long(beyondM)} from the ${back}, beyond what has to stay clear`),
           ];
     const aside = [to.x + GAP_M - own.xM, from.x - GAP_M - own.widthM - own.xM]
       .filter((dxM) => own.xM + dxM >= 0 && own.xM + own.widthM + dxM <= spot.widthM)
@@ -106,6 +108,7 @@ export function standingApart(file: JobFile, piece: Piece, { pieces }: Holds, in
   const bodyOf = (id: string) =>
     pieces.find((one) => one.id === id)?.ground.find(({ what }) => what === 'body');
   const own = bodyOf(piece.id);
+  const back = backOf(file.site.spots.find(({ id }) => id === piece.spotId)?.kind);
   const whole = (one: Piece): Change[] => [
     { path: `/job/pieces/${index}`, value: one as unknown as Change['value'] },
   ];
@@ -121,7 +124,7 @@ export function standingApart(file: JobFile, piece: Piece, { pieces }: Holds, in
       const aside = [right, left].sort((p, q) => Math.abs(p) - Math.abs(q));
       return [
         {
-          label: `${piece.name}: stand it ${long(frontM)} from the wall, in front of ${other.name}`,
+          label: `${piece.name}: stand it ${long(frontM)} from the ${back}, in front of ${other.name}`,
           changes: [{ path: `/job/pieces/${index}/frontM`, value: frontM }],
         },
         ...aside.map((dxM) => ({
