@@ -1,12 +1,15 @@
 import type { LengthUnits } from '@early-lantern/core';
 import {
+  formatForce,
   formatLength,
+  formatMass,
   formatShort,
   formatTemp,
   formatWind,
   inchesToMetres,
   inTheirDegrees,
   METRES_PER_FOOT,
+  MS_PER_MPH,
 } from '@early-lantern/core';
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 import { useSettings } from './api/queries.ts';
@@ -18,7 +21,7 @@ interface Units {
   long: (metres: number) => string;
   /** A width or diameter, `24 in` or `61 cm`. */
   short: (metres: number) => string;
-  /** A wind, `18 mph` or `8.0 m/s`; a mass, `22 lb` or `10 kg`; a force, `2.2 lbf` or `9.8 N`. */
+  /** A wind, `18 mph` or `8.0 m/s`; a mass, `22 lb` or `10 kg`; a force, `2.2 lb` or `9.8 N`. */
   wind: (metresPerSecond: number) => string;
   mass: (kg: number) => string;
   /** A floor, `96 sq ft` or `8.9 m²`. */
@@ -35,9 +38,6 @@ interface Units {
 }
 
 const UnitsContext = createContext<Units | undefined>(undefined);
-const POUND = 0.453_592_37;
-const GRAVITY = 9.806_65;
-const MPH = 0.447_04;
 /** Two figures that matter, no more. */
 const tidy = (value: number) => (value >= 10 ? value.toFixed(0) : value.toFixed(1));
 const KEPT_AS = 'early-lantern-units';
@@ -62,12 +62,11 @@ export function UnitsProvider({ children }: { children: ReactNode }) {
       temp: (celsius) => formatTemp(celsius, units),
       tempNumber: (celsius) => inTheirDegrees(celsius, units),
       tempUnit: units === 'metric' ? '°C' : '°F',
-      windNumber: (speed) => (units === 'metric' ? speed : speed / MPH),
+      windNumber: (speed) => (units === 'metric' ? speed : speed / MS_PER_MPH),
       windUnit: units === 'metric' ? 'm/s' : 'mph',
-      mass: (kg) => (units === 'metric' ? `${tidy(kg)} kg` : `${tidy(kg / POUND)} lb`),
+      mass: (kg) => formatMass(kg, units),
       area: (m2) => (units === 'metric' ? `${tidy(m2)} m²` : `${tidy(m2 / METRES_PER_FOOT ** 2)} sq ft`),
-      force: (newtons) =>
-        units === 'metric' ? `${tidy(newtons)} N` : `${tidy(newtons / (POUND * GRAVITY))} lbf`,
+      force: (newtons) => formatForce(newtons, units),
       range: ({ min, max }) => {
         const [from, to] = [formatShort(inchesToMetres(min), units), formatShort(inchesToMetres(max), units)];
         return min === max ? to : `${from.replace(/ (in|cm)$/, '')}–${to}`;

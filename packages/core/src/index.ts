@@ -50,6 +50,15 @@ export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
+export {
+  formatForce,
+  formatMass,
+  inTheirUnits,
+  KG_PER_POUND,
+  LPS_PER_CFM,
+  MS_PER_MPH,
+  NEWTONS_PER_POUND,
+} from './quantity/customary.ts';
 export * from './quantity/length.ts';
 export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';

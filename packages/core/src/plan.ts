@@ -34,6 +34,7 @@ import {
   totalBalloons,
 } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
+import type { LengthUnits } from './quantity/length.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
@@ -184,7 +185,7 @@ function workedWhile(file: JobFile, exposed: JobFile) {
   // What carries what: each piece's stand or points, loads handed down from what is carried to what stands.
   const holds = holdsOf(exposed, bare.counted);
   // Materials: what its points really take.
-  const counts = withFixingsOf(bare, holds);
+  const counts = withFixingsOf(bare, holds, file.workshop.units);
   // Bench: the batches it takes to make each piece.
   const pieces = counts.counted.map(
     ({ piece, recipe, lots }, i): WorkedPiece => ({
@@ -203,10 +204,10 @@ function workedWhile(file: JobFile, exposed: JobFile) {
 }
 
 /** The counts with clamps, loops, ties and hooks as the points of each piece take them. */
-function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds) {
+function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds, units: LengthUnits) {
   const counted = counts.counted.map((one, i) => ({
     ...one,
-    materials: materialRows(withFixings(one.recipe.materials, pieces[i])),
+    materials: materialRows(withFixings(one.recipe.materials, pieces[i], units), units),
   }));
   return { ...counts, counted, materials: totalMaterials(counted) };
 }
@@ -240,7 +241,7 @@ export function countPieces({ workshop, job }: JobFile) {
       name: one.piece.name,
       lots,
       balloons: balloonsOf(lots),
-      materials: materialRows(one.recipe.materials),
+      materials: materialRows(one.recipe.materials, workshop.units),
       unmade: unmadeOf(rawNeedsOf(one.piece, workshop.schools), workshop),
       stillUnmade: unmadeOf(one.recipe.needs, workshop),
     };

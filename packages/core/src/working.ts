@@ -12,14 +12,16 @@ const tidy = (value: number | string): number | string =>
 /** One step of a calculation, ready to be shown. */
 export function working(
   label: string,
-  formula: string,
+  formula: string | { metric: string; imperial: string },
   inputs: Input[],
   result: { value: number | string; unit?: string },
   source: string,
 ): Working {
   return {
     label,
-    formula,
+    ...(typeof formula === 'string'
+      ? { formula }
+      : { formula: formula.metric, formulaInFeet: formula.imperial }),
     inputs: inputs.map(([name, value, unit = '']) => ({ name, value: tidy(value), unit })),
     value: tidy(result.value),
     unit: result.unit ?? '',

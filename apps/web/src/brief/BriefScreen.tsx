@@ -1,5 +1,5 @@
 import type { JobHead } from '@early-lantern/contract';
-import { usualRules } from '@early-lantern/core';
+import { MS_PER_MPH, usualRules } from '@early-lantern/core';
 import DownloadIcon from '@mui/icons-material/Download';
 import { Box, Button, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -16,8 +16,6 @@ import { MoveAlongDialog } from './MoveAlongDialog.tsx';
 import { VisitFields } from './VisitFields.tsx';
 import { WayPanel } from './WayPanel.tsx';
 
-const MPH = 0.447_04;
-
 /** What was agreed: the occasion, the place, the times and the people. */
 export function BriefScreen() {
   const { store, document, file } = useJob();
@@ -25,7 +23,7 @@ export function BriefScreen() {
   const { workshop, site } = file;
   const sites = useSites().data ?? [];
   const { long, units, wind } = useUnits();
-  const gustUnit = units === 'metric' ? 1 : MPH;
+  const gustUnit = units === 'metric' ? 1 : MS_PER_MPH;
   const change = (edit: Partial<JobHead>, gesture?: string) =>
     store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture);
 

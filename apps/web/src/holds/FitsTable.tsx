@@ -1,5 +1,6 @@
-import { pipes, sleeveFit, sockets } from '@early-lantern/core';
+import { inTheirUnits, type LengthUnits, pipes, sleeveFit, sockets } from '@early-lantern/core';
 import { Box, Paper, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { useUnits } from '../preferences.tsx';
 
 /** What sleeves over what, and which fitting takes which pipe, from the true diameters: the names mislead. */
 export function FitsTable() {
@@ -36,6 +37,7 @@ interface PlayTableProps {
 }
 
 function PlayTable({ name, corner, rows }: PlayTableProps) {
+  const { units } = useUnits();
   return (
     <Box sx={{ overflowX: 'auto' }}>
       <Table size="small" aria-label={name}>
@@ -54,7 +56,9 @@ function PlayTable({ name, corner, rows }: PlayTableProps) {
                 {row.label}
               </TableCell>
               {pipes.map((rod) => (
-                <TableCell key={rod.id}>{rod.id === row.self ? '–' : play(row.idM, rod.odM)}</TableCell>
+                <TableCell key={rod.id}>
+                  {rod.id === row.self ? '–' : play(row.idM, rod.odM, units)}
+                </TableCell>
               ))}
             </TableRow>
           ))}
@@ -64,8 +68,9 @@ function PlayTable({ name, corner, rows }: PlayTableProps) {
   );
 }
 
-function play(sleeveM: number, rodM: number) {
+function play(sleeveM: number, rodM: number, units: LengthUnits) {
   const { clearanceMm, verdict } = sleeveFit(sleeveM, rodM);
-  if (verdict !== 'does not go') return `${clearanceMm.toFixed(1)} mm, ${verdict}`;
+  const { value, unit } = inTheirUnits(clearanceMm, 'mm', units);
+  if (verdict !== 'does not go') return `${value.toFixed(unit === 'mm' ? 1 : 2)} ${unit}, ${verdict}`;
   return <Typography sx={{ fontSize: 'inherit', color: 'text.secondary' }}>{verdict}</Typography>;
 }

@@ -1,3 +1,4 @@
+import type { JobFile } from '@early-lantern/contract';
 import {
   Button,
   Dialog,
@@ -13,22 +14,24 @@ import {
 } from '@mui/material';
 import { useUnits } from '../preferences.tsx';
 import { differences } from './document.ts';
-import { fieldWords, valueWords } from './field-words.ts';
+import { fieldWords, namesIn, type Speech, valueWords } from './field-words.ts';
 import type { Conflict } from './job-store.ts';
 
 interface ConflictDialogProps {
   conflict: Conflict;
-  /** The house's clock. */
-  zone: string;
+  /** The job with its place and workshop, from which people and things have their names. */
+  file: JobFile;
   onChoose: (choice: 'mine' | 'theirs') => void;
 }
 
 const MOST_ROWS = 14;
 
 /** Two versions of one thing, side by side; nothing is saved over the other until one is chosen. */
-export function ConflictDialog({ conflict, zone, onChoose }: ConflictDialogProps) {
+export function ConflictDialog({ conflict, file, onChoose }: ConflictDialogProps) {
   const { long } = useUnits();
   const { mine, theirs, part } = conflict;
+  const names = namesIn(file);
+  const speech: Speech = { zone: file.workshop.timeZone, long, nameOf: (id) => names.get(id) };
   const name = (mine ?? theirs?.data)?.name ?? 'This';
   const rows =
     mine && theirs
@@ -58,8 +61,8 @@ export function ConflictDialog({ conflict, zone, onChoose }: ConflictDialogProps
               {rows.slice(0, MOST_ROWS).map((row) => (
                 <TableRow key={row.path}>
                   <TableCell>{fieldWords(row.path)}</TableCell>
-                  <TableCell>{valueWords(row.path, row.mine, zone, long)}</TableCell>
-                  <TableCell>{valueWords(row.path, row.theirs, zone, long)}</TableCell>
+                  <TableCell>{valueWords(row.path, row.mine, speech)}</TableCell>
+                  <TableCell>{valueWords(row.path, row.theirs, speech)}</TableCell>
                 </TableRow>
               ))}
             </TableBody>

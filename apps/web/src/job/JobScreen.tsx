@@ -198,7 +198,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
       <SiteChanges />
       <Outlet />
       {save.kind === 'conflict' && (
-        <ConflictDialog conflict={save.conflict} zone={workshop.timeZone} onChoose={store.resolve} />
+        <ConflictDialog conflict={save.conflict} file={file} onChoose={store.resolve} />
       )}
     </JobContext>
   );

@@ -1,14 +1,22 @@
 import { readNumber } from '@early-lantern/contract';
+import {
+  KG_PER_POUND,
+  LPS_PER_CFM,
+  METRES_PER_FOOT,
+  MS_PER_MPH,
+  NEWTONS_PER_POUND,
+} from '@early-lantern/core';
 import type { TextFieldProps } from '@mui/material';
 import { useUnits } from '../preferences.tsx';
 import { CommitField } from './CommitField.tsx';
 
-/** A unit and how many of the SI unit it is. Exact by definition: NIST SP 811, appendix B.8. */
+/** A unit and how many of the SI unit it is. */
 const scales = {
-  mass: { metric: ['kg', 1], imperial: ['lb', 0.45359237] },
-  force: { metric: ['N', 1], imperial: ['lb', 4.4482216152605] },
-  wind: { metric: ['m/s', 1], imperial: ['mph', 0.44704] },
-  height: { metric: ['m', 1], imperial: ['ft', 0.3048] },
+  mass: { metric: ['kg', 1], imperial: ['lb', KG_PER_POUND] },
+  force: { metric: ['N', 1], imperial: ['lb', NEWTONS_PER_POUND] },
+  wind: { metric: ['m/s', 1], imperial: ['mph', MS_PER_MPH] },
+  flow: { metric: ['l/s', 1], imperial: ['cu ft/min', LPS_PER_CFM] },
+  height: { metric: ['m', 1], imperial: ['ft', METRES_PER_FOOT] },
 } as const;
 
 export type Quantity = keyof typeof scales;

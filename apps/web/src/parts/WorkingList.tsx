@@ -1,4 +1,5 @@
 import type { Working } from '@early-lantern/contract';
+import { inTheirUnits } from '@early-lantern/core';
 import { Box, Stack, Typography } from '@mui/material';
 import { useUnits } from '../preferences.tsx';
 
@@ -18,12 +19,16 @@ export function WorkingList({ working }: { working: readonly Working[] }) {
 }
 
 function Step({ step }: { step: Working }) {
-  const { long } = useUnits();
+  const { long, units } = useUnits();
   const figure = (value: number | string, unit: string) => {
     if (unit === 'm' && typeof value === 'number') return long(value);
-    const number = typeof value === 'number' ? Number(value.toFixed(Math.abs(value) < 1 ? 4 : 2)) : value;
+    const told = typeof value === 'number' ? inTheirUnits(value, unit, units) : { value, unit };
+    const number =
+      typeof told.value === 'number'
+        ? Number(told.value.toFixed(Math.abs(told.value) < 1 ? 4 : 2))
+        : told.value;
     const shown = `${number}`.replace(/^-/, '−');
-    return unit ? `${shown} ${unit}` : shown;
+    return told.unit ? `${shown} ${told.unit}` : shown;
   };
   return (
     <>
@@ -35,7 +40,9 @@ function Step({ step }: { step: Working }) {
           {figure(step.value, step.unit)}
         </Typography>
       </Stack>
-      <Typography sx={{ fontSize: 14 }}>{step.formula}</Typography>
+      <Typography sx={{ fontSize: 14 }}>
+        {units === 'imperial' && step.formulaInFeet ? step.formulaInFeet : step.formula}
+      </Typography>
       {step.inputs.length > 0 && (
         <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
           {step.inputs.map((input) => `${input.name} ${figure(input.value, input.unit)}`).join(' · ')}

@@ -1,7 +1,9 @@
+import { METRES_PER_FOOT } from '@early-lantern/core';
+
 type Units = 'imperial' | 'metric';
 
 /** Feet in a metre. */
-const FEET = 1 / 0.3048;
+const FEET = 1 / METRES_PER_FOOT;
 
 const isInFeet = (unit: string, units: Units) => unit === 'm' && units === 'imperial';
 

@@ -14,6 +14,7 @@ import {
 import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { HoursField } from '../parts/HoursField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { UnitField } from '../parts/UnitField.tsx';
 import type { SiteChange } from './useSiteEdit.ts';
 import { WhereFields } from './WhereFields.tsx';
 import { forbidWords, loudWords } from './words.ts';
@@ -78,15 +79,13 @@ export function SiteFacts({ site, change }: { site: Site; change: SiteChange }) 
               max={20}
               onCommit={(longestM) => loadIn({ longestM })}
             />
-            <CommitField
-              label="Elevation, m"
-              value={String(site.altitudeM ?? 0)}
-              onCommit={(text) => {
-                const altitudeM = Number(text.replace(',', '.'));
-                if (!text.trim() || !(altitudeM >= -400 && altitudeM <= 5000)) return 'From −400 to 5000 m';
-                set({ altitudeM });
-                return undefined;
-              }}
+            <UnitField
+              label="Elevation"
+              quantity="height"
+              value={site.altitudeM ?? 0}
+              min={-400}
+              max={5000}
+              onCommit={(altitudeM = 0) => set({ altitudeM })}
             />
           </Box>
           <CommitField

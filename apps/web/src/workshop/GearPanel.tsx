@@ -5,7 +5,7 @@ import { keys } from '../api/queries.ts';
 import { newId } from '../parts/ids.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
-import { choiceColumn, lengthColumn, nameColumn, numberColumn, RowList, wholeColumn } from './RowList.tsx';
+import { choiceColumn, flowColumn, lengthColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
 
 /** Inflators and vehicles: how many there are decides how much can happen at once. */
 export function GearPanel({ row }: { row: WorkshopRow }) {
@@ -19,7 +19,7 @@ export function GearPanel({ row }: { row: WorkshopRow }) {
         columns={[
           nameColumn('Name', 'name'),
           wholeColumn('Nozzles', 'nozzles', 1, 4),
-          numberColumn('Flow, L/s', 'flowLps', 0.5, 100),
+          flowColumn('Flow', 'flowLps', 0.5, 100),
           wholeColumn('Runs, min', 'onMin', 1, 240),
           wholeColumn('Cools, min', 'offMin', 0, 240),
           choiceColumn('Power', 'power', [

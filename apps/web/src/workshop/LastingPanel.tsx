@@ -3,6 +3,7 @@ import { usualHoldTimes } from '@early-lantern/core';
 import { Box, Paper, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
 import { CommitField } from '../parts/CommitField.tsx';
+import { UnitField } from '../parts/UnitField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { useUnits } from '../preferences.tsx';
 
@@ -59,15 +60,13 @@ export function LastingPanel({ row }: { row: WorkshopRow }) {
             return undefined;
           }}
         />
-        <CommitField
-          label="Workshop above the sea, m"
-          value={String(row.data.altitudeM ?? 0)}
-          onCommit={(text) => {
-            const altitudeM = Number(text.replace(',', '.'));
-            if (!text.trim() || !(altitudeM >= -400 && altitudeM <= 5000)) return 'From −400 to 5000 m';
-            save(() => ({ altitudeM }));
-            return undefined;
-          }}
+        <UnitField
+          label="Workshop above the sea"
+          quantity="height"
+          value={row.data.altitudeM ?? 0}
+          min={-400}
+          max={5000}
+          onCommit={(altitudeM = 0) => save(() => ({ altitudeM }))}
         />
       </Box>
     </Paper>

@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Fragment, type ReactNode } from 'react';
-import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
+import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { type Quantity, UnitField } from '../parts/UnitField.tsx';
 
@@ -49,9 +49,6 @@ const figureColumn = <T,>(
 export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
   figureColumn<T>(label, key, (text, take) => wholeNumber(text, min, max, take));
 
-export const numberColumn = <T,>(label: string, key: KeyOf<T, number>, min: number, max: number) =>
-  figureColumn<T>(label, key, (text, take) => someNumber(text, min, max, take));
-
 /** A figure typed in the shop's own unit of its quantity. */
 const unitColumn =
   (quantity: Quantity) =>
@@ -61,7 +58,7 @@ const unitColumn =
       <UnitField
         label={label}
         quantity={quantity}
-        value={Number(row[key])}
+        value={row[key] === undefined ? undefined : Number(row[key])}
         min={min}
         max={max}
         onCommit={(value) => value !== undefined && set(edit(key, value))}
@@ -71,6 +68,7 @@ const unitColumn =
 
 export const massColumn = unitColumn('mass');
 export const forceColumn = unitColumn('force');
+export const flowColumn = unitColumn('flow');
 
 export const lengthColumn = <T,>(
   label: string,

@@ -3,10 +3,12 @@ import { Box, LinearProgress, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useCrew, useSettings } from '../api/queries.ts';
+import { BusinessPanel } from './BusinessPanel.tsx';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
 import { HoldsPanel } from './HoldsPanel.tsx';
+import { KeptPanel } from './KeptPanel.tsx';
 import { LastingPanel } from './LastingPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { MethodsPanel } from './MethodsPanel.tsx';
@@ -16,7 +18,6 @@ import { type WorkshopPage, workshopPages } from './pages.ts';
 import { RatesPanel } from './RatesPanel.tsx';
 import { SafetyPanel } from './SafetyPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
-import { SettingsPanel } from './SettingsPanel.tsx';
 import { SizesPanel } from './SizesPanel.tsx';
 import { SuppliersPanel } from './SuppliersPanel.tsx';
 
@@ -90,7 +91,16 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
   const column = (key: string, panels: ReactNode): Column => ({ key, panels });
   switch (page) {
     case 'house':
-      return [column('house', <SettingsPanel row={row} />), column('place', <PlacePanel row={row} />)];
+      return [
+        column(
+          'house',
+          <>
+            <BusinessPanel row={row} />
+            <PlacePanel row={row} />
+          </>,
+        ),
+        column('kept', <KeptPanel row={row} />),
+      ];
     case 'people':
       return [column('crew', <CrewPanel rows={crew} />)];
     case 'gear':

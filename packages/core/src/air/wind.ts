@@ -1,3 +1,5 @@
+import { MS_PER_MPH } from '../quantity/customary.ts';
+
 /** Standard density of air at sea level, kg/m³. ICAO Doc 7488 / ISO 2533. */
 export const AIR_KG_PER_M3 = 1.225;
 
@@ -28,8 +30,6 @@ export const GUST_FACTOR = { sheltered: 1.5, open: 1.7 } as const;
 /** Draught of a door flung open, m/s. From memory, an editable default. */
 export const DOOR_GUST_MS = 3;
 
-const MPH = 0.447_04;
-
 /** A wind as people of these units say it: `18 mph` or `8.0 m/s`. */
 export const formatWind = (speedMs: number, units: 'imperial' | 'metric'): string =>
-  units === 'metric' ? `${speedMs.toFixed(1)} m/s` : `${(speedMs / MPH).toFixed(0)} mph`;
+  units === 'metric' ? `${speedMs.toFixed(1)} m/s` : `${(speedMs / MS_PER_MPH).toFixed(0)} mph`;

@@ -1,6 +1,7 @@
 import type { CrewMember, JobFile, Piece, Working } from '@early-lantern/contract';
 import { type Effort, scaled } from '../bench/rates.ts';
 import { HOLD_C } from '../lasting/hold-time.ts';
+import { inTheirDegrees } from '../quantity/temperature.ts';
 import { isOutdoors } from '../structure/gust-at.ts';
 import { working } from '../working.ts';
 
@@ -43,7 +44,10 @@ export function heatAt(piece: Piece, file: JobFile): Slowing[] {
       factor,
       working: working(
         'Heat slows hands',
-        `1 + ${PER_DEGREE} for each degree over ${WARM_C} °C, ${MOST_HEAT} at most`,
+        {
+          metric: `1 + ${PER_DEGREE} for each degree over ${WARM_C} °C, ${MOST_HEAT} at most`,
+          imperial: `1 + ${(PER_DEGREE / 1.8).toFixed(4)} for each degree over ${inTheirDegrees(WARM_C, 'imperial')} °F, ${MOST_HEAT} at most`,
+        },
         [['warmest', warmest, '°C']],
         { value: factor, unit: '×' },
         MEMORY,

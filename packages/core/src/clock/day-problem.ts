@@ -158,7 +158,9 @@ function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
   // Of what lies on the shelf no more need be told apart than all jobs together take.
   const wanted = new Map<string, number>();
   for (const { pieces } of jobs)
-    for (const { item, count } of pieces.flatMap(({ recipe }) => materialRows(recipe.materials)))
+    for (const { item, count } of pieces.flatMap(({ recipe }) =>
+      materialRows(recipe.materials, workshop.units),
+    ))
       wanted.set(item, (wanted.get(item) ?? 0) + Math.ceil(count));
   for (const { item, onHand } of workshop.materials ?? []) {
     const length = Math.min(Math.floor(onHand), wanted.get(item) ?? 0);
@@ -264,7 +266,9 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
   });
   const strikers = strikeCrewOf(file).map((member) => member.id);
   const shelf = new Map<string, number>();
-  for (const { item, count, isGear } of pieces.flatMap(({ recipe }) => materialRows(recipe.materials))) {
+  for (const { item, count, isGear } of pieces.flatMap(({ recipe }) =>
+    materialRows(recipe.materials, file.workshop.units),
+  )) {
     const owned = items[`shelf:${item}`]?.length ?? 0;
     // What is short is told by *Enough*: here it is what there is of it that is gone.
     if (isGear && owned > 0)

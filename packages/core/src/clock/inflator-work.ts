@@ -1,5 +1,6 @@
 import type { Inflator } from '@early-lantern/contract';
 import type { Batch } from '../bench/bench.ts';
+import { inTheirUnits } from '../quantity/customary.ts';
 import { working } from '../working.ts';
 import { shared } from './work.ts';
 
@@ -43,10 +44,13 @@ export function blownWork({ effort, litres = 0 }: Batch, inflators: readonly Inf
         : [
             working(
               `Air of ${one.name}`,
-              `litres / (flow · nozzles) − litres / (${FLOW_LPS} L/s · ${RATE_NOZZLES})`,
+              {
+                metric: `air / (flow · nozzles) − air / (${FLOW_LPS} l/s · ${RATE_NOZZLES})`,
+                imperial: `air / (flow · nozzles) − air / (${inTheirUnits(FLOW_LPS, 'l/s', 'imperial').value.toFixed(1)} cu ft/min · ${RATE_NOZZLES})`,
+              },
               [
-                ['litres', litres, 'L'],
-                ['flow of a nozzle', one.flowLps ?? FLOW_LPS, 'L/s'],
+                ['air', litres, 'l'],
+                ['flow of a nozzle', one.flowLps ?? FLOW_LPS, 'l/s'],
                 ['nozzles at once', Math.min(one.nozzles, MOST_NOZZLES)],
               ],
               { value: airS / 60, unit: 'min' },

@@ -1,4 +1,5 @@
 import type { HoldPiece, HoldPoint, JobFile, Ladder, Spot } from '@early-lantern/contract';
+import { formatMass } from '../quantity/customary.ts';
 import { rulesOf } from '../structure/gust-at.ts';
 import platforms from './platforms.json';
 
@@ -75,7 +76,7 @@ export function ladderFor(
     const high = all.some((one) => one.standM >= standM);
     return {
       trouble: high
-        ? `no ladder high enough is rated for ${personKg + CARRIED_KG} kg`
+        ? `no ladder high enough is rated for ${formatMass(personKg + CARRIED_KG, file.workshop.units)}`
         : 'no ladder of the workshop reaches it',
     };
   }

@@ -23,7 +23,7 @@ export function floatingOf(piece: Piece): Floating | undefined {
       'balloons · (volume · (air − helium) − latex) − ribbon',
       [
         ['balloons', balloonsEach],
-        ['volume each', litresEach, 'L'],
+        ['volume each', litresEach, 'l'],
         ['latex each', latexGEach, 'g'],
         ['ribbon', ribbonG, 'g'],
         ['weight below', weightG, 'g'],

@@ -161,7 +161,10 @@ function lastingLot(
     working: [
       working(
         'Hours as it ages',
-        'Σ hours · 2^((T − 21)/10), never less than an hour for an hour',
+        {
+          metric: 'Σ hours · 2^((T − 21)/10), never less than an hour for an hour',
+          imperial: 'Σ hours · 2^((T − 70)/18), never less than an hour for an hour',
+        },
         [
           ['by the clock', hoursHeld, 'h'],
           ['hottest air', hottestAirC, '°C'],

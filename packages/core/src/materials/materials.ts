@@ -1,5 +1,6 @@
 import type { MaterialRow } from '@early-lantern/contract';
 import type { Material } from '../piece/recipe.ts';
+import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { DERIVED, type Input, working } from '../working.ts';
 import amountData from './amounts.json';
 import itemData from './items.json';
@@ -40,19 +41,24 @@ export function material(
   formula: string,
   inputs: Input[],
   source = DERIVED,
-  { what = itemOf(item).label, detail }: { what?: string; detail?: string } = {},
+  {
+    what = itemOf(item).label,
+    detail,
+    sizeM,
+  }: { what?: string; detail?: string; sizeM?: readonly [number, number] } = {},
 ): Material {
   const { unit } = itemOf(item);
   const count = Number(exact.toFixed(3));
   const how = working(detail ? `${what}: ${detail}` : what, formula, inputs, { value: count, unit }, source);
-  return { item, count, working: how, ...(detail ? { detail } : {}) };
+  return { item, count, working: how, ...(detail ? { detail } : {}), ...(sizeM ? { sizeM } : {}) };
 }
 
 /** Rows of a piece or a day: alike items added up, each keeping every working it came from. */
-export function materialRows(materials: readonly Material[]): MaterialRow[] {
+export function materialRows(materials: readonly Material[], units: LengthUnits): MaterialRow[] {
   const rows = new Map<string, MaterialRow>();
-  for (const { item, detail, count, working: how } of materials) {
+  for (const { item, detail: which, sizeM, count, working: how } of materials) {
     if (count === 0) continue;
+    const detail = sizeM?.map((one) => formatLength(one, units)).join(' × ') ?? which;
     const { label, unit, isGear } = itemOf(item);
     const key = detail ? `${item}: ${detail}` : item;
     const row = rows.get(key);

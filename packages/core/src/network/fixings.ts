@@ -2,11 +2,13 @@ import type { HoldPiece, HoldPoint } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import { material } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
-import { HEAVY_WEIGHT, STAKE } from '../structure/anchors.ts';
+import { formatMass } from '../quantity/customary.ts';
+import type { LengthUnits } from '../quantity/length.ts';
+import { HEAVY_KG, isHeavyWeight, STAKE } from '../structure/anchors.ts';
 import type { Input } from '../working.ts';
 
 /** What is put on its bases: the workshop's own weights by name, or so many kilograms where none are counted. */
-function ballast({ ballastKg, weights }: HoldPiece): Material[] {
+function ballast({ ballastKg, weights }: HoldPiece, units: LengthUnits): Material[] {
   const bases = ballastKg.length;
   if (!ballastKg.some((kg) => kg > 0)) return [];
   const source = 'as *Holds* finds it, or as typed';
@@ -26,7 +28,9 @@ function ballast({ ballastKg, weights }: HoldPiece): Material[] {
     );
   const kg = ballastKg[0] as number;
   return [
-    material('weight', bases, 'one load for each base', [['bases', bases]], source, { detail: `${kg} kg` }),
+    material('weight', bases, 'one load for each base', [['bases', bases]], source, {
+      detail: formatMass(kg, units),
+    }),
   ];
 }
 
@@ -34,7 +38,7 @@ function ballast({ ballastKg, weights }: HoldPiece): Material[] {
 const KNOTS_M = 1;
 
 /** Cord for its tie lines, and what each is tied down to. */
-function lines({ tieLines }: HoldPiece): Material[] {
+function lines({ tieLines }: HoldPiece, units: LengthUnits): Material[] {
   if (tieLines.length === 0) return [];
   const lengthM = tieLines.reduce(
     (sum, { fromXYM, toXM, reachM }) => sum + Math.hypot(fromXYM.yM, toXM - fromXYM.xM, reachM) + KNOTS_M,
@@ -51,10 +55,10 @@ function lines({ tieLines }: HoldPiece): Material[] {
     ...(anchor === STAKE
       ? [material('stake', count, 'one for each line', inputs), material('mallet', 1, 'for the stakes', [])]
       : []),
-    ...(anchor === HEAVY_WEIGHT
+    ...(anchor && isHeavyWeight(anchor)
       ? [
           material('weight', count, 'one for each line', inputs, undefined, {
-            detail: '30 kg, for a tie line',
+            detail: `${formatMass(HEAVY_KG, units)}, for a tie line`,
           }),
         ]
       : []),
@@ -78,9 +82,13 @@ export const fixedBy = ({ method, hook }: HoldPoint): string => hook?.name ?? me
  * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at each hang point", where its points are
  * known.
  */
-export function withFixings(materials: readonly Material[], held: HoldPiece | undefined): Material[] {
+export function withFixings(
+  materials: readonly Material[],
+  held: HoldPiece | undefined,
+  units: LengthUnits,
+): Material[] {
   const points = held?.points ?? [];
-  const weighted = [...materials, ...(held ? [...ballast(held), ...lines(held)] : [])];
+  const weighted = [...materials, ...(held ? [...ballast(held, units), ...lines(held, units)] : [])];
   if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
   const taken = alike(points).flatMap(({ point: { method, hook }, count }) => {
     const { takes = {}, label, source } = methodOf(method);

@@ -198,7 +198,10 @@ function heliumRecipe(piece: Accent, look: Look<'helium'>): Recipe {
     working: [
       working(
         'Lift of a bouquet',
-        'n · (1.038 g/l · V − latex) − ribbon',
+        {
+          metric: 'n · (1.038 g/l · V − latex) − ribbon',
+          imperial: 'n · (29.4 g/cu ft · V − latex) − ribbon',
+        },
         [
           ['n', balloonsEach],
           ['V', lift.litresEach, 'l'],

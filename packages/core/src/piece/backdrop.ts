@@ -258,17 +258,26 @@ function unitsWorking(piece: Backdrop) {
   );
 }
 
-const units = (item: string, piece: Backdrop, detail?: string): Material =>
-  material(item, unitCount(piece), 'as worked out for the width', [['width', piece.widthM, 'm']], DERIVED, {
-    ...(detail ? { detail } : {}),
-  });
+const units = (
+  item: string,
+  piece: Backdrop,
+  which: { detail?: string; sizeM?: readonly [number, number] } = {},
+): Material =>
+  material(
+    item,
+    unitCount(piece),
+    'as worked out for the width',
+    [['width', piece.widthM, 'm']],
+    DERIVED,
+    which,
+  );
 
 const materials: Record<Backdrop['what'], (piece: Backdrop) => Material[]> = {
   curtain: (piece) => {
     const seams = unitCount(piece) - 1;
     return [
       stands(piece.widthM),
-      units('curtain-drop', piece, piece.colour),
+      units('curtain-drop', piece, piece.colour ? { detail: piece.colour } : {}),
       material(
         'safety-pin',
         seams * amounts.pinsPerSeam.value,
@@ -290,11 +299,11 @@ const materials: Record<Backdrop['what'], (piece: Backdrop) => Material[]> = {
     ),
   ],
   boards: (piece) => [
-    units('board', piece, `${piece.unitWidthM.toFixed(2)} × ${piece.heightM.toFixed(2)} m`),
+    units('board', piece, { sizeM: [piece.unitWidthM, piece.heightM] }),
     stands(piece.widthM),
   ],
   sign: (piece) => [
-    units('sign', piece, piece.text.trim() || piece.name),
+    units('sign', piece, { detail: piece.text.trim() || piece.name }),
     ...(piece.on ? [] : [material('sign-pole', 1, 'one a sign', [])]),
     material('zip-tie', 4, 'two holes, two ties each', [], COMMON_PRACTICE),
   ],

@@ -3,6 +3,7 @@ import { plural } from '../quantity/plural.ts';
 import { withStandIns } from '../stock/stand-ins.ts';
 import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
+import { designOf } from './design.ts';
 import type { Kind } from './kind.ts';
 import { kinds } from './kinds.ts';
 import type { Picture } from './picture.ts';
@@ -10,6 +11,7 @@ import { type HouseSchools, type Need, type Recipe, settledSchools } from './rec
 
 interface Known {
   house: HouseSchools | undefined;
+  design: ReturnType<typeof designOf>;
   /** As the piece is designed, and with stand-ins for what is not to be had. */
   designed: Recipe;
   recipe: Recipe;
@@ -30,13 +32,11 @@ export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
 function workOut(piece: Piece, house: HouseSchools | undefined): Known {
   const before = known.get(piece);
   if (before && before.house === house) return before;
-  const designed = withAttachments(
-    piece,
-    withTieLines(piece, kindOf(piece).recipe(piece, schoolsOf(piece, house))),
-  );
+  const design = designOf(piece, schoolsOf(piece, house));
+  const designed = withAttachments(piece, withTieLines(piece, design.recipe));
   const standIns = 'standIns' in piece ? piece.standIns : undefined;
   const recipe = standIns?.length ? { ...designed, needs: withStandIns(designed.needs, standIns) } : designed;
-  const found = { house, designed, recipe };
+  const found = { house, design, designed, recipe };
   known.set(piece, found);
   return found;
 }
@@ -73,14 +73,16 @@ export function pieceDepthM(piece: Piece, house?: HouseSchools): number {
 export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
   const before = drawn.get(piece);
   if (before) return before;
-  const kind = kindOf(piece);
-  const bare = kind.picture(piece, workOut(piece, house).designed);
+  const bare = workOut(piece, house).design.picture();
   const { attachments = [] } = piece;
   const picture =
     attachments.length > 0
       ? {
           ...bare,
-          balloons: [...bare.balloons, ...attachmentsPicture(attachments, kind.parts?.(piece) ?? [])],
+          balloons: [
+            ...bare.balloons,
+            ...attachmentsPicture(attachments, kindOf(piece).parts?.(piece) ?? []),
+          ],
         }
       : bare;
   drawn.set(piece, picture);

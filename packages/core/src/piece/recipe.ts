@@ -50,6 +50,8 @@ export interface Material {
   item: string;
   /** Which one, where the item comes in kinds: `star, 18 in.` */
   detail?: string;
+  /** Width and height, m, where it comes cut to size. */
+  sizeM?: readonly [number, number];
   count: number;
   working: Working;
 }

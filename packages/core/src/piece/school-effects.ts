@@ -70,6 +70,6 @@ function weigh(piece: Piece, settings: WorkshopSettings) {
   return {
     benchMin: benchMinutes(batches) - onSite,
     siteMin: seconds / 60 + onSite,
-    materials: new Map(materialRows(recipe.materials).map((row) => [row.label, row])),
+    materials: new Map(materialRows(recipe.materials, settings.units).map((row) => [row.label, row])),
   };
 }

@@ -1,7 +1,7 @@
 import { type Compiled, inOrder } from './compiled.ts';
 
-/** How much earlier than proven impossible is looked for, halving: enough for five days of minutes. */
-const HALVINGS = 14;
+/** No end is looked for later than so long after the longest path, minutes: more than eleven days. */
+const MOST_MIN = 2 ** 14;
 
 /**
  * A lower bound on the end of one activity, from the earliest starts of what comes before it: no schedule ends it
@@ -29,12 +29,12 @@ export function earliestEnd(problem: Compiled, target: number): number {
   const byPath = (head[target] as number) + (shortest[target] as number);
   if (byPath === -Infinity) return byPath;
   const work = resourcesOf(problem, [...among]);
+  const cannot = (end: number) => end < byPath + MOST_MIN && isRefuted(end, work, head, tail);
   let impossible = byPath - 1;
-  let step = 2 ** HALVINGS;
-  // Grows while refuted, then halves: what is refuted for an end is refuted for every sooner one.
-  for (; step >= 1; step /= 2)
-    while (impossible + step < byPath + 2 ** HALVINGS && isRefuted(impossible + step, work, head, tail))
-      impossible += step;
+  let step = 1;
+  // Doubles while refuted, then halves: what is refuted for an end is refuted for every sooner one.
+  for (; cannot(impossible + step); step *= 2) impossible += step;
+  for (step /= 2; step >= 1; step /= 2) if (cannot(impossible + step)) impossible += step;
   return impossible + 1;
 }
 

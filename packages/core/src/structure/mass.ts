@@ -66,7 +66,10 @@ export function massOf(recipe: Recipe): PieceMass {
     working: [
       working(
         'Mass of the dressing',
-        'latex 3.0 g · (D/11)² + 2 % of the air in it + strings',
+        {
+          metric: 'latex 3.0 g · (D/11)² + 2 % of the air in it + strings',
+          imperial: 'latex 0.0066 lb · (D/11)² + 2 % of the air in it + strings',
+        },
         [
           ['latex', latexG / 1000, 'kg'],
           ['air', airG / 1000, 'kg'],

@@ -11,6 +11,7 @@ import type {
 import { dynamicPressure, formatWind } from '../air/wind.ts';
 import { basesOnGround, inDepth } from '../ground/in-depth.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
+import { formatMass } from '../quantity/customary.ts';
 import { type Input, working } from '../working.ts';
 import { anchorAt } from './anchors.ts';
 import { type ArchAnswer, archAnswer } from './arch-cases.ts';
@@ -143,11 +144,13 @@ export function standingPiece(
         ? [`${piece.name}: a lamp-type base is for indoors and light traffic; outdoors it takes a plate.`]
         : []),
       ...(piece.hold?.ballastKg !== undefined && piece.hold.ballastKg > base.mostBallastKg
-        ? [`${piece.name}: no more than ${base.mostBallastKg} kg stack on the ${base.label}.`]
+        ? [
+            `${piece.name}: no more than ${formatMass(base.mostBallastKg, file.workshop.units)} stack on the ${base.label}.`,
+          ]
         : []),
       ...(owned && !set && wanted > 0
         ? [
-            `${piece.name}: ${left(owned) < left(file.workshop.weights ?? []) ? 'what the other pieces of the day leave of the weights does' : "the workshop's weights do"} not make up ${wanted} kg on each base.`,
+            `${piece.name}: ${left(owned) < left(file.workshop.weights ?? []) ? 'what the other pieces of the day leave of the weights does' : "the workshop's weights do"} not make up ${formatMass(wanted, file.workshop.units)} on each base.`,
           ]
         : []),
     ],
@@ -163,7 +166,7 @@ export function standingPiece(
       ...(worst ? [caseWorking(worst, gustMs, source)] : []),
       working(
         'Dynamic pressure',
-        '½ · 1.225 kg/m³ · v²',
+        { metric: '½ · 1.225 kg/m³ · v²', imperial: '0.00256 · v², v in mph' },
         [['v', gustMs, 'm/s']],
         { value: pressure, unit: 'Pa' },
         `${source}; density: ICAO Doc 7488`,

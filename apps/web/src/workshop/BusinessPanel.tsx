@@ -1,30 +1,21 @@
 import type { WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
-import { usualRest } from '@early-lantern/core';
-import {
-  Autocomplete,
-  Box,
-  FormControlLabel,
-  MenuItem,
-  Paper,
-  Stack,
-  Switch,
-  TextField,
-} from '@mui/material';
+import { Autocomplete, Box, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { keys } from '../api/queries.ts';
-import { CommitField, someName, wholeNumber } from '../parts/CommitField.tsx';
+import { CommitField, someName } from '../parts/CommitField.tsx';
 import { pointText, readPoint } from '../parts/geo.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 
 const zones = Intl.supportedValuesOf('timeZone');
 
-export function SettingsPanel({ row }: { row: WorkshopRow }) {
+/** Who we are and where: name, clock, units, money. */
+export function BusinessPanel({ row }: { row: WorkshopRow }) {
   const { data } = row;
-  const rest = data.rest ?? usualRest;
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const change = (edit: Partial<WorkshopSettings>) => save(() => edit);
   return (
-    <Paper variant="outlined" sx={{ p: 2 }}>
+    <Paper variant="outlined" component="section" aria-label="The business" sx={{ p: 2 }}>
       <Stack spacing={1.75}>
+        <Typography variant="h2">The business</Typography>
         <CommitField
           label="Business"
           value={data.name}
@@ -61,12 +52,6 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
             }}
           />
           <CommitField
-            label="Time to spare, min"
-            helperText="Before doors, and before access ends"
-            value={String(data.inHandTargetMin)}
-            onCommit={(text) => wholeNumber(text, 0, 240, (inHandTargetMin) => change({ inHandTargetMin }))}
-          />
-          <CommitField
             label="Where: latitude, longitude"
             value={pointText(data.at)}
             onCommit={(text) => {
@@ -75,34 +60,6 @@ export function SettingsPanel({ row }: { row: WorkshopRow }) {
               change({ at });
               return undefined;
             }}
-          />
-          <CommitField
-            label="Rest after, minutes at work"
-            value={String(rest.afterMin)}
-            onCommit={(text) =>
-              wholeNumber(text, 30, 720, (afterMin) => change({ rest: { ...rest, afterMin } }))
-            }
-          />
-          <CommitField
-            label="Rest, minutes (labour law decides)"
-            value={String(rest.restMin)}
-            onCommit={(text) =>
-              wholeNumber(text, 5, 120, (restMin) => change({ rest: { ...rest, restMin } }))
-            }
-          />
-          <CommitField
-            label="Confidence in spares, %"
-            value={String(data.spareTargetPct)}
-            onCommit={(text) => wholeNumber(text, 50, 99, (spareTargetPct) => change({ spareTargetPct }))}
-          />
-          <FormControlLabel
-            label="Spares are blown at the bench too"
-            control={
-              <Switch
-                checked={data.blowsSpares ?? false}
-                onChange={(_, blowsSpares) => change({ blowsSpares })}
-              />
-            }
           />
         </Box>
       </Stack>
