@@ -62,7 +62,7 @@ export const tower: Kind<Tower> = {
             ['topmost', inchesToMetres(topIn), 'm'],
             ['press factor', pressFactor],
           ],
-          { value: heightM, unit: 'm high' },
+          { value: heightM, unit: 'm' },
           DERIVED,
         ),
         working(
