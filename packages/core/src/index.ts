@@ -80,6 +80,6 @@ export { endsOf, type Proposal, placesFor, proposalsFor } from './support/propos
 export { boundsOf, whereThereIsRoom } from './support/room.ts';
 export { hungOn, movesWith, type Side } from './support/snap.ts';
 export { carrierWords } from './support/words.ts';
-export { type SurveyQuestion, surveyWalk } from './survey/walk.ts';
+export { hasSurface, type SurveyQuestion, surveyWalk } from './survey/walk.ts';
 export { simulatedDrive } from './travel/simulated.ts';
 export { simulatedForecast } from './weather/simulated.ts';

@@ -1,8 +1,7 @@
 import type { HoldPiece } from '@early-lantern/contract';
 import { Fragment } from 'react';
-import { Link } from 'react-router';
 import { useJob } from '../job/context.ts';
-import { surveyLink } from '../sites/survey-link.ts';
+import { SurveyLink } from '../job/SurveyLink.tsx';
 
 const words: Record<HoldPiece['unasked'][number], string> = {
   fixings: 'what there is to fix to',
@@ -19,12 +18,11 @@ export function AskFirst({ held }: { held: HoldPiece }) {
       {held.unasked.map((id, i) => (
         <Fragment key={id}>
           {i > 0 && ', '}
-          <Link
-            to={surveyLink(file.site.id, id === 'forbids' || !spotId ? { id } : { id, spotId })}
-            style={{ color: 'inherit', fontWeight: 650 }}
-          >
-            {words[id]}
-          </Link>
+          <strong>
+            <SurveyLink file={file} question={id === 'forbids' || !spotId ? { id } : { id, spotId }}>
+              {words[id]}
+            </SurveyLink>
+          </strong>
         </Fragment>
       ))}
       .

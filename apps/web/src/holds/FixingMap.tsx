@@ -187,7 +187,9 @@ export function FixingMap({ piece, spot, held, gustMs }: FixingMapProps) {
           : held.tieLines.length
             ? `${held.tieLines.length} tie lines to ${held.tieLines[0]?.anchor}, ${force(held.tieLines[0]?.tensionN ?? 0)} each, ${long(held.tieLines[0]?.reachM ?? 0)} out; tied only when the frame is complete and weighted.`
             : now
-              ? `It ${now.label} first.`
+              ? held.cases.length > 0
+                ? `It ${now.label} first.`
+                : `What decides: ${now.label}.`
               : 'Nothing to fix.'}
       </Typography>
     </Box>

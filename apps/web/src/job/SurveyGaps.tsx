@@ -1,8 +1,7 @@
 import type { JobFile, LampName } from '@early-lantern/contract';
 import { surveyWalk } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
-import { Link } from 'react-router';
-import { surveyLink } from '../sites/survey-link.ts';
+import { SurveyLink } from './SurveyLink.tsx';
 
 /** What of the job's place nobody has asked yet that a lamp depends on, each linked to its question. */
 export function SurveyGaps({ file, lamp }: { file: JobFile; lamp: LampName }) {
@@ -19,9 +18,9 @@ export function SurveyGaps({ file, lamp }: { file: JobFile; lamp: LampName }) {
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {open.map((question) => (
           <li key={question.ask}>
-            <Link to={surveyLink(site.id, question)} style={{ color: 'inherit' }}>
+            <SurveyLink file={file} question={question}>
               {question.ask}
-            </Link>
+            </SurveyLink>
           </li>
         ))}
       </Box>

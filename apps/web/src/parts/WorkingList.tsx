@@ -25,7 +25,9 @@ function Step({ step }: { step: Working }) {
     const told = typeof value === 'number' ? inTheirUnits(value, unit, units) : { value, unit };
     const number =
       typeof told.value === 'number'
-        ? Number(told.value.toFixed(Math.abs(told.value) < 1 ? 4 : 2))
+        ? Math.abs(told.value) < 1
+          ? Number(told.value.toPrecision(3))
+          : Number(told.value.toFixed(2))
         : told.value;
     const shown = `${number}`.replace(/^-/, '−');
     return told.unit ? `${shown} ${told.unit}` : shown;

@@ -1,4 +1,5 @@
 import { Floor, SpotKind, Surface } from '@early-lantern/contract';
+import { hasSurface } from '@early-lantern/core';
 import {
   Box,
   Chip,
@@ -13,7 +14,7 @@ import {
 } from '@mui/material';
 import { LengthField } from '../parts/LengthField.tsx';
 import { ForbidsChips } from './ForbidsChips.tsx';
-import { hasSurface, type NewPlace, usualSurface } from './new-place.ts';
+import { type NewPlace, usualSurface } from './new-place.ts';
 import { floorWords, spotWords, surfaceWords } from './words.ts';
 
 interface NewPlaceFieldsProps {

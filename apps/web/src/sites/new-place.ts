@@ -1,4 +1,5 @@
 import type { Floor, Site, Spot, SpotKind, Surface } from '@early-lantern/contract';
+import { hasSurface } from '@early-lantern/core';
 import { newId } from '../parts/ids.ts';
 
 /** What is asked of a place before anything can be drawn there. Nothing is taken for granted: what is not said is asked. */
@@ -31,10 +32,6 @@ export const usualSurface: Record<SpotKind, Surface> = {
   fence: 'wood',
   'backdrop-stand': 'fabric',
 };
-
-/** Kinds whose surface is worth asking about: bark is bark, and a floor has no wall. */
-export const hasSurface = (kind: SpotKind | undefined): boolean =>
-  kind !== undefined && kind !== 'tree' && kind !== 'open-floor' && kind !== 'table';
 
 /** What is still missing, in words. */
 export function missingOf(place: NewPlace): string | undefined {

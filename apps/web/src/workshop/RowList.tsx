@@ -53,9 +53,10 @@ export const wholeColumn = <T,>(label: string, key: KeyOf<T, number>, min: numbe
 const unitColumn =
   (quantity: Quantity) =>
   <T,>(label: string, key: KeyOf<T, number>, min: number, max: number): Column<T> => ({
-    width: '112px',
+    width: quantity === 'flow' ? '132px' : '112px',
     field: (row, set) => (
       <UnitField
+        slotProps={{ inputLabel: { shrink: true } }}
         label={label}
         quantity={quantity}
         value={row[key] === undefined ? undefined : Number(row[key])}

@@ -24,7 +24,7 @@ export function SuppliersPanel({ row }: { row: WorkshopRow }) {
       <RowList<Supplier>
         title="Suppliers"
         rows={row.data.suppliers ?? []}
-        columns={[nameColumn('Supplier', 'name'), wholeColumn('Days to arrive', 'leadDays', 0, 120)]}
+        columns={[nameColumn('Supplier', 'name'), wholeColumn('Takes, days', 'leadDays', 0, 120)]}
         nameOf={({ name }) => name}
         onChange={change}
         add={{

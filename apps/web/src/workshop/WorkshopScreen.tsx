@@ -67,7 +67,7 @@ export function WorkshopScreen() {
           gap: 2,
           gridTemplateColumns: {
             xs: 'minmax(0, 1fr)',
-            lg: columns.length > 1 ? 'minmax(0, 1fr) minmax(0, 1.1fr)' : 'minmax(0, 900px)',
+            lg: columns.length > 1 ? 'minmax(0, 1fr) minmax(0, 1.1fr)' : 'minmax(0, 1160px)',
           },
           alignItems: 'start',
         }}

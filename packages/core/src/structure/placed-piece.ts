@@ -105,7 +105,7 @@ function betweenEnds(
   const points = held.flatMap(({ point }) => point ?? []);
   const factor = points.length ? Math.min(...points.map((point) => point.factor)) : null;
   return {
-    ...blank(piece, `both ends: ${[...new Set(held.map(({ on }) => on))].join(', ')}`, allKg),
+    ...blank(piece, [...new Set(held.map(({ on }) => `tied to ${on}`))].join(', and '), allKg),
     safetyFactor: factor,
     required: factor === null ? null : rules.hookFactor,
     governing: factor === null ? '' : 'the pull at its ends',
@@ -152,7 +152,10 @@ function heldEnd(
   const said = end === 'from' ? piece.on : piece.alsoOn;
   const carrying = carryingOf(said, job.pieces);
   if (said && !carrying)
-    return { on: 'nothing', trouble: `${piece.name}: what its ${side} end should hang on has no such part.` };
+    return {
+      on: 'nothing yet',
+      trouble: `${piece.name}: what its ${side} end should hang on has no such part.`,
+    };
   if (!carrying && ends.feet.includes(end)) return { on: 'a weighted foot' };
   const place: Place & { fixingId?: string } = carrying
     ? placeOnPart(carrying.part.made, spot, file)
@@ -167,7 +170,7 @@ function heldEnd(
   const away = carrying ? distanceTo(carrying.part, { x: at.xM, y: at.yM }) : 0;
   if (!best || away > END_REACH_M)
     return {
-      on: 'nothing',
+      on: 'nothing yet',
       trouble: best
         ? `${piece.name}: its ${side} end is ${formatLength(away, workshop.units)} away from ${words}.`
         : `${piece.name}: its ${side} end has nothing to hang on; choose a tower, a fixing or a weighted foot.`,

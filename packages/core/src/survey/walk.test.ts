@@ -28,6 +28,12 @@ test('a fresh place is asked everything in the order of the walk: the van first,
   // Inside a brick wall has no sun; the same wall outdoors, or a window, has.
   expect(walk.some((question) => question.id === 'sun')).toBe(false);
   expect(surveyWalk({ ...fresh, indoors: false }).some((question) => question.id === 'sun')).toBe(true);
+  // A lawn has no parts of another surface, a wall may have.
+  const lawn = { ...fresh, spots: fresh.spots.map((one) => ({ ...one, kind: 'open-floor' as const })) };
+  expect([fresh, lawn].map((one) => surveyWalk(one).some(({ id }) => id === 'regions'))).toEqual([
+    true,
+    false,
+  ]);
   const window = { ...fresh, spots: fresh.spots.map((one) => ({ ...one, kind: 'window' as const })) };
   expect(surveyWalk(window).some((question) => question.id === 'sun')).toBe(true);
 });

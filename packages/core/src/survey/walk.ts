@@ -72,6 +72,9 @@ const ofSite: Asked<Site, SiteQuestionId>[] = [
 ];
 
 const outdoors = (spot: Spot, site: Site) => !(spot.indoors ?? site.indoors);
+/** Kinds whose surface is worth asking about: bark is bark, and over a lawn there is none. */
+export const hasSurface = (kind: Spot['kind'] | undefined): boolean =>
+  kind !== undefined && kind !== 'tree' && kind !== 'open-floor' && kind !== 'table';
 const glazed = (spot: Spot) => spot.kind === 'window' || spot.surface === 'glass';
 
 const ofSpot: Asked<Spot, SpotQuestionId>[] = [
@@ -98,6 +101,7 @@ const ofSpot: Asked<Spot, SpotQuestionId>[] = [
     ask: (spot) => `${spot.name}: is any part of another surface than ${spot.surface}?`,
     lamps: ['holds'],
     isAnswered: (spot) => spot.regions !== undefined,
+    applies: (spot) => hasSurface(spot.kind) || spot.regions !== undefined,
   },
   {
     id: 'power',
