@@ -1,4 +1,4 @@
-import type { HoldPiece, Holds, JobFile, Plan, PlanPiece } from '@early-lantern/contract';
+import type { HoldPiece, Holds, JobFile, Lot, Plan, PlanPiece } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard, labelledTasks } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
@@ -24,15 +24,7 @@ import { cardOf } from './network/card.ts';
 import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
-import {
-  balloonsOf,
-  blownNeeds,
-  countLots,
-  gradeOf,
-  lotsOf,
-  spareWorking,
-  totalBalloons,
-} from './piece/counts.ts';
+import { balloonsOf, blownNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import type { LengthUnits } from './quantity/length.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -134,7 +126,7 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
     totals: {
       balloons: totalBalloons(pieces),
       materials: counts.materials,
-      working: spareWorking(file, counts.lots, counts.balloons),
+      working: spareWorking(file, counts.balloons),
     },
     tasks,
     bench: {
@@ -232,10 +224,10 @@ type CountedPiece = ReturnType<typeof countPieces>['counted'][number];
 export function countPieces({ workshop, job }: JobFile) {
   // Survey and pieces: each piece's recipe, from its line or place on the surveyed spot.
   const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) }));
-  // Counts: the chance of complete lots is shared by all lots of the job.
-  const lotCount = recipes.reduce((sum, { recipe }) => sum + countLots(recipe.needs), 0);
+  // Counts: the spares are those of the whole job.
+  const allLots = lotsOf(recipes, workshop);
   const counted = recipes.map((one, index) => {
-    const lots = lotsOf({ ...one, index }, lotCount, workshop);
+    const lots = allLots[index] as Lot[];
     return {
       ...one,
       name: one.piece.name,
@@ -247,7 +239,6 @@ export function countPieces({ workshop, job }: JobFile) {
     };
   });
   return {
-    lots: lotCount,
     counted,
     balloons: totalBalloons(counted),
     materials: totalMaterials(counted),

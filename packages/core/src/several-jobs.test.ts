@@ -1,17 +1,61 @@
-import { draftPlan } from './plan.ts';
-import { leftForEach } from './several-jobs.ts';
+import type { JobFile } from '@early-lantern/contract';
+import { countPieces, draftPlan } from './plan.ts';
+import { balloonsTogether, leftForEach } from './several-jobs.ts';
+import { productNeeds } from './stock/needs.ts';
 import { demoJob } from './test/samples.ts';
 
 const [first, second] = [demoJob('01-meadow-finish'), demoJob('02-engine-shed')];
 const JUNE = Date.parse('2027-06-01T00:00:00Z');
 
+const wanted = (file: JobFile) =>
+  draftPlan(file).totals.balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
+const stocked = (file: JobFile, onHand: number): JobFile => {
+  const stock = file.workshop.colours.flatMap(({ id }) =>
+    [5, 9, 11, 17, 24, 36].map((nominalIn) => ({ nominalIn, colour: id, onHand })),
+  );
+  return { ...file, workshop: { ...file.workshop, stock, reserved: [], onOrder: [] } };
+};
+const held = (rows: readonly { count: number }[] = []) => rows.reduce((sum, { count }) => sum + count, 0);
+
 test('a coming job finds held what those with earlier doors need; past ones hold nothing', () => {
-  const before = leftForEach([second, first], JUNE);
-  expect(before[first.job.id]?.reserved).toEqual([]);
-  const needed = draftPlan(first).totals.balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
-  expect(before[second.job.id]?.reserved.reduce((sum, row) => sum + row.count, 0)).toBe(needed);
-  const after = leftForEach([second, first], Date.parse('2027-06-19T12:00:00-05:00'));
-  expect(after).toEqual({ [second.job.id]: { reserved: [], sameDay: [] } });
+  const [one, two] = [stocked(first, 1000), stocked(second, 1000)];
+  const before = leftForEach([two, one], JUNE);
+  expect(before[one.job.id]?.reserved).toEqual([]);
+  expect(held(before[two.job.id]?.reserved)).toBe(wanted(one));
+  const after = leftForEach([two, one], Date.parse('2027-06-19T12:00:00-05:00'));
+  expect(after).toEqual({ [two.job.id]: { reserved: [], sameDay: [] } });
+});
+
+test('what an earlier job lacks is not bought again by a later one: six alike jobs buy what six need, less the shelf', () => {
+  const jobs = Array.from({ length: 6 }, (_, i) => {
+    const file = structuredClone(stocked(first, 40));
+    file.job.id = `job-${i}`;
+    file.job.doors = `2027-06-${20 + i}T18:00:00-05:00`;
+    return file;
+  });
+  const left = leftForEach(jobs, JUNE);
+  const bought = jobs.map((file) => {
+    const { reserved = [] } = left[file.job.id] ?? {};
+    return productNeeds(countPieces(file).balloons, { ...file.workshop, reserved }, '2027-06-30').reduce(
+      (sum, { over }) => sum + Math.max(0, -over),
+      0,
+    );
+  });
+  // By hand: of each product six times its need and spares, less the 40 that are there once.
+  const each = productNeeds(countPieces(first).balloons, { stock: [] }, '2027-06-30');
+  const missing = each.reduce((sum, { need, spare }) => sum + Math.max(0, 6 * (need + spare) - 40), 0);
+  expect(held(bought.map((count) => ({ count })))).toBe(missing);
+  // Nobody holds more than there is.
+  for (const { count } of left['job-5']?.reserved ?? []) expect(count).toBeLessThanOrEqual(40);
+});
+
+test('made on one day, jobs share their spares', () => {
+  const sum = (rows: readonly { need: number; spare: number }[], what: 'need' | 'spare') =>
+    rows.reduce((all, row) => all + row[what], 0);
+  const alone = [first, second].map((file) => countPieces(file).balloons);
+  const together = balloonsTogether([first, second]);
+  expect(sum(together, 'need')).toBe(sum(alone.flat(), 'need'));
+  expect(sum(together, 'spare')).toBeLessThan(sum(alone.flat(), 'spare'));
 });
 
 test('pipes of one day are cut from one list, whichever job looks at it', () => {

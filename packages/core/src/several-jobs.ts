@@ -1,7 +1,9 @@
-import type { DayClaim, JobFile, LeftByOthers } from '@early-lantern/contract';
+import type { BalloonRow, DayClaim, JobFile, LeftByOthers } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
+import { balloonsOf, lotsOf } from './piece/counts.ts';
+import { recipeOf } from './piece/recipe-of.ts';
 import { countPieces, holdsOfFile } from './plan.ts';
-import { firstCome, heldBy } from './stock/held.ts';
+import { type Claim, firstCome, heldBy, takenBy } from './stock/held.ts';
 import { jobPipeParts } from './structure/pipe-parts.ts';
 
 /**
@@ -14,8 +16,13 @@ export function leftForEach(files: readonly JobFile[], nowMs: number): Record<st
   const coming = files
     .filter(({ job }) => Date.parse(job.doors) >= nowMs)
     .sort((a, b) => firstCome(a.job, b.job));
-  const claims = coming.map((file) => ({ job: file.job.name, balloons: countPieces(file).balloons }));
   const days = coming.map(dayOf);
+  const claims: Claim[] = [];
+  for (const [i, file] of coming.entries()) {
+    const shelf = { ...file.workshop, reserved: heldBy(claims) };
+    const takes = takenBy(countPieces(file).balloons, shelf, days[i] as string);
+    claims.push({ job: file.job.name, takes });
+  }
   const taken: DayClaim[] = [];
   for (const [i, file] of coming.entries()) {
     const before = taken.filter((_, k) => days[k] === days[i]);
@@ -50,4 +57,14 @@ function claimOf(file: JobFile, before: DayClaim[]): DayClaim {
     pipes: jobPipeParts(file),
     weights: [...counts].map(([id, count]) => ({ id, count })),
   };
+}
+
+/** Balloons of several jobs made together: a spare serves them all. @param files of one workshop */
+export function balloonsTogether(files: readonly JobFile[]): BalloonRow[] {
+  const [first] = files;
+  if (!first) return [];
+  const pieces = files.flatMap(({ job, workshop }) =>
+    job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) })),
+  );
+  return balloonsOf(lotsOf(pieces, first.workshop).flat());
 }

@@ -7,7 +7,7 @@ import type {
   WorkshopRow,
   WorkshopSettings,
 } from '@early-lantern/contract';
-import { leftForEach, totalBalloons, totalMaterials, workedJob } from '@early-lantern/core';
+import { balloonsTogether, leftForEach, totalMaterials, workedJob } from '@early-lantern/core';
 import { and, count, desc, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs, movements } from '../db/schema.ts';
@@ -167,7 +167,7 @@ export async function countTogether(db: Queries, from: Date, until: Date): Promi
       name: job.name,
       balloons: balloons.reduce((sum, row) => sum + row.need, 0),
     })),
-    balloons: totalBalloons(counted),
+    balloons: balloonsTogether(files),
     materials: totalMaterials(counted.map(({ job, materials }) => ({ name: job.name, materials }))),
   };
 }

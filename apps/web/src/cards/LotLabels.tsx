@@ -101,9 +101,7 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
         {what}
       </text>
       <text x="66" y="51" fontSize="10.5">
-        {lot.blown > lot.count
-          ? `${lot.count} to hang, ${lot.spare} spare`
-          : `and ${lot.spare} spare, not blown`}
+        {spareWords(lot)}
       </text>
       <text x="66" y="65" fontSize="10.5">
         {`${hole}, into ${short(lot.cluster, 24)}`}
@@ -116,4 +114,10 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
       </text>
     </g>
   );
+}
+
+/** What of a bag is spare, where anything is. */
+function spareWords({ count, spare, blown }: Pick<Lot, 'count' | 'spare' | 'blown'>): string {
+  if (spare === 0) return '';
+  return blown > count ? `${count} to hang, ${spare} spare` : `and ${spare} spare, not blown`;
 }

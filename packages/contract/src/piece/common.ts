@@ -115,12 +115,19 @@ export const Seed = z
   .min(0)
   .max(2 ** 31 - 1);
 
-export const ClusterSize = z.union([z.literal('auto'), z.int().min(4).max(8)]);
+/** Above 14 a cluster is unwieldy, above 16 nobody twists it. */
+export const ClusterSize = z.union([z.literal('auto'), z.int().min(2).max(16)]);
+
+/** How full an organic dressing is: the fewest balloons that fill its outline, as is usual, or richly. */
+export const Fullness = z.enum(['thin', 'usual', 'rich']);
+export type Fullness = z.infer<typeof Fullness>;
 
 /** What an organic dressing is mixed of. */
 export const mixFields = {
   /** Balloons in a cluster; `auto` picks the number whose own width comes nearest. */
   clusterSize: ClusterSize,
+  /** Left out, as is usual. */
+  fullness: Fullness.optional(),
   /** Clusters pushed up tight against each other, or strung with play. */
   strung: z.enum(['tight', 'loose']),
   /** Keep the shares as set, or let the engine tilt them until the width is met. */

@@ -8,8 +8,10 @@ const GarlandFields = z.strictObject({
   ...mixFields,
   /** The garland's line through the clusters' ties, from its thick end to its tip; smoothed. */
   line: z.array(Point).min(2).max(40),
-  /** Visible width at the thick end. */
+  /** Mean width of the silhouette at the thick end. */
   widthM: LengthM.max(3),
+  /** Hangs free, or lies against a wall, which flattens it; left out, against a wall. */
+  backing: z.enum(['free', 'wall']).optional(),
   /** Width at the tip as a share of the width at the thick end. */
   taper: z.number().min(0.2).max(1),
   /** How its clusters are joined, where it differs from the house. */

@@ -1,8 +1,7 @@
 import type { Grade, Piece, WorkshopSettings } from '@early-lantern/contract';
 import { productNeeds } from '../stock/needs.ts';
-import { sparesFor } from '../stock/spares.ts';
 import { demoJob, garland } from '../test/samples.ts';
-import { balloonsOf, countLots, lotsOf, pieceLetter, totalBalloons } from './counts.ts';
+import { balloonsOf, lotsOf, pieceLetter, totalBalloons } from './counts.ts';
 import type { Need } from './recipe.ts';
 
 const { workshop } = demoJob('01-meadow-finish');
@@ -31,48 +30,69 @@ const needs = [
   need(5, 'lagoon', 9, 4, 'trios'),
   need(11, 'lagoon', 4),
 ];
-const lots = (of: Need[], grade: Grade, count: number, settings = bare, sections = [1]) =>
-  lotsOf({ piece: garland(10, { grade }), recipe: { needs: of, sections }, index: 1 }, count, settings);
+const lots = (of: Need[], grade: Grade = 'professional', settings = bare, sections = [1]) =>
+  lotsOf([{ piece: garland(10, { grade }), recipe: { needs: of, sections } }], settings)[0] ?? [];
 
 test('alike balloons are one lot, the largest first, lettered by piece', () => {
-  const found = lots(needs, 'professional', 3);
+  const found = lots(needs);
   expect(found.map((lot) => [lot.id, lot.nominalIn, lot.colour, lot.count, lot.cluster])).toEqual([
-    ['B1', 11, 'lagoon', 24, 'quads'],
-    ['B2', 11, 'chalk', 10, 'quads'],
-    ['B3', 5, 'lagoon', 9, 'trios'],
+    ['A1', 11, 'lagoon', 24, 'quads'],
+    ['A2', 11, 'chalk', 10, 'quads'],
+    ['A3', 5, 'lagoon', 9, 'trios'],
   ]);
-  expect(countLots(needs)).toBe(3);
   expect([0, 25, 26, 701, 702].map(pieceLetter)).toEqual(['A', 'Z', 'AA', 'ZZ', 'AAA']);
 });
 
 test('what goes into the bags of the sections adds up to the lot', () => {
-  const [lot] = lots([need(11, 'lagoon', 25)], 'professional', 1, bare, [0.5, 0.3, 0.2]);
+  const [lot] = lots([need(11, 'lagoon', 25)], 'professional', bare, [0.5, 0.3, 0.2]);
   expect(lot?.perSection.reduce((a, b) => a + b, 0)).toBe(25);
   expect(lot?.perSection[0]).toBeGreaterThan(lot?.perSection[2] as number);
-  expect(lot?.bags).toEqual(['B-1', 'B-2', 'B-3']);
+  expect(lot?.bags).toEqual(['A-1', 'A-2', 'A-3']);
 });
 
-test('spares follow from grade, target and the number of lots; a product’s own loss goes before its grade', () => {
-  const spares = (grade: Grade, count: number, settings = bare) =>
-    lots(needs, grade, count, settings).map((lot) => lot.spare);
-  expect(spares('professional', 1)).toEqual([24, 10, 9].map((count) => sparesFor(count, 0.025, 0.97)));
-  expect(spares('standard', 3)).toEqual([24, 10, 9].map((count) => sparesFor(count, 0.05, 0.97 ** (1 / 3))));
-  expect(spares('budget', 12)[0]).toBeGreaterThan(spares('professional', 12)[0] as number);
-  expect(spares('professional', 30)[0]).toBeGreaterThan(spares('professional', 1)[0] as number);
+test('spares follow from quality and confidence; a product’s own loss goes before its grade', () => {
+  const sum = (grade: Grade, settings = bare) =>
+    lots(needs, grade, settings).reduce((all, { spare }) => all + spare, 0);
+  expect(sum('budget')).toBeGreaterThan(sum('standard'));
+  expect(sum('standard')).toBeGreaterThan(sum('professional'));
+  expect(sum('professional', { ...bare, spareTargetPct: 80 })).toBeLessThan(sum('professional'));
   const blotchy = {
     ...bare,
     colours: bare.colours.map((one) => (one.id === 'chalk' ? { ...one, lossPct: 25 } : one)),
   };
-  expect(spares('professional', 3, blotchy)[1]).toBe(sparesFor(10, 0.25, 0.97 ** (1 / 3)));
+  const chalk = (settings: WorkshopSettings) =>
+    lots(needs, 'professional', settings).find(({ colour }) => colour === 'chalk')?.spare as number;
+  // Ten that lose one in four: 14 of them leave ten good ones in 90 of 100 cases only (binomial, by hand).
+  expect(chalk(blotchy)).toBeGreaterThan(4);
+  expect(chalk(bare)).toBeLessThan(3);
 });
 
-test('the top-up for the site comes on top; a specialty item has one spare at least, or a plan B', () => {
-  const topped = {
-    ...bare,
-    sizes: bare.sizes?.map((size) => ({ ...size, topUpPct: 10 })),
-  } as WorkshopSettings;
-  const plain = lots([need(11, 'lagoon', 24)], 'professional', 1)[0]?.spare as number;
-  expect(lots([need(11, 'lagoon', 24)], 'professional', 1, topped)[0]?.spare).toBe(plain + 3);
+test('a spare serves every lot, cluster and diameter of its product: cut in ten lots it takes no more', () => {
+  const whole = [need(11, 'lagoon', 200), need(5, 'lagoon', 60, 4, 'trios')];
+  const cut = [
+    ...Array.from({ length: 10 }, (_, i) => need(11, 'lagoon', 20, 8 + (i % 2), `cluster ${i}`)),
+    ...Array.from({ length: 3 }, (_, i) => need(5, 'lagoon', 20, 4, `cluster ${i}`)),
+  ];
+  const sums = (of: Need[], nominalIn: number) =>
+    lots(of)
+      .filter((lot) => lot.nominalIn === nominalIn)
+      .reduce((all, { spare }) => all + spare, 0);
+  expect([sums(cut, 11), sums(cut, 5)]).toEqual([sums(whole, 11), sums(whole, 5)]);
+  // Over two pieces of one quality as well.
+  const half = { piece: garland(10), recipe: { needs: [need(11, 'lagoon', 100)], sections: [1] } };
+  const apart = lotsOf([half, half], bare).flat();
+  const together = lots([need(11, 'lagoon', 200)]);
+  expect(apart.reduce((all, { spare }) => all + spare, 0)).toBe(together[0]?.spare);
+});
+
+test('of the spares enough are at hand on site; a specialty item has one at least, or a plan B', () => {
+  const topped = (topUpPct: number) =>
+    ({ ...bare, sizes: bare.sizes?.map((size) => ({ ...size, topUpPct })) }) as WorkshopSettings;
+  const spares = (topUpPct: number) =>
+    lots([need(11, 'lagoon', 200)], 'professional', topped(topUpPct))[0]?.spare as number;
+  // What is lost in making is more than two in a hundred already; of one in ten, twenty are wanted on site.
+  expect(spares(2)).toBe(spares(0));
+  expect(spares(10)).toBe(20);
   const big = (planB: string): Piece => ({
     kind: 'accent',
     id: 'moon',
@@ -85,16 +105,16 @@ test('the top-up for the site comes on top; a specialty item has one spare at le
     planB,
   });
   const spare = (planB: string) =>
-    lotsOf({ piece: big(planB), recipe: { needs: [need(36, 'chalk', 1)], sections: [1] }, index: 0 }, 1, {
+    lotsOf([{ piece: big(planB), recipe: { needs: [need(36, 'chalk', 1)], sections: [1] } }], {
       ...bare,
       spareTargetPct: 90,
-    })[0]?.spare;
+    })[0]?.[0]?.spare;
   expect(spare('')).toBe(1);
   expect(spare('a cluster in its place')).toBe(0);
 });
 
 test('what the pieces need adds up; what the shelf lacks comes first', () => {
-  const rows = balloonsOf(lots(needs, 'professional', 3));
+  const rows = balloonsOf(lots(needs));
   const total = totalBalloons([{ balloons: rows }, { balloons: rows }]);
   expect(total[0]).toMatchObject({ need: 48, spare: 2 * (rows[0]?.spare ?? 0) });
   const shelf = {
@@ -113,7 +133,7 @@ test('what the pieces need adds up; what the shelf lacks comes first', () => {
 });
 
 test('what other jobs hold is not there; orders count from the day they arrive', () => {
-  const rows = balloonsOf(lots([need(11, 'lagoon', 20)], 'professional', 1));
+  const rows = balloonsOf(lots([need(11, 'lagoon', 20)]));
   const shelf = {
     stock: [{ nominalIn: 11, colour: 'lagoon', onHand: 30 }],
     reserved: [{ nominalIn: 11, colour: 'lagoon', count: 12, jobs: ['Another'] }],
@@ -130,7 +150,7 @@ test('what other jobs hold is not there; orders count from the day they arrive',
 });
 
 test('one product blown two ways is two rows to inflate and one to have', () => {
-  const rows = balloonsOf(lots([need(17, 'oat', 6, 16), need(17, 'oat', 5, 14)], 'professional', 2));
+  const rows = balloonsOf(lots([need(17, 'oat', 6, 16), need(17, 'oat', 5, 14)]));
   expect(rows).toHaveLength(2);
   expect(productNeeds(rows, { stock: [] }, '2027-06-18')).toMatchObject([{ need: 11, onHand: 0 }]);
 });

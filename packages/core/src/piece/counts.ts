@@ -10,7 +10,7 @@ import type {
 } from '@early-lantern/contract';
 import { productLoss, sizeName, sizeOf } from '../balloon/catalogue.ts';
 import { apportion } from '../quantity/apportion.ts';
-import { sparesFor } from '../stock/spares.ts';
+import { jointSpares } from '../stock/spares.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import type { Need, Recipe } from './recipe.ts';
 
@@ -38,51 +38,103 @@ const bySizeAndDiameter = (
   b: { nominalIn: number; inflatedIn: InflatedRange },
 ) => b.nominalIn - a.nominalIn || b.inflatedIn.max - a.inflatedIn.max;
 
-/** How many lots these needs make. */
-export function countLots(needs: readonly Need[]): number {
-  return new Set(needs.map(lotKey)).size;
-}
-
-/** A piece of the job with its place in it. */
-interface CountedPiece {
-  piece: Piece;
-  recipe: Pick<Recipe, 'needs' | 'sections'>;
-  /** From 0. */
-  index: number;
-}
-
 /** The quality a piece is made of. */
 export const gradeOf = (piece: Piece): Grade => ('grade' in piece ? piece.grade : 'professional');
 
+/** The lots of one piece, without spares. @param index of the piece in its job, from 0 */
+function bareLots(recipe: Pick<Recipe, 'needs' | 'sections'>, index: number): Lot[] {
+  const letter = pieceLetter(index);
+  return asLots(recipe.needs).map(({ nominalIn, inflatedIn, colour, count, cluster }, i) => ({
+    id: `${letter}${i + 1}`,
+    nominalIn,
+    inflatedIn,
+    // Until it is known what becomes of it: as designed.
+    blowToIn: inflatedIn,
+    colour,
+    count,
+    spare: 0,
+    blown: count,
+    cluster,
+    perSection: apportion(recipe.sections, count),
+    holesIn: inflatedIn.min === inflatedIn.max ? [inflatedIn.max] : [inflatedIn.min, inflatedIn.max],
+    bags: recipe.sections.map((_, s) => `${letter}-${s + 1}`),
+  }));
+}
+
+/** Lots of one product and quality: a spare serves each of them. */
+interface Pool {
+  loss: number;
+  lots: Lot[];
+  /** Whether one too few would be seen, and nothing else is planned for that. */
+  isSpecial: boolean;
+}
+
 /**
- * The lots of one piece with their spares. All `lots` of the job together shall come out complete with the workshop's
- * target chance, so each gets the target's `lots`-th root; a top-up for the site by size comes on top.
+ * The lots of the pieces of a job with their spares: the fewest in all such that the whole job comes out complete with
+ * the workshop's wanted chance, shared out over the lots of each product as these are large.
  */
 export function lotsOf(
-  { piece, recipe, index }: CountedPiece,
-  lots: number,
+  pieces: readonly { piece: Piece; recipe: Pick<Recipe, 'needs' | 'sections'> }[],
   settings: WorkshopSettings,
-): Lot[] {
-  const letter = pieceLetter(index);
-  return asLots(recipe.needs).map((need, i) => {
-    const { nominalIn, inflatedIn, colour, count, cluster } = need;
-    const spare = sparesOf(need, piece, lots, settings);
-    return {
-      id: `${letter}${i + 1}`,
-      nominalIn,
-      inflatedIn,
-      // Until it is known what becomes of it: as designed.
-      blowToIn: inflatedIn,
-      colour,
-      count,
-      spare,
-      blown: count + (settings.blowsSpares ? spare : 0),
-      cluster,
-      perSection: apportion(recipe.sections, count),
-      holesIn: inflatedIn.min === inflatedIn.max ? [inflatedIn.max] : [inflatedIn.min, inflatedIn.max],
-      bags: recipe.sections.map((_, s) => `${letter}-${s + 1}`),
-    };
+): Lot[][] {
+  const byPiece = pieces.map(({ recipe }, index) => bareLots(recipe, index));
+  const pools = [...poolsOf(pieces, byPiece, settings).values()];
+  const spares = jointSpares(
+    pools.map((pool) => ({
+      need: needOf(pool),
+      loss: pool.loss,
+      least: leastOf(pool, settings),
+    })),
+    settings.spareTargetPct / 100,
+  );
+  const own = new Map<Lot, number>();
+  pools.forEach(({ lots }, p) => {
+    const shares = apportion(
+      lots.map(({ count }) => count),
+      spares[p] as number,
+    );
+    lots.forEach((lot, i) => {
+      own.set(lot, shares[i] as number);
+    });
   });
+  return byPiece.map((lots) =>
+    lots.map((lot) => {
+      const spare = own.get(lot) ?? 0;
+      return { ...lot, spare, blown: lot.count + (settings.blowsSpares ? spare : 0) };
+    }),
+  );
+}
+
+function poolsOf(
+  pieces: readonly { piece: Piece }[],
+  byPiece: readonly (readonly Lot[])[],
+  settings: WorkshopSettings,
+): Map<string, Pool> {
+  const pools = new Map<string, Pool>();
+  pieces.forEach(({ piece }, i) => {
+    const hasPlanB = piece.kind === 'accent' && piece.planB.trim() !== '';
+    for (const lot of byPiece[i] ?? []) {
+      const colour = settings.colours.find((one) => one.id === lot.colour);
+      const { loss } = productLoss(colour, gradeOf(piece));
+      const key = `${lot.nominalIn}|${lot.colour}|${loss}`;
+      const known = pools.get(key) ?? { loss, lots: [], isSpecial: false };
+      pools.set(key, {
+        loss,
+        lots: [...known.lots, lot],
+        isSpecial: known.isSpecial || (lot.nominalIn >= SPECIALTY_FROM_IN && !hasPlanB),
+      });
+    }
+  });
+  return pools;
+}
+
+const needOf = ({ lots }: Pick<Pool, 'lots'>): number => lots.reduce((sum, { count }) => sum + count, 0);
+
+/** Spares of a product whatever its loss: as many as are wanted at hand on site, and one of what would be missed. */
+function leastOf({ lots, isSpecial }: Pool, settings: WorkshopSettings): number {
+  const { topUpPct } = sizeOf(lots[0]?.nominalIn ?? 0, settings);
+  const onSite = Math.ceil((needOf({ lots }) * topUpPct) / 100);
+  return isSpecial ? Math.max(1, onSite) : onSite;
 }
 
 /** What is to be blown: the needs, with the spares of each lot where the house blows them. */
@@ -102,16 +154,6 @@ export function blownNeeds(needs: readonly Need[], lots: readonly Lot[]): Need[]
 export function pieceLetter(index: number): string {
   const letter = String.fromCharCode(65 + (index % 26));
   return index < 26 ? letter : `${pieceLetter(Math.floor(index / 26) - 1)}${letter}`;
-}
-
-function sparesOf(need: Need, piece: Piece, lots: number, settings: WorkshopSettings): number {
-  const colour = settings.colours.find((one) => one.id === need.colour);
-  const { loss } = productLoss(colour, gradeOf(piece));
-  const perLot = (settings.spareTargetPct / 100) ** (1 / Math.max(1, lots));
-  const topUp = Math.ceil((need.count * sizeOf(need.nominalIn, settings).topUpPct) / 100);
-  const spare = sparesFor(need.count, loss, perLot) + topUp;
-  const hasPlanB = piece.kind === 'accent' && piece.planB.trim() !== '';
-  return need.nominalIn >= SPECIALTY_FROM_IN && !hasPlanB ? Math.max(1, spare) : spare;
 }
 
 /** Rows that agree in size, diameters and colour become one; largest size first, then as the lots run. */
@@ -146,12 +188,8 @@ export function totalBalloons(pieces: readonly { balloons: readonly BalloonRow[]
   return merge(pieces.flatMap((piece) => piece.balloons));
 }
 
-/** How the spares came about: once for each loss rate, and the top-up by size. */
-export function spareWorking(
-  { workshop, job }: JobFile,
-  lots: number,
-  balloons: readonly BalloonRow[],
-): Working[] {
+/** How the spares came about: one sum over the whole job, the losses it reckons with, and what is wanted on site. */
+export function spareWorking({ workshop, job }: JobFile, balloons: readonly BalloonRow[]): Working[] {
   const losses = new Map<string, { loss: number; tag: string }>();
   for (const { colour: id } of balloons) {
     const colour = workshop.colours.find((one) => one.id === id);
@@ -161,30 +199,30 @@ export function spareWorking(
       losses.set(name, found);
     }
   }
-  const perLot = Number((100 * (workshop.spareTargetPct / 100) ** (1 / Math.max(1, lots))).toFixed(2));
+  const sum = working(
+    'Spares of the whole job',
+    'fewest in all with Π P(enough of a product) ≥ confidence; a spare serves every lot of its product',
+    [
+      ['confidence', workshop.spareTargetPct, '%'],
+      ['balloons', balloons.reduce((all, { need }) => all + need, 0)],
+      ['products', new Set(balloons.map(({ nominalIn, colour }) => `${nominalIn}|${colour}`)).size],
+    ],
+    { value: balloons.reduce((all, { spare }) => all + spare, 0), unit: 'spares' },
+    'negative binomial distribution, exact; each next spare goes to the product that it helps most',
+  );
   const byLoss = [...losses].map(([name, { loss, tag }]) =>
-    working(
-      `Spares, ${name}`,
-      'least m with P(Binomial(m, 1 − loss) ≥ need) ≥ target^(1/lots)',
-      [
-        ['loss', loss * 100, '%'],
-        ['target', workshop.spareTargetPct, '%'],
-        ['lots', lots],
-      ],
-      { value: perLot, unit: '% per lot' },
-      `binomial distribution, exact; loss: ${tag}`,
-    ),
+    working(`Lost in making, ${name}`, 'as learned or as usual', [], { value: loss * 100, unit: '%' }, tag),
   );
   const sizes = [...new Set(balloons.map((row) => row.nominalIn))];
-  const topUps = sizes.map((nominalIn) => {
+  const onSite = sizes.map((nominalIn) => {
     const { topUpPct, tag } = sizeOf(nominalIn, workshop);
     return working(
-      `Top-up for the site, ${sizeName(nominalIn)}`,
-      '⌈need · top-up⌉ for each lot',
-      [['top-up', topUpPct, '%']],
+      `At hand on site, ${sizeName(nominalIn)}`,
+      'of those spares at least ⌈need · share⌉ of each product',
+      [['share', topUpPct, '%']],
       { value: topUpPct, unit: '%' },
       nominalIn >= SPECIALTY_FROM_IN ? `one spare at least: ${COMMON_PRACTICE}` : tag,
     );
   });
-  return [...byLoss, ...topUps];
+  return [sum, ...byLoss, ...onSite];
 }

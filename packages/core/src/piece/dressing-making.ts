@@ -3,12 +3,13 @@ import { amounts, material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE } from '../working.ts';
-import { clusterName, type Dressing, twistRate } from './dressing.ts';
+import { clusterName, clusterSizesName, twistRate } from './cluster-names.ts';
+import type { Dressing } from './dressing.ts';
 import type { Assembly, Material, SiteWork } from './recipe.ts';
 
 /** What the dressing is put together from, as the schools have it. */
 export function dressingAssemblies(dressing: Dressing, schools: Schools, part: string): Assembly[] {
-  const { clusterSize, spineClusters, sideClusters, fillerTrios } = dressing;
+  const { clusters, fillerTrios } = dressing;
   const trios: Assembly = {
     name: 'trios',
     size: 3,
@@ -18,16 +19,23 @@ export function dressingAssemblies(dressing: Dressing, schools: Schools, part: s
     join: schools.dressing === 'finished-sections' ? fillerRate[schools.fillerFixing] : undefined,
     joinAt: 'bench',
   };
-  const base: Assembly = {
-    name: clusterName(clusterSize),
-    size: clusterSize,
-    count: spineClusters + sideClusters,
-    part,
-    make: twistRate(clusterSize),
-    join: schools.joining,
-    joinAt: 'bench',
-  };
-  return fillerTrios > 0 ? [base, trios] : [base];
+  const bySize = new Map<number, number>();
+  for (const { size, count } of [...clusters.spine, ...clusters.side])
+    bySize.set(size, (bySize.get(size) ?? 0) + count);
+  const base = [...bySize]
+    .sort(([a], [b]) => a - b)
+    .map(
+      ([size, count]): Assembly => ({
+        name: clusterName(size),
+        size,
+        count,
+        part,
+        make: twistRate(size),
+        join: schools.joining,
+        joinAt: 'bench',
+      }),
+    );
+  return fillerTrios > 0 ? [...base, trios] : base;
 }
 
 const fillerRate = {
@@ -196,7 +204,8 @@ export function dressingMaking(
   schools: Schools,
   holding: Holding = schools.joining,
 ): string[] {
-  const { clusterSize, fillerTrios, sideClusters, spineClusters } = dressing;
+  const { clusters, fillerTrios, sideClusters, spineClusters } = dressing;
+  const sizes = [...clusters.spine, ...clusters.side].map(({ size }) => size);
   const sized =
     schools.sizing === 'eye'
       ? 'Blow by eye, sizes varied on purpose.'
@@ -204,7 +213,7 @@ export function dressingMaking(
   const isFinished = schools.dressing === 'finished-sections';
   return [
     sized,
-    `${tieStep[schools.tie]} Twist them into ${clusterName(clusterSize)} of assorted sizes.`,
+    `${tieStep[schools.tie]} Twist them into ${clusterSizesName(sizes)} of assorted sizes.`,
     ...(holding === 'unstrung'
       ? []
       : [`${joiningStep[holding]} ${plural(spineClusters, 'cluster')} make the base.`]),

@@ -2,7 +2,7 @@ import { type Station, stationsAt } from '../geometry/line.ts';
 import { planColours } from '../pattern/colour-plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
-import type { DressLine } from './dressing.ts';
+import type { Dressing, DressLine } from './dressing.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { settle } from './settle.ts';
@@ -35,8 +35,7 @@ export function dressingPicture(line: DressLine, counts: Counts): DrawnBalloon[]
 interface Counts {
   lengthM: number;
   clusterSize: number;
-  spineClusters: number;
-  sideClusters: number;
+  clusters: Dressing['clusters'];
   fillerTrios: number;
   needs: readonly Need[];
 }
@@ -60,7 +59,8 @@ function balls(needs: readonly Need[], nominalIn: number): Ball[] {
 
 function drawBase(line: DressLine, counts: Counts, random: () => number): Placed[] {
   const needs = counts.needs.filter((need) => need.role === 'base');
-  const clusters = counts.spineClusters + counts.sideClusters;
+  const members = clusterSizes(counts.clusters);
+  const clusters = members.length;
   const sizes = [...new Set(needs.map((need) => need.nominalIn))];
   const all = sizes.flatMap((size) => balls(needs, size));
   const slots = shuffled(all, random);
@@ -76,11 +76,14 @@ function drawBase(line: DressLine, counts: Counts, random: () => number): Placed
     line.chain,
     Array.from({ length: clusters }, (_, k) => ((k + 0.5) / clusters) * counts.lengthM),
   );
+  let taken = 0;
   const placed = ties.flatMap((tie, k) => {
-    const members = ranked.slice(k * counts.clusterSize, (k + 1) * counts.clusterSize);
+    const size = members[k] as number;
+    const own = ranked.slice(taken, taken + size);
+    taken += size;
     const turn = random() * Math.PI * 2;
-    return members.map(({ ball }, i) => {
-      const angle = turn + (i / members.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
+    return own.map(({ ball }, i) => {
+      const angle = turn + (i / own.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
       return { nominalIn: ball.nominalIn, placed: beside(line, counts, tie, angle, ball.rM, 'base') };
     });
   });
@@ -92,6 +95,14 @@ function drawBase(line: DressLine, counts: Counts, random: () => number): Placed
   const largestFirst = [...groups].sort((a, b) => (b.balls[0]?.rM ?? 0) - (a.balls[0]?.rM ?? 0));
   planColours(largestFirst, line.mix.colourPlan, line.mix.colours, random);
   return placed.map((entry) => entry.placed);
+}
+
+/** The sizes of all clusters along the line, large and small ones mixed evenly. */
+function clusterSizes({ spine, side }: Dressing['clusters']): number[] {
+  return [...spine, ...side]
+    .flatMap(({ size, count }) => Array.from({ length: count }, (_, i) => ({ size, at: (i + 0.5) / count })))
+    .sort((a, b) => a.at - b.at || b.size - a.size)
+    .map(({ size }) => size);
 }
 
 function shuffled(list: readonly Ball[], random: () => number): { ball: Ball; key: number }[] {

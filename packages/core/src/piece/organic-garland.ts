@@ -4,7 +4,7 @@ import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
-import { type Dressing, type DressLine, dress, FLATNESS } from './dressing.ts';
+import { type Dressing, type DressLine, dress } from './dressing.ts';
 import {
   dressingAssemblies,
   dressingMaking,
@@ -14,6 +14,7 @@ import {
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import type { Kind } from './kind.ts';
+import { type Backing, flatness } from './organic-law.ts';
 import type { Part } from './part.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
 
@@ -28,7 +29,7 @@ const TAIL_CLUSTERS_PER_M = 1.5;
 
 /** Clusters of assorted diameters along a free line. */
 export const organicGarland: Kind<OrganicGarland> = {
-  depthM: (_, { visibleWidthM }) => FLATNESS * visibleWidthM,
+  depthM: (piece, { visibleWidthM }) => flatness(backingOf(piece)) * visibleWidthM,
   recipe(piece, schools) {
     const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
     const dressing = dress(dressLine(piece));
@@ -69,7 +70,10 @@ export const organicGarland: Kind<OrganicGarland> = {
       working: [...dressing.working, ...sectionWorking(dressing, sections.length)],
     } satisfies Recipe;
   },
-  picture: (piece, recipe) => ({ shapes: [], balloons: dressingPicture(dressLine(piece), recipe) }),
+  picture(piece) {
+    const line = dressLine(piece);
+    return { shapes: [], balloons: dressingPicture(line, dress(line)) };
+  },
   parts(piece) {
     const chain = garlandChain(piece);
     const [first, last] = [chain[0] as XY, chain.at(-1) as XY];
@@ -123,14 +127,28 @@ function joinMaterials(piece: OrganicGarland, sections: number): Material[] {
       ];
 }
 
+/** Against a wall, where nobody has said that it hangs free. */
+const backingOf = ({ backing = 'wall' }: OrganicGarland): Backing => backing;
+
 function dressLine(piece: OrganicGarland): DressLine {
-  const { clusterSize, strung, sizePolicy, sizes, colours, colourPlan, fillers, seed } = piece;
+  const { clusterSize, fullness, strung, sizePolicy, sizes, colours, colourPlan, fillers, seed } = piece;
   const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
   return {
     chain: garlandChain(piece),
     widthM: piece.widthM,
     taper: piece.taper,
-    mix: { clusterSize, strung, sizePolicy, sizes, colours, colourPlan, fillers, seed },
+    mix: {
+      clusterSize,
+      ...(fullness ? { fullness } : {}),
+      strung,
+      sizePolicy,
+      sizes,
+      colours,
+      colourPlan,
+      fillers,
+      seed,
+    },
+    backing: backingOf(piece),
     extraClusters: corners * CLUSTERS_PER_CORNER + Math.round((piece.tailM ?? 0) * TAIL_CLUSTERS_PER_M),
   };
 }

@@ -264,5 +264,6 @@ function sideLines(piece: PanelWall): DressLine[] {
     widthM: sides.widthM,
     taper: 0.8,
     mix: sides.mix,
+    backing: 'free' as const,
   }));
 }

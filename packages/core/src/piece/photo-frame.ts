@@ -188,6 +188,7 @@ function organicLines(piece: PhotoFrame) {
     widthM: style.widthM,
     taper: 1,
     mix: style.mix,
+    backing: 'free' as const,
   }));
 }
 

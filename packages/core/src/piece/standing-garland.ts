@@ -91,11 +91,12 @@ export const standingGarland: Kind<StandingGarland> = {
       working: dressing.working,
     };
   },
-  picture(piece, recipe) {
+  picture(piece) {
     const { at, poleM } = piece;
+    const line = dressLine(piece);
     return {
       shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + poleM)],
-      balloons: dressingPicture(dressLine(piece), recipe),
+      balloons: dressingPicture(line, dress(line)),
     };
   },
   parts(piece): Part[] {
@@ -135,5 +136,5 @@ function dressLine({ at, poleM, gapM, curve, widthM, taper, mix }: StandingGarla
     { x: at.xM, y: at.yM + Math.max(poleM, gapM + 0.1) },
     ...(curve.lengthM > 0 ? bend : []),
   ];
-  return { chain, widthM, taper, mix };
+  return { chain, widthM, taper, mix, backing: 'free' };
 }

@@ -4,7 +4,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
-import { clusterName, twistRate } from './dressing.ts';
+import { clusterName, twistRate } from './cluster-names.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { straight } from './part.ts';

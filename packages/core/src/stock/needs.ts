@@ -15,7 +15,7 @@ export interface ProductNeed {
   over: number;
 }
 
-type Shelf = Pick<WorkshopSettings, 'stock' | 'reserved' | 'onOrder'>;
+export type Shelf = Pick<WorkshopSettings, 'stock' | 'reserved' | 'onOrder'>;
 
 /** What may be taken off the shelf on a day: on hand, less what other jobs count on, and orders that are here by then. */
 export function availableOn(

@@ -1,25 +1,64 @@
+/** A product of a job: so many of it must hang, each is lost with a chance, and so many spares it takes whatever the loss. */
+export interface Wanted {
+  need: number;
+  /** Chance that one is lost, 0 to below 1. */
+  loss: number;
+  least: number;
+}
+
 /**
- * Spares so that a lot comes out complete with a wanted chance: the least `m` for which
- * `P(Binomial(m, 1 − loss) ≥ need) ≥ target`; the spares are `m − need`.
+ * The fewest spares in all so that every product of a job comes out complete with a wanted chance:
+ * `min Σ s_p` subject to `Π F_p(s_p) ≥ target`, where `F_p(s) = P(NegBin(n_p, 1 − q_p) ≤ s)` is the chance that at most
+ * `s` are lost before the last one needed is good. A spare serves every lot and diameter of its product.
  *
- * @param need balloons that must hang, 0 or more
- * @param loss chance that one is lost, 0 to below 1
+ * Exact: `log F_p` is concave in `s`, so the spare that raises the sum of the logarithms most is always the next one of
+ * a fewest set.
+ *
  * @param target chance wanted, below 1
+ * @returns spares of each product, in the order given
  */
-export function sparesFor(need: number, loss: number, target: number): number {
-  if (loss < 0 || loss >= 1) throw new RangeError(`loss ${loss} is not a chance below 1`);
+export function jointSpares(products: readonly Wanted[], target: number): number[] {
   if (target >= 1) throw new RangeError('certainty needs endless spares: ask for a chance below 1');
-  if (need === 0 || loss === 0) return 0;
-  // P(m = need + s suffices) = Σ_{k ≤ s} C(need − 1 + k, k) loss^k (1 − loss)^need: the chance that the
-  // need-th good balloon comes after k lost ones. Summed term by term in logarithms, so that it never underflows.
-  const logGood = need * Math.log(1 - loss);
-  let logTerm = 0;
-  let chance = Math.exp(logGood);
-  let spare = 0;
-  while (chance < target) {
-    spare += 1;
-    logTerm += Math.log((need - 1 + spare) / spare) + Math.log(loss);
-    chance += Math.exp(logGood + logTerm);
+  const chances = products.map(({ need, loss, least }) => chanceFrom(need, loss, least));
+  const wanted = Math.log(target);
+  let reached = chances.reduce((sum, { logF }) => sum + logF, 0);
+  while (reached < wanted - 1e-12) {
+    const best = chances.reduce((a, b) => (b.gain > a.gain ? b : a));
+    reached += best.gain;
+    best.add();
   }
-  return spare;
+  return chances.map(({ spares }) => spares);
+}
+
+/** The chance that a product comes out complete, one spare after the other; in logarithms, so that it never underflows. */
+function chanceFrom(need: number, loss: number, least: number) {
+  if (loss < 0 || loss >= 1) throw new RangeError(`loss ${loss} is not a chance below 1`);
+  const isSure = need === 0 || loss === 0;
+  // F(s) = (1 − q)^n Σ_{k ≤ s} C(n − 1 + k, k) q^k.
+  const logGood = isSure ? 0 : need * Math.log(1 - loss);
+  let spares = 0;
+  let logTerm = 0;
+  let logSum = 0;
+  const next = () => logTerm + Math.log((need + spares) / (spares + 1)) + Math.log(loss);
+  const add = () => {
+    if (!isSure) {
+      logTerm = next();
+      logSum += Math.log1p(Math.exp(logTerm - logSum));
+    }
+    spares += 1;
+  };
+  while (spares < least) add();
+  return {
+    add,
+    get spares() {
+      return spares;
+    },
+    get logF() {
+      return Math.min(0, logGood + logSum);
+    },
+    /** By how much one more raises the logarithm of the chance. */
+    get gain() {
+      return isSure ? 0 : Math.log1p(Math.exp(next() - logSum));
+    },
+  };
 }

@@ -1,7 +1,7 @@
 import type { JobFile, Piece, PieceOf, Working } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { attachedKg } from '../piece/attachments.ts';
-import { FLATNESS } from '../piece/dressing.ts';
+import { flatness } from '../piece/organic-law.ts';
 import type { Area } from '../piece/part.ts';
 import type { Picture } from '../piece/picture.ts';
 import { pictureOf, recipeOf } from '../piece/recipe-of.ts';
@@ -56,7 +56,7 @@ function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
     xM: middle.x,
     yM: middle.y,
     dragFrontM2: frontM2 * (1 - hiddenShare(picture, carrier)),
-    dragSideM2: frontM2 * FLATNESS * 0.5,
+    dragSideM2: frontM2 * flatness('wall') * 0.5,
   };
 }
 

@@ -1,0 +1,18 @@
+const numbers = ['five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const few: Record<number, string> = { 2: 'duplets', 3: 'trios', 4: 'quads' };
+
+/** "duplets", "quads", "six-clusters", "14-clusters". */
+export const clusterName = (size: number): string => few[size] ?? `${numbers[size - 5] ?? size}-clusters`;
+
+/** Clusters of several sizes by name: "quads and five-clusters". */
+export const clusterSizesName = (sizes: readonly number[]): string =>
+  [...new Set(sizes)]
+    .sort((a, b) => a - b)
+    .map(clusterName)
+    .join(' and ');
+
+/** Rate of twisting a cluster of so many balloons. */
+export function twistRate(clusterSize: number): 'twist-quad' | 'twist-six' | 'twist-eight' {
+  if (clusterSize <= 5) return 'twist-quad';
+  return clusterSize <= 7 ? 'twist-six' : 'twist-eight';
+}
