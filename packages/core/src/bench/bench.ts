@@ -53,9 +53,9 @@ export function benchBatches(
   const blow = bySize(blown.filter((need) => !isTrio(need))).flatMap((lot) =>
     inflateBatches(lot, schools, settings, basePlace),
   );
-  const made = recipe.assemblies
-    .filter((assembly) => assembly.part !== 'fillers')
-    .flatMap((assembly, i) => assemblyBatches(assembly, i, blow, settings, madePlace));
+  const made = inOneGo(recipe.assemblies.filter((assembly) => assembly.part !== 'fillers')).flatMap(
+    (alike, i) => assemblyBatches(alike, i, blow, settings, madePlace),
+  );
   const fill = bySize(blown.filter(isTrio)).flatMap((lot) =>
     fillerBatches(lot, schools, settings, fillerPlace),
   );
@@ -215,33 +215,68 @@ function fillerBatches(
   }));
 }
 
-/** Twisting, and stringing where that is done at the bench. */
+/** What is made in one go: an assembly with those after it that are only of another size. */
+function inOneGo(assemblies: readonly Assembly[]): [Assembly, ...Assembly[]][] {
+  const groups: [Assembly, ...Assembly[]][] = [];
+  for (const one of assemblies) {
+    const last = groups.at(-1);
+    if (one.withBefore && last) last.push(one);
+    else groups.push([one]);
+  }
+  return groups;
+}
+
+/** Twisting, and stringing where that is done at the bench, of one assembly in one or several sizes. */
 function assemblyBatches(
-  assembly: Assembly,
+  alike: readonly [Assembly, ...Assembly[]],
   index: number,
   blown: readonly Batch[],
   settings: WorkshopSettings,
   place: Batch['place'],
 ): Batch[] {
-  const { name, size, make, join, joinAt } = assembly;
+  const [{ name, part, make, join, joinAt }] = alike;
   const strung = joinAt === 'bench' ? join : undefined;
-  const rates = [make, strung].filter((rate) => rate !== undefined);
-  if (rates.length === 0) return [];
-  const workFor = (count: number) => together(rates.map((rate) => effort(rate, count, settings)));
+  if (!make && !strung) return [];
+  const total = alike.reduce((sum, { count }) => sum + count, 0);
+  const workFor = (amount: number) =>
+    together(
+      alike.flatMap((one) =>
+        [one.make, strung]
+          .filter((rate) => rate !== undefined)
+          .map((rate) => effort(rate, (amount * one.count) / total, settings)),
+      ),
+    );
   const verb = make && strung ? 'Twist and string' : make ? (verbs[make] ?? 'Twist') : 'String';
-  const named = (amount: number) =>
-    strung && name.endsWith('clusters') ? `${plural(amount, 'cluster')} of ${size}` : counted(amount, name);
-  const selfBlown = BLOWN_WHILE_MADE.has(name);
-  return inParts(assembly.count, workFor).map(({ amount, suffix }) => ({
-    id: `cluster${index > 0 ? `-${assembly.part}` : ''}${suffix}`,
-    label: `${verb} ${named(amount)}`,
-    effort: workFor(amount),
-    needsInflator: selfBlown,
-    skill: make === 'fill-helium' ? 'helium' : 'tying',
-    place,
-    after: blown.map((batch) => batch.id),
-  }));
+  const isSelfBlown = BLOWN_WHILE_MADE.has(name);
+  let done = 0;
+  return inParts(total, workFor).map(({ amount, suffix }) => {
+    const sizes = sizesFrom(alike, done, amount);
+    done += amount;
+    return {
+      id: `cluster${index > 0 ? `-${part}` : ''}${suffix}`,
+      label: `${verb} ${sizes.map((one) => clustersNamed(one, strung !== undefined)).join(' and ')}`,
+      effort: workFor(amount),
+      needsInflator: isSelfBlown,
+      skill: make === 'fill-helium' ? 'helium' : 'tying',
+      place,
+      after: blown.map((batch) => batch.id),
+    };
+  });
 }
+
+/** How many of each size are among so many, the first size first. */
+function sizesFrom(alike: readonly Assembly[], from: number, amount: number): Assembly[] {
+  let before = 0;
+  return alike.flatMap((one) => {
+    const [first, after] = [before, before + one.count];
+    before = after;
+    const count = Math.min(after, from + amount) - Math.max(first, from);
+    return count > 0 ? [{ ...one, count }] : [];
+  });
+}
+
+const clustersNamed = ({ name, size, count }: Assembly, isStrung: boolean): string =>
+  isStrung && name.endsWith('clusters') ? `${plural(count, 'cluster')} of ${size}` : counted(count, name);
 
 const verbs: Partial<Record<NonNullable<Assembly['make']>, string>> = {
   'tie-bunch': 'Tie',

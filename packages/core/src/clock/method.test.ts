@@ -12,8 +12,10 @@ import { strikeWork } from './strike-work.ts';
 import { visitSteps } from './visit-steps.ts';
 import type { Work } from './work.ts';
 
-function workOf(name: string, crew?: string[]) {
+function workOf(name: string, crew?: string[], wider = 1) {
   const file = structuredClone(demoJob(name));
+  // Wider than clusters on one string fill: some go on at the sides.
+  for (const piece of file.job.pieces) if (piece.kind === 'organic-garland') piece.widthM *= wider;
   if (crew) file.job.crew = crew;
   const pieces = file.job.pieces.map((piece) => {
     const recipe = recipeOf(piece);
@@ -51,7 +53,7 @@ test.each([
   ['mending before sign-off', 'touch-up', 'sign-off'],
   ['a second look, some minutes away from it', 'touch-up', 'look-again'],
 ])('%s', (_, first, then) => {
-  const { work } = workOf('02-engine-shed');
+  const { work } = workOf('02-engine-shed', undefined, 1.6);
   expect(work.some((task) => task.id === first)).toBe(true);
   expect(before(work, then)).toContain(first);
 });
@@ -201,7 +203,7 @@ test('steps of a kind of piece as the house does them: renamed, waited before, o
   const file = structuredClone(demoJob('02-engine-shed'));
   const usual = usualSteps('organic-garland', file.workshop).map(({ id }) => id);
   expect(usual).toEqual(expect.arrayContaining(['hang', 'dress', 'fill']));
-  const { work } = workOf('02-engine-shed');
+  const { work } = workOf('02-engine-shed', undefined, 1.6);
   const at = (all: Work[], id: string) => all.find((one) => one.id === `podium-garland--${id}`);
   const kind = 'organic-garland';
   const changed = withPieceSteps(

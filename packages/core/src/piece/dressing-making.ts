@@ -25,7 +25,8 @@ export function dressingAssemblies(dressing: Dressing, schools: Schools, part: s
   const base = [...bySize]
     .sort(([a], [b]) => a - b)
     .map(
-      ([size, count]): Assembly => ({
+      ([size, count], i): Assembly => ({
+        ...(i > 0 ? { withBefore: true } : {}),
         name: clusterName(size),
         size,
         count,

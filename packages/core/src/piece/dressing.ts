@@ -37,7 +37,7 @@ export interface DressLine {
 export interface Dressing {
   lengthM: number;
   visibleWidthM: number;
-  /** Balloons in a cluster of the base, on the mean. */
+  /** Balloons in a cluster of the base on the mean, rounded. */
   clusterSize: number;
   /** Clusters of the string and of the sides by size, the smaller first. */
   clusters: { spine: ClusterCount[]; side: ClusterCount[] };
@@ -77,7 +77,8 @@ export function dress({ chain, widthM, taper, mix, backing, extraClusters = 0 }:
   const spine = clustersOf(onString, clusterSize, fixed !== undefined);
   const placed = balloonsIn(spine);
   const side = clustersOf(Math.max(0, total - placed), clusterSize, fixed !== undefined);
-  const extra = clustersOf(Math.round(extraClusters * clusterSize), clusterSize, fixed !== undefined);
+  const usualSize = Math.round(clusterSize);
+  const extra = extraClusters > 0 ? [{ size: usualSize, count: extraClusters }] : [];
   const clusters = { spine, side: together([...side, ...extra]) };
   const fillerTrios = Math.round((mix.fillers.triosPerM * lengthM * width.meanM) / FILLER_WIDTH_M);
   const steps: DressSteps = {
@@ -101,7 +102,7 @@ export function dress({ chain, widthM, taper, mix, backing, extraClusters = 0 }:
   return {
     lengthM,
     visibleWidthM: steps.visibleWidthM,
-    clusterSize,
+    clusterSize: usualSize,
     clusters,
     spineClusters: clusterCount(spine),
     sideClusters: clusterCount(clusters.side),

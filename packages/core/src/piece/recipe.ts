@@ -24,6 +24,8 @@ export interface Assembly {
   join: RateKey | undefined;
   /** Where it is joined; it is always twisted where it is blown. */
   joinAt: 'bench' | 'site';
+  /** Made in one go with the ones before, of which it is another size. */
+  withBefore?: true;
 }
 
 /** A step on the spot: the card, the clock, the run sheet and the strike are all read from it. */
