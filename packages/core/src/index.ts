@@ -44,6 +44,7 @@ export { usualFor } from './piece/attachments.ts';
 export { usualTable } from './piece/furnishing.ts';
 export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
+export { outerOverMean } from './piece/organic-law.ts';
 export { type PiecePattern, patternOf } from './piece/pattern-of.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf, schoolsOf } from './piece/recipe-of.ts';

@@ -1,8 +1,18 @@
-import type { Mix } from '@early-lantern/contract';
+import { Fullness, type Mix } from '@early-lantern/contract';
 import { METRES_PER_FOOT } from '@early-lantern/core';
 import { Box, MenuItem, Slider, TextField, Typography } from '@mui/material';
 import { memo } from 'react';
 import { alikeButLine, type MixProps } from './mix-props.ts';
+
+const clusterSizes = Array.from({ length: 15 }, (_, i) => i + 2);
+/** Above so many a cluster is unwieldy. */
+const UNWIELDY = 14;
+
+const fullnessWords: Record<Fullness, string> = {
+  thin: 'thin: the fewest that fill it',
+  usual: 'usual: a tenth more, three at a wall',
+  rich: 'rich: three tenths more, half as many at a wall',
+};
 
 /** How an organic dressing is made: clusters, stringing, fillers. */
 export const Making = memo(function Making({ mix, onChange: change }: MixProps) {
@@ -18,9 +28,9 @@ export const Making = memo(function Making({ mix, onChange: change }: MixProps) 
           }
         >
           <MenuItem value="auto">what suits the width</MenuItem>
-          {[4, 5, 6, 7, 8].map((n) => (
+          {clusterSizes.map((n) => (
             <MenuItem key={n} value={String(n)}>
-              {n}
+              {n > UNWIELDY ? `${n}, unwieldy` : n}
             </MenuItem>
           ))}
         </TextField>
@@ -32,6 +42,19 @@ export const Making = memo(function Making({ mix, onChange: change }: MixProps) 
         >
           <MenuItem value="tight">pushed up tight</MenuItem>
           <MenuItem value="loose">with play</MenuItem>
+        </TextField>
+        <TextField
+          select
+          label="Fullness"
+          value={mix.fullness ?? 'usual'}
+          onChange={(event) => change({ fullness: Fullness.parse(event.target.value) })}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          {Fullness.options.map((one) => (
+            <MenuItem key={one} value={one}>
+              {fullnessWords[one]}
+            </MenuItem>
+          ))}
         </TextField>
       </Box>
       <Box>

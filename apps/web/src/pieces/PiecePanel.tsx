@@ -11,6 +11,7 @@ import {
   backOf,
   chainLength,
   kindNames,
+  outerOverMean,
   type Picture,
   plural,
   scaleToLength,
@@ -25,6 +26,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { madeOf } from '../parts/made-of.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { useUnits } from '../preferences.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
 import { AttachmentFields } from './AttachmentFields.tsx';
 import { ColourMix } from './ColourMix.tsx';
@@ -278,6 +280,7 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
   );
   const lengthM = chainLength(smoothLine(points(piece)));
   const { widthM, taper } = piece;
+  const { short } = useUnits();
   const setLength = (wanted: number) =>
     change({
       line: scaleToLength(points(piece), wanted).map(({ x, y }) => ({
@@ -291,6 +294,10 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
         <LengthField label="Length" valueM={lengthM} min={0.3} max={60} onCommit={setLength} />
         <WidthAndTip widthM={widthM} taper={taper} onChange={change} />
       </Box>
+      <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: -0.75 }}>
+        Width is the mean of the outline; single balloons stick out to{' '}
+        {short(widthM * outerOverMean(piece.sizes))}.
+      </Typography>
       <ColourMix mix={piece} known={colours} onChange={change} />
       <SizeMix mix={piece} onChange={change} />
       <Making mix={piece} onChange={change} />

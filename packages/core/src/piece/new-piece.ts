@@ -103,6 +103,9 @@ const made = (context: NewPieceContext) => ({ ...head(context), grade: 'professi
 const middle = ({ spot }: NewPieceContext, yM = 0): Point => ({ xM: tidy(spot.widthM / 2), yM: tidy(yM) });
 const low = ({ spot }: NewPieceContext, heightM: number) => tidy(Math.min(heightM, spot.heightM * 0.9));
 
+/** Spots with nothing behind that would flatten a garland. */
+const hangsFree: ReadonlySet<Spot['kind']> = new Set(['ceiling-run', 'open-floor', 'tree', 'stair'] as const);
+
 const makers: Record<PieceKind, Maker> = {
   'organic-garland': (context) => {
     const { spot } = context;
@@ -124,6 +127,7 @@ const makers: Record<PieceKind, Maker> = {
           : [at(0.16, 0.12), at(0.24, 0.46), at(0.48, 0.7), at(0.78, 0.74)],
       widthM: 0.6096,
       taper: 0.75,
+      ...(spot.kind && hangsFree.has(spot.kind) ? { backing: 'free' as const } : {}),
     };
   },
   'packed-arch': (context) => ({

@@ -17,7 +17,7 @@ const FIT = {
 /** How the mean over the cubic mean diameter enters the pitch. */
 const SPREAD_POWER = 2.08;
 /** Strung with play, clusters sit so much further apart than pushed together. */
-export const LOOSE = 1.175;
+const LOOSE = 1.175;
 /** Largest cluster whose own width is a law: beyond it a garland grows in width and no longer in depth. */
 const WIDEST_N = 16;
 /** Sizes of clusters that the engine chooses itself: what is wider gets clusters at its sides. */

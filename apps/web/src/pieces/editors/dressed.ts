@@ -28,6 +28,16 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
   fields: (piece) => [
     { type: 'heading', label: 'Shape' },
     {
+      type: 'pick',
+      label: 'Hangs',
+      options: [
+        ['wall', 'against a wall'],
+        ['free', 'free: under a ceiling, on a pole'],
+      ],
+      value: (p) => p.backing ?? 'wall',
+      set: (p, backing) => ({ ...p, backing: backing === 'free' ? 'free' : 'wall' }),
+    },
+    {
       type: 'switch',
       label: 'Swings from side to side',
       value: (p) => p.snake !== undefined,

@@ -29,7 +29,10 @@ export const topiary: Editor<PieceOf<'topiary'>> = {
     {
       type: 'pick',
       label: 'Clusters of',
-      options: [['auto', 'what suits'], ...[4, 5, 6, 7, 8].map((n) => [String(n), String(n)] as const)],
+      options: [
+        ['auto', 'what suits'],
+        ...Array.from({ length: 13 }, (_, i) => [String(i + 2), String(i + 2)] as const),
+      ],
       value: (p) => String(p.clusterSize),
       set: (p, n) => ({ ...p, clusterSize: n === 'auto' ? 'auto' : Number(n) }),
     },
