@@ -9,9 +9,9 @@ const clusterSizes = Array.from({ length: 15 }, (_, i) => i + 2);
 const UNWIELDY = 14;
 
 const fullnessWords: Record<Fullness, string> = {
-  thin: 'thin: the fewest that fill it',
-  usual: 'usual: a tenth more, three at a wall',
-  rich: 'rich: three tenths more, half as many at a wall',
+  thin: 'thin: the fewest that fill the width',
+  usual: 'usual: 10 % more, 30 % at a wall',
+  rich: 'rich: 30 % more, 50 % at a wall',
 };
 
 /** How an organic dressing is made: clusters, stringing, fillers. */

@@ -18,6 +18,8 @@ import type { Need } from './recipe.ts';
 
 /** The width at which the filler density is quoted. */
 const FILLER_WIDTH_M = inchesToMetres(22);
+/** Fewest balloons in a cluster that is clipped on to a pole. Common practice, no source. */
+const ON_POLE_N = 4;
 /** Pieces that the line is cut into where the width changes along it. */
 const STEPS = 64;
 
@@ -29,6 +31,8 @@ export interface DressLine {
   taper: number;
   mix: Mix;
   backing: Backing;
+  /** Clipped on to a pole: two balloons of a cluster spread round it, so four at the least. */
+  onPole?: boolean;
   /** Clusters more than length and width ask for: on corners, for a tail that spreads. */
   extraClusters?: number;
 }
@@ -56,7 +60,15 @@ export interface Dressing {
  * fill the outline, whatever they are tied into. Clusters are as large as the width asks for, of two neighbouring
  * sizes; what is wider than eights on one string takes the rest at its sides.
  */
-export function dress({ chain, widthM, taper, mix, backing, extraClusters = 0 }: DressLine): Dressing {
+export function dress({
+  chain,
+  widthM,
+  taper,
+  mix,
+  backing,
+  onPole,
+  extraClusters = 0,
+}: DressLine): Dressing {
   const lengthM = chainLength(chain);
   const fullness = mix.fullness ?? 'usual';
   const width = taperedWidth(widthM, taper);
@@ -70,7 +82,8 @@ export function dress({ chain, widthM, taper, mix, backing, extraClusters = 0 }:
   const total = Math.ceil(over * fewest - 1e-9);
   // As full as they are, these balloons fill so much more than the width that the fewest would.
   const filledM = Math.min(width.rmsM * Math.sqrt(over), most);
-  const clusterSize = fixed ?? clusterMean(filledM, mix.strung, sizes, backing);
+  const suited = clusterMean(filledM, mix.strung, sizes, backing);
+  const clusterSize = fixed ?? (onPole ? Math.max(ON_POLE_N, suited) : suited);
   const string = Math.ceil(over * along(most) - 1e-9);
   // Nobody ties a cluster of one or two at a side: so few go on the string.
   const onString = total - string < clusterSize / 2 ? total : string;

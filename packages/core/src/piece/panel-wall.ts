@@ -265,5 +265,6 @@ function sideLines(piece: PanelWall): DressLine[] {
     taper: 0.8,
     mix: sides.mix,
     backing: 'free' as const,
+    onPole: true,
   }));
 }

@@ -189,6 +189,7 @@ function organicLines(piece: PhotoFrame) {
     taper: 1,
     mix: style.mix,
     backing: 'free' as const,
+    onPole: true,
   }));
 }
 

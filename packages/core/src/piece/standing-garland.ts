@@ -136,5 +136,5 @@ function dressLine({ at, poleM, gapM, curve, widthM, taper, mix }: StandingGarla
     { x: at.xM, y: at.yM + Math.max(poleM, gapM + 0.1) },
     ...(curve.lengthM > 0 ? bend : []),
   ];
-  return { chain, widthM, taper, mix, backing: 'free' };
+  return { chain, widthM, taper, mix, backing: 'free', onPole: true };
 }
