@@ -3,6 +3,7 @@ export {
   catalogueSizes,
   comesIn,
   defaultPacks,
+  knownSizes,
   productLoss,
   sizeName,
   sizeOf,

@@ -17,6 +17,7 @@ import {
 import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
+import { ShareField } from './ShareField.tsx';
 import { withShare } from './shares.ts';
 
 interface ColourMixProps extends MixProps {
@@ -43,6 +44,9 @@ export const ColourMix = memo(
           .filter((_, i) => i !== index),
       });
     };
+    /** Another colour in its place, share and lean kept. */
+    const replace = (index: number, colour: string) =>
+      onChange({ colours: mix.colours.map((share, i) => (i === index ? { ...share, colour } : share)) });
     const add = (id: string) => {
       const next = withShare([...shares, 0], shares.length, Math.round(100 / (shares.length + 1)));
       onChange({
@@ -97,15 +101,26 @@ export const ColourMix = memo(
               key={share.colour}
               sx={{
                 display: 'grid',
-                gridTemplateColumns: '20px 84px minmax(0, 1fr) 44px 28px',
+                gridTemplateColumns: '20px 92px minmax(0, 1fr) 48px 28px',
                 alignItems: 'center',
                 gap: 1,
               }}
             >
               <Swatch hex={known(share.colour)?.hex ?? '#888888'} />
-              <Typography noWrap title={name}>
-                {name}
-              </Typography>
+              <TextField
+                select
+                variant="standard"
+                value={share.colour}
+                title={name}
+                onChange={(event) => replace(i, event.target.value)}
+                slotProps={{ htmlInput: { 'aria-label': `Colour ${i + 1}` } }}
+              >
+                {[share.colour, ...unused.map(({ id }) => id)].map((id) => (
+                  <MenuItem key={id} value={id}>
+                    {known(id)?.name ?? id}
+                  </MenuItem>
+                ))}
+              </TextField>
               <Slider
                 size="small"
                 aria-label={`${name}, share in per cent`}
@@ -115,7 +130,12 @@ export const ColourMix = memo(
                   setShares(withShare(shares, i, value as number), `colour-${share.colour}`)
                 }
               />
-              <Typography sx={{ textAlign: 'right' }}>{Math.round(share.sharePct)} %</Typography>
+              <ShareField
+                label={name}
+                sharePct={share.sharePct}
+                disabled={mix.colours.length === 1}
+                onCommit={(value) => setShares(withShare(shares, i, value))}
+              />
               {mix.colourPlan === 'weighted' && (
                 <Slider
                   size="small"

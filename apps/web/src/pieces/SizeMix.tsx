@@ -1,5 +1,5 @@
 import type { SizeShare } from '@early-lantern/contract';
-import { catalogueSizes, inchesToMetres, metresToInches, sizeOf } from '@early-lantern/core';
+import { inchesToMetres, knownSizes, metresToInches, sizeOf } from '@early-lantern/core';
 import CloseIcon from '@mui/icons-material/Close';
 import {
   Box,
@@ -13,16 +13,19 @@ import {
   Typography,
 } from '@mui/material';
 import { memo } from 'react';
+import { useWorkshop } from '../api/queries.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
+import { ShareField } from './ShareField.tsx';
 import { withShare } from './shares.ts';
 
 /** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
 export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
   const shares = mix.sizes.map((size) => size.sharePct);
   const largest = Math.max(...mix.sizes.map((size) => size.inflatedIn.max));
-  const unused = catalogueSizes.filter(
-    (size) => size.nominalIn > 2 && !mix.sizes.some((one) => one.nominalIn === size.nominalIn),
+  const workshop = useWorkshop();
+  const unused = knownSizes(workshop).filter(
+    (size) => size > 2 && !mix.sizes.some((one) => one.nominalIn === size),
   );
   const withShares = (sizes: SizeShare[], next: number[]) =>
     sizes.map((size, i) => ({ ...size, sharePct: next[i] as number }));
@@ -61,7 +64,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
           key={size.nominalIn}
           sx={{
             display: 'grid',
-            gridTemplateColumns: '40px minmax(0, 1fr) 44px 28px',
+            gridTemplateColumns: '40px minmax(0, 1fr) 48px 28px',
             gap: 1,
             alignItems: 'center',
             mt: 0.75,
@@ -120,7 +123,12 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
               sx={{ py: 0.75 }}
             />
           </Box>
-          <Typography sx={{ textAlign: 'right' }}>{Math.round(size.sharePct)} %</Typography>
+          <ShareField
+            label={`${size.nominalIn} in.`}
+            sharePct={size.sharePct}
+            disabled={mix.sizes.length === 1}
+            onCommit={(value) => onChange({ sizes: withShares(mix.sizes, withShare(shares, i, value)) })}
+          />
           <IconButton
             size="small"
             aria-label={`Leave ${size.nominalIn} in. out`}
@@ -144,7 +152,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
             const nominalIn = Number(event.target.value);
             const sizes = [
               ...mix.sizes,
-              { nominalIn, sharePct: 0, inflatedIn: { ...sizeOf(nominalIn).blowIn } },
+              { nominalIn, sharePct: 0, inflatedIn: { ...sizeOf(nominalIn, workshop).blowIn } },
             ];
             onChange({
               sizes: withShares(
@@ -155,8 +163,8 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
           }}
         >
           {unused.map((size) => (
-            <MenuItem key={size.nominalIn} value={String(size.nominalIn)}>
-              {size.nominalIn} in., blown to {size.blowIn.min}–{size.blowIn.max} in.
+            <MenuItem key={size} value={String(size)}>
+              {size} in., blown to {sizeOf(size, workshop).blowIn.min}–{sizeOf(size, workshop).blowIn.max} in.
             </MenuItem>
           ))}
         </TextField>

@@ -1,5 +1,5 @@
 import { type Colour, Finish, Grade, type WorkshopRow, type WorkshopSettings } from '@early-lantern/contract';
-import { catalogueSizes, productLoss, sizeName } from '@early-lantern/core';
+import { knownSizes, productLoss, sizeName } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import ExpandMoreIcon from '@mui/icons-material/ExpandMore';
@@ -71,6 +71,7 @@ export function ColoursPanel({ row }: { row: WorkshopRow }) {
               <ColourForm
                 colour={colour}
                 suppliers={suppliers}
+                sizes={knownSizes(row.data)}
                 isLast={colours.length === 1}
                 onChange={(edit) => change(colour.id, edit)}
                 onRemove={() =>
@@ -100,6 +101,8 @@ function summary({ finish, sizesIn, lossPct }: Colour): string {
 interface ColourFormProps {
   colour: Colour;
   suppliers: NonNullable<WorkshopSettings['suppliers']>;
+  /** Every size there is, inches. */
+  sizes: number[];
   isLast: boolean;
   onChange: (edit: { [K in keyof Colour]?: Colour[K] | undefined }) => void;
   onRemove: () => void;
@@ -107,10 +110,9 @@ interface ColourFormProps {
 
 const NONE = 'none';
 
-function ColourForm({ colour, suppliers, isLast, onChange, onRemove }: ColourFormProps) {
+function ColourForm({ colour, suppliers, sizes, isLast, onChange, onRemove }: ColourFormProps) {
   const { tempNumber, tempUnit } = useUnits();
   const { loss, tag } = productLoss(colour, 'professional');
-  const sizes = catalogueSizes.map((size) => size.nominalIn);
   const made = colour.sizesIn ?? sizes;
   const toggle = (size: number) => {
     const next = made.includes(size)

@@ -1,5 +1,11 @@
-import type { Pack, SizeEntry, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
-import { catalogueSizes, defaultPacks, sizeName, sizeOf } from '@early-lantern/core';
+import {
+  type Pack,
+  readNumber,
+  type SizeEntry,
+  type WorkshopRow,
+  type WorkshopSettings,
+} from '@early-lantern/contract';
+import { catalogueSizes, defaultPacks, knownSizes, sizeName, sizeOf } from '@early-lantern/core';
 import {
   Button,
   Paper,
@@ -30,6 +36,8 @@ function readPacks(text: string, nominalIn: number): Pack[] | undefined {
 }
 
 const packText = ({ count, price }: Pack) => (price === undefined ? String(count) : `${count} at ${price}`);
+
+const isListed = (nominalIn: number) => catalogueSizes.some((size) => size.nominalIn === nominalIn);
 
 /** Sizes with their working range, mass, top-up and packs: the catalogue's until the business puts in its own. */
 export function SizesPanel({ row }: { row: WorkshopRow }) {
@@ -73,7 +81,7 @@ export function SizesPanel({ row }: { row: WorkshopRow }) {
             </TableRow>
           </TableHead>
           <TableBody>
-            {catalogueSizes.map(({ nominalIn }) => {
+            {knownSizes(row.data).map((nominalIn) => {
               const size = sizeOf(nominalIn, row.data);
               const ownPacks = packs.filter((pack) => pack.nominalIn === nominalIn && !pack.colour);
               const shownPacks = ownPacks.length
@@ -139,7 +147,7 @@ export function SizesPanel({ row }: { row: WorkshopRow }) {
                   <TableCell>
                     {isOwn && (
                       <Button size="small" onClick={() => reset(nominalIn)}>
-                        Reset
+                        {isListed(nominalIn) ? 'Reset' : 'Delete'}
                       </Button>
                     )}
                   </TableCell>
@@ -149,6 +157,18 @@ export function SizesPanel({ row }: { row: WorkshopRow }) {
           </TableBody>
         </Table>
       </TableContainer>
+      <CommitField
+        label="Add a size, in."
+        value=""
+        onCommit={(text) => {
+          const nominalIn = readNumber(text);
+          if (nominalIn === undefined || nominalIn < 2 || nominalIn > 72) return 'From 2 to 72';
+          if (knownSizes(row.data).includes(nominalIn)) return 'It is there already';
+          change(nominalIn, {});
+          return undefined;
+        }}
+        sx={{ mt: 1.5, width: 160 }}
+      />
     </Paper>
   );
 }

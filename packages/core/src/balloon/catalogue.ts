@@ -9,6 +9,12 @@ interface CatalogueSize extends SizeEntry {
 /** Sizes as they are sold, with the diameters they are usually blown to. */
 export const catalogueSizes: readonly CatalogueSize[] = data.sizes;
 
+/** Every size there is to choose from, the smallest first: the catalogue's and those that the workshop added. */
+export const knownSizes = (settings?: Pick<WorkshopSettings, 'sizes'>): number[] =>
+  [...new Set([...catalogueSizes, ...(settings?.sizes ?? [])].map(({ nominalIn }) => nominalIn))].sort(
+    (a, b) => a - b,
+  );
+
 /** A size's figures: the workshop's own, else the catalogue's, else from the formulas. */
 export function sizeOf(nominalIn: number, settings?: Pick<WorkshopSettings, 'sizes'>): CatalogueSize {
   const own = settings?.sizes?.find((size) => size.nominalIn === nominalIn);

@@ -1,6 +1,7 @@
 import type { Blown } from '@early-lantern/contract';
-import { catalogueSizes, inchesToMetres, metresToInches, sizeOf } from '@early-lantern/core';
+import { inchesToMetres, knownSizes, metresToInches, sizeOf } from '@early-lantern/core';
 import { MenuItem, Stack, TextField } from '@mui/material';
+import { useWorkshop } from '../../api/queries.ts';
 import { LengthField } from '../../parts/LengthField.tsx';
 
 interface BlownFieldProps {
@@ -11,7 +12,8 @@ interface BlownFieldProps {
 
 /** A nominal size and the diameter all of them are blown to. */
 export function BlownField({ label, value, onCommit }: BlownFieldProps) {
-  const sizes = catalogueSizes.map((size) => size.nominalIn).filter((size) => size > 2);
+  const workshop = useWorkshop();
+  const sizes = knownSizes(workshop).filter((size) => size > 2);
   const offered = sizes.includes(value.nominalIn) ? sizes : [...sizes, value.nominalIn].sort((a, b) => a - b);
   return (
     <Stack direction="row" sx={{ gap: 0.75 }}>
@@ -21,7 +23,7 @@ export function BlownField({ label, value, onCommit }: BlownFieldProps) {
         value={String(value.nominalIn)}
         onChange={(event) => {
           const nominalIn = Number(event.target.value);
-          const { min, max } = sizeOf(nominalIn).blowIn;
+          const { min, max } = sizeOf(nominalIn, workshop).blowIn;
           onCommit({ nominalIn, inflatedIn: Math.min(max, Math.max(min, Math.round(max * 0.95))) });
         }}
         sx={{ flex: 1, minWidth: 76 }}
