@@ -7,6 +7,8 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
   page,
   request,
 }) => {
+  // The longest of all: on a busy machine it takes more than the usual time.
+  test.slow();
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).first().click();
   const dialog = page.getByRole('dialog');

@@ -1,4 +1,4 @@
-import type { Colour, Mix } from '@early-lantern/contract';
+import type { Colour, ColourShare, Mix } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import CloseIcon from '@mui/icons-material/Close';
 import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
@@ -20,6 +20,16 @@ import { alikeButLine, type MixProps } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
 import { withShare } from './shares.ts';
 
+/** Shares with one of them set, the others in proportion. */
+function shared(now: readonly ColourShare[], index: number, sharePct: number): ColourShare[] {
+  const next = withShare(
+    now.map((share) => share.sharePct),
+    index,
+    sharePct,
+  );
+  return now.map((share, i) => ({ ...share, sharePct: next[i] as number }));
+}
+
 interface ColourMixProps extends MixProps {
   /** The workshop's colours. */
   known: readonly Colour[];
@@ -30,32 +40,22 @@ export const ColourMix = memo(
   function ColourMix({ mix, known: colours, onChange }: ColourMixProps) {
     const known = (id: string) => colours.find((colour) => colour.id === id);
     const unused = colours.filter((colour) => !mix.colours.some((share) => share.colour === colour.id));
-    const shares = mix.colours.map((share) => share.sharePct);
-    const setShares = (next: number[], gesture?: string) =>
-      onChange(
-        { colours: mix.colours.map((share, i) => ({ ...share, sharePct: next[i] as number })) },
-        gesture,
+    const change = (edit: (now: readonly ColourShare[]) => ColourShare[], gesture?: string) =>
+      onChange((now) => ({ colours: edit(now.colours) }), gesture);
+    const at = (now: readonly ColourShare[], id: string) => now.findIndex(({ colour }) => colour === id);
+    const setShare = (id: string, sharePct: number, gesture?: string) =>
+      change((now) => (at(now, id) < 0 ? [...now] : shared(now, at(now, id), sharePct)), gesture);
+    const remove = (id: string) =>
+      change((now) =>
+        (at(now, id) < 0 ? [...now] : shared(now, at(now, id), 0)).filter(({ colour }) => colour !== id),
       );
-    const remove = (index: number) => {
-      const next = withShare(shares, index, 0);
-      onChange({
-        colours: mix.colours
-          .map((share, i) => ({ ...share, sharePct: next[i] as number }))
-          .filter((_, i) => i !== index),
-      });
-    };
     /** Another colour in its place, share and lean kept. */
-    const replace = (index: number, colour: string) =>
-      onChange({ colours: mix.colours.map((share, i) => (i === index ? { ...share, colour } : share)) });
-    const add = (id: string) => {
-      const next = withShare([...shares, 0], shares.length, Math.round(100 / (shares.length + 1)));
-      onChange({
-        colours: [...mix.colours, { colour: id, sharePct: 0 }].map((share, i) => ({
-          ...share,
-          sharePct: next[i] as number,
-        })),
-      });
-    };
+    const replace = (id: string, colour: string) =>
+      change((now) => now.map((share) => (share.colour === id ? { ...share, colour } : share)));
+    const add = (id: string) =>
+      change((now) =>
+        shared([...now, { colour: id, sharePct: 0 }], now.length, Math.round(100 / (now.length + 1))),
+      );
 
     return (
       <Box component="section" aria-label="Colours">
@@ -112,7 +112,7 @@ export const ColourMix = memo(
                 variant="standard"
                 value={share.colour}
                 title={name}
-                onChange={(event) => replace(i, event.target.value)}
+                onChange={(event) => replace(share.colour, event.target.value)}
                 slotProps={{ htmlInput: { 'aria-label': `Colour ${i + 1}` } }}
               >
                 {[share.colour, ...unused.map(({ id }) => id)].map((id) => (
@@ -126,15 +126,13 @@ export const ColourMix = memo(
                 aria-label={`${name}, share in per cent`}
                 value={share.sharePct}
                 disabled={mix.colours.length === 1}
-                onChange={(_, value) =>
-                  setShares(withShare(shares, i, value as number), `colour-${share.colour}`)
-                }
+                onChange={(_, value) => setShare(share.colour, value as number, `colour-${share.colour}`)}
               />
               <ShareField
                 label={name}
                 sharePct={share.sharePct}
                 disabled={mix.colours.length === 1}
-                onCommit={(value) => setShares(withShare(shares, i, value))}
+                onCommit={(value) => setShare(share.colour, value)}
               />
               {mix.colourPlan === 'weighted' && (
                 <Slider
@@ -147,12 +145,11 @@ export const ColourMix = memo(
                   track={false}
                   marks={[{ value: 0 }]}
                   onChange={(_, value) =>
-                    onChange(
-                      {
-                        colours: mix.colours.map((one, j) =>
-                          j === i ? { ...one, lean: value as number } : one,
+                    change(
+                      (now) =>
+                        now.map((one) =>
+                          one.colour === share.colour ? { ...one, lean: value as number } : one,
                         ),
-                      },
                       `lean-${share.colour}`,
                     )
                   }
@@ -163,7 +160,7 @@ export const ColourMix = memo(
                 size="small"
                 aria-label={`Leave ${name} out`}
                 disabled={mix.colours.length === 1}
-                onClick={() => remove(i)}
+                onClick={() => remove(share.colour)}
               >
                 <CloseIcon fontSize="small" />
               </IconButton>

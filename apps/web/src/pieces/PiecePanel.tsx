@@ -35,6 +35,7 @@ import { FieldList } from './fields/FieldList.tsx';
 import { HangsOn } from './HangsOn.tsx';
 import { HoldLine } from './HoldLine.tsx';
 import { Making } from './Making.tsx';
+import { edited } from './mix-props.ts';
 import { PatternButton } from './PatternButton.tsx';
 import { PositionFields } from './PositionFields.tsx';
 import { isAlikeButPlace, rebased } from './rebased.ts';
@@ -261,6 +262,10 @@ const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
 
 const points = (piece: PieceOf<'organic-garland'>) => piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
 
+type Garland = PieceOf<'organic-garland'>;
+/** What is shown may be a moment behind what was typed: an edit that goes by what is there is worked out from it. */
+type GarlandEdit = Partial<Garland> | ((now: Garland) => Partial<Garland>);
+
 interface GarlandPartsProps {
   piece: PieceOf<'organic-garland'>;
   colours: readonly Colour[];
@@ -270,10 +275,10 @@ interface GarlandPartsProps {
 /** What an organic garland is asked first: how long, how wide, of what. */
 function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
   const change = useCallback(
-    (edit: Partial<PieceOf<'organic-garland'>>, gesture?: string) =>
+    (edit: GarlandEdit, gesture?: string) =>
       changePiece(
         piece.id,
-        (before) => ({ ...before, ...edit }) as Piece,
+        (before) => edited(before as PieceOf<'organic-garland'>, edit),
         gesture && `${piece.id}-${gesture}`,
       ),
     [changePiece, piece.id],
@@ -282,12 +287,12 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
   const { widthM, taper } = piece;
   const { short } = useUnits();
   const setLength = (wanted: number) =>
-    change({
-      line: scaleToLength(points(piece), wanted).map(({ x, y }) => ({
+    change((now) => ({
+      line: scaleToLength(points(now), wanted).map(({ x, y }) => ({
         xM: Number(x.toFixed(5)),
         yM: Number(y.toFixed(5)),
       })),
-    });
+    }));
   return (
     <>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1.3fr 1fr 1fr', gap: 1.25 }}>
@@ -306,7 +311,7 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
 }
 
 interface WidthAndTipProps extends Pick<PieceOf<'organic-garland'>, 'widthM' | 'taper'> {
-  onChange: (edit: Partial<PieceOf<'organic-garland'>>) => void;
+  onChange: (edit: GarlandEdit) => void;
 }
 
 const WidthAndTip = memo(function WidthAndTip({ widthM, taper, onChange }: WidthAndTipProps) {
@@ -326,7 +331,11 @@ const WidthAndTip = memo(function WidthAndTip({ widthM, taper, onChange }: Width
         valueM={widthM * taper}
         min={widthM * 0.2}
         max={widthM}
-        onCommit={(tipM) => onChange({ taper: Number((tipM / widthM).toFixed(4)) })}
+        onCommit={(tipM) =>
+          onChange((now) => ({
+            taper: Number(Math.min(1, Math.max(0.2, tipM / now.widthM)).toFixed(4)),
+          }))
+        }
       />
     </>
   );

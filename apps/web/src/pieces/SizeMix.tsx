@@ -19,27 +19,40 @@ import { alikeButLine, type MixProps } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
 import { withShare } from './shares.ts';
 
+/** Shares with one of them set, the others in proportion. */
+function shared(now: readonly SizeShare[], index: number, sharePct: number): SizeShare[] {
+  const next = withShare(
+    now.map((size) => size.sharePct),
+    index,
+    sharePct,
+  );
+  return now.map((size, i) => ({ ...size, sharePct: next[i] as number }));
+}
+
 /** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
 export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
-  const shares = mix.sizes.map((size) => size.sharePct);
   const largest = Math.max(...mix.sizes.map((size) => size.inflatedIn.max));
   const workshop = useWorkshop();
   const unused = knownSizes(workshop).filter(
     (size) => size > 2 && !mix.sizes.some((one) => one.nominalIn === size),
   );
-  const withShares = (sizes: SizeShare[], next: number[]) =>
-    sizes.map((size, i) => ({ ...size, sharePct: next[i] as number }));
-  const setRange = (index: number, edit: Partial<SizeShare['inflatedIn']>) =>
-    onChange({
-      sizes: mix.sizes.map((size, i) => {
-        if (i !== index) return size;
+  const change = (edit: (now: readonly SizeShare[]) => SizeShare[], gesture?: string) =>
+    onChange((now) => ({ sizes: edit(now.sizes) }), gesture);
+  const at = (now: readonly SizeShare[], nominalIn: number) =>
+    now.findIndex((size) => size.nominalIn === nominalIn);
+  const setShare = (nominalIn: number, sharePct: number, gesture?: string) =>
+    change((now) => (at(now, nominalIn) < 0 ? [...now] : shared(now, at(now, nominalIn), sharePct)), gesture);
+  const setRange = (nominalIn: number, edit: Partial<SizeShare['inflatedIn']>) =>
+    change((now) =>
+      now.map((size) => {
+        if (size.nominalIn !== nominalIn) return size;
         const range = { ...size.inflatedIn, ...edit };
         return {
           ...size,
           inflatedIn: { min: Math.min(range.min, range.max), max: Math.max(range.min, range.max) },
         };
       }),
-    });
+    );
   const tidy = (metres: number) => Number(metresToInches(metres).toFixed(3));
 
   return (
@@ -59,7 +72,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
           sx={{ mr: 0 }}
         />
       </Stack>
-      {mix.sizes.map((size, i) => (
+      {mix.sizes.map((size) => (
         <Box
           key={size.nominalIn}
           sx={{
@@ -93,7 +106,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
                 valueM={inchesToMetres(size.inflatedIn.min)}
                 min={0.0254}
                 max={inchesToMetres(size.nominalIn)}
-                onCommit={(metres) => setRange(i, { min: tidy(metres) })}
+                onCommit={(metres) => setRange(size.nominalIn, { min: tidy(metres) })}
                 slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at least` } }}
                 sx={{ width: 50 }}
               />
@@ -104,7 +117,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
                 valueM={inchesToMetres(size.inflatedIn.max)}
                 min={0.0254}
                 max={inchesToMetres(size.nominalIn)}
-                onCommit={(metres) => setRange(i, { max: tidy(metres) })}
+                onCommit={(metres) => setRange(size.nominalIn, { max: tidy(metres) })}
                 slotProps={{ htmlInput: { 'aria-label': `${size.nominalIn} in. blown to at most` } }}
                 sx={{ width: 50 }}
               />
@@ -114,12 +127,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
               aria-label={`${size.nominalIn} in., share in per cent`}
               value={size.sharePct}
               disabled={mix.sizes.length === 1}
-              onChange={(_, value) =>
-                onChange(
-                  { sizes: withShares(mix.sizes, withShare(shares, i, value as number)) },
-                  `size-${size.nominalIn}`,
-                )
-              }
+              onChange={(_, value) => setShare(size.nominalIn, value as number, `size-${size.nominalIn}`)}
               sx={{ py: 0.75 }}
             />
           </Box>
@@ -127,14 +135,18 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
             label={`${size.nominalIn} in.`}
             sharePct={size.sharePct}
             disabled={mix.sizes.length === 1}
-            onCommit={(value) => onChange({ sizes: withShares(mix.sizes, withShare(shares, i, value)) })}
+            onCommit={(value) => setShare(size.nominalIn, value)}
           />
           <IconButton
             size="small"
             aria-label={`Leave ${size.nominalIn} in. out`}
             disabled={mix.sizes.length === 1}
             onClick={() =>
-              onChange({ sizes: withShares(mix.sizes, withShare(shares, i, 0)).filter((_, j) => j !== i) })
+              change((now) =>
+                (at(now, size.nominalIn) < 0 ? [...now] : shared(now, at(now, size.nominalIn), 0)).filter(
+                  ({ nominalIn }) => nominalIn !== size.nominalIn,
+                ),
+              )
             }
           >
             <CloseIcon fontSize="small" />
@@ -150,16 +162,12 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
           sx={{ mt: 1 }}
           onChange={(event) => {
             const nominalIn = Number(event.target.value);
-            const sizes = [
-              ...mix.sizes,
-              { nominalIn, sharePct: 0, inflatedIn: { ...sizeOf(nominalIn, workshop).blowIn } },
-            ];
-            onChange({
-              sizes: withShares(
-                sizes,
-                withShare([...shares, 0], shares.length, Math.round(50 / sizes.length)),
-              ),
-            });
+            const fresh: SizeShare = {
+              nominalIn,
+              sharePct: 0,
+              inflatedIn: { ...sizeOf(nominalIn, workshop).blowIn },
+            };
+            change((now) => shared([...now, fresh], now.length, Math.round(50 / (now.length + 1))));
           }}
         >
           {unused.map((size) => (

@@ -1,9 +1,20 @@
 import type { Mix } from '@early-lantern/contract';
 
+/**
+ * What of a mix is set anew. What is shown may be a moment behind: an edit of a list is worked out from the list as it is now.
+ */
+export type MixEdit = Partial<Mix> | ((now: Mix) => Partial<Mix>);
+
+/** A mix with an edit made. */
+export const edited = <M extends Mix>(now: M, edit: Partial<M> | ((now: M) => Partial<M>)): M => ({
+  ...now,
+  ...(typeof edit === 'function' ? edit(now) : edit),
+});
+
 /** What the parts that show an organic mix are given; a garland is its own mix. */
 export interface MixProps {
   mix: Mix;
-  onChange: (edit: Partial<Mix>, gesture?: string) => void;
+  onChange: (edit: MixEdit, gesture?: string) => void;
 }
 
 /**

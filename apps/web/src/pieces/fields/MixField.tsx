@@ -3,6 +3,7 @@ import { Stack, Typography } from '@mui/material';
 import { useCallback, useEffect, useRef } from 'react';
 import { ColourMix } from '../ColourMix.tsx';
 import { Making } from '../Making.tsx';
+import { edited, type MixEdit } from '../mix-props.ts';
 import { SizeMix } from '../SizeMix.tsx';
 
 interface MixFieldProps {
@@ -19,11 +20,11 @@ export function MixField({ label, mix, colours, onChange }: MixFieldProps) {
   useEffect(() => {
     latest.current = { mix, onChange };
   });
-  const change = useCallback(
-    (edit: Partial<Mix>, gesture?: string) =>
-      latest.current.onChange({ ...latest.current.mix, ...edit }, gesture),
-    [],
-  );
+  const change = useCallback((edit: MixEdit, gesture?: string) => {
+    // Another edit may come before this one is drawn: it goes on from here.
+    latest.current.mix = edited(latest.current.mix, edit);
+    latest.current.onChange(latest.current.mix, gesture);
+  }, []);
   return (
     <Stack spacing={1.5} component="section" aria-label={label}>
       <Typography variant="h3">{label}</Typography>

@@ -1,0 +1,120 @@
+import type { OrganicGarland } from '@early-lantern/contract';
+import { getJob, getPlan } from './support/api.ts';
+import { addPiece, jobAtNewPlace } from './support/new-place.ts';
+import { expect, test } from './support/test.ts';
+
+test('a home base of trios of a size of our own: shares typed, a colour replaced, thin, hung free, from nothing', async ({
+  page,
+  request,
+}) => {
+  const jobId = await jobAtNewPlace(page, {
+    job: 'Porch breakfast',
+    place: 'The porch',
+    where: 'Indoors',
+    kind: 'wall',
+    width: "14'",
+    height: "9'",
+    floor: 'carpet',
+    access: 'Side door, the keeper opens',
+  });
+  await addPiece(page, /^Organic garland/);
+  const piece = async () => (await getJob(request, jobId)).pieces[0]?.data as OrganicGarland;
+  const saved = () => expect(page.locator('[data-save]')).toHaveText('Saved');
+  const pick = async (label: string, option: string | RegExp) => {
+    await page.getByRole('combobox', { name: label, exact: true }).click();
+    await page.getByRole('option', { name: option }).click();
+  };
+
+  // Typed right after a colour was replaced: neither edit undoes the other.
+  await saved();
+  const before = await piece();
+  await pick('Colour 1', 'Fern');
+  await page.getByLabel('Fern, per cent').fill('50');
+  await page.getByLabel('Fern, per cent').press('Enter');
+  await saved();
+  const { colours } = await piece();
+  expect(colours[0]).toMatchObject({ colour: 'fern', sharePct: 50 });
+  expect(colours).toHaveLength(before.colours.length);
+  expect(colours.reduce((sum, { sharePct }) => sum + sharePct, 0)).toBe(100);
+
+  // Twelves only, in trios, as thin as it goes: three a foot and about as wide as that comes out.
+  await pick('Add a size', /^12 in/);
+  await page.getByRole('button', { name: 'Leave 17 in. out' }).click();
+  await page.getByRole('button', { name: 'Leave 11 in. out' }).click();
+  await pick('Cluster of', /^3$/);
+  await pick('Fullness', /^thin/);
+  await pick('Hangs', /^free/);
+  for (const [label, text] of [
+    ['Length', '10 ft'],
+    ['Width', '15'],
+    ['Tip', '15'],
+    ['12 in. blown to at least', '9'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await expect
+    .poll(async () => (await piece()).sizes)
+    .toEqual([{ nominalIn: 12, sharePct: 100, inflatedIn: { min: 9, max: 11 } }]);
+  expect(await piece()).toMatchObject({
+    clusterSize: 3,
+    fullness: 'thin',
+    backing: 'free',
+    taper: 1,
+    widthM: 0.381,
+  });
+  await saved();
+  const plan = await getPlan(request, jobId);
+  const base = plan.pieces[0]?.assemblies.filter(({ part }) => part === 'base') ?? [];
+  // Common practice, no source: three 12 in. a foot. On 10 ft, ten trios, within one.
+  expect(base.map(({ size }) => size)).toEqual([3]);
+  expect(Math.abs((base[0]?.count ?? 0) - 10)).toBeLessThanOrEqual(1);
+  expect(plan.pieces[0]?.lots.some(({ nominalIn }) => nominalIn === 12)).toBe(true);
+
+  // As rich as it gets, what suits the width, and every size is still there to choose.
+  await pick('Fullness', /^rich/);
+  await pick('Cluster of', 'what suits the width');
+  await saved();
+  await expect
+    .poll(async () => (await getPlan(request, jobId)).pieces[0]?.balloons[0]?.need ?? 0)
+    .toBeGreaterThan(plan.pieces[0]?.balloons[0]?.need ?? 0);
+  await page.getByRole('combobox', { name: 'Add a size' }).click();
+  for (const size of [9, 10, 11, 16, 17, 18, 19])
+    await expect(page.getByRole('option', { name: new RegExp(`^${size} in`) })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  // From the lamp to what is still to ask at the place, and back to the piece.
+  await page.getByRole('button', { name: /^Holds/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('link', { name: /to fix to/ })
+    .click();
+  await page.getByRole('link', { name: 'Back to Porch breakfast' }).click();
+  await expect(page).toHaveURL(new RegExp(`/jobs/${jobId}/pieces`));
+});
+
+test('a size that only this workshop uses is added, chosen, and can be deleted again', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/workshop/catalogue');
+  const sizes = page.getByRole('region', { name: 'Sizes' });
+  const field = sizes.getByLabel('Add a size, in.');
+  await field.fill('11');
+  await field.press('Enter');
+  await expect(sizes.getByText('It is there already')).toBeVisible();
+  await field.fill('14');
+  await field.press('Enter');
+  await expect(sizes.getByLabel('14 in., blown to')).toHaveValue(/^12\.6/);
+  const own = async () => (await (await request.get('/api/v1/workshop')).json()).data.sizes ?? [];
+  await expect
+    .poll(async () => (await own()).map((size: { nominalIn: number }) => size.nominalIn))
+    .toContain(14);
+  await sizes
+    .getByRole('row', { name: /^14 in/ })
+    .getByRole('button', { name: 'Delete' })
+    .click();
+  await expect
+    .poll(async () => (await own()).map((size: { nominalIn: number }) => size.nominalIn))
+    .not.toContain(14);
+});
