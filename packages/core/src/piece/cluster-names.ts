@@ -4,12 +4,11 @@ const few: Record<number, string> = { 2: 'duplets', 3: 'trios', 4: 'quads' };
 /** "duplets", "quads", "six-clusters", "14-clusters". */
 export const clusterName = (size: number): string => few[size] ?? `${numbers[size - 5] ?? size}-clusters`;
 
-/** Clusters of several sizes by name: "quads and five-clusters". */
-export const clusterSizesName = (sizes: readonly number[]): string =>
-  [...new Set(sizes)]
-    .sort((a, b) => a - b)
-    .map(clusterName)
-    .join(' and ');
+/** Clusters of one or several sizes by name: "quads", "clusters of 5 and 6". */
+export function clusterSizesName(sizes: readonly number[]): string {
+  const each = [...new Set(sizes)].sort((a, b) => a - b);
+  return each.length === 1 ? clusterName(each[0] as number) : `clusters of ${each.join(' and ')}`;
+}
 
 /** Rate of twisting a cluster of so many balloons. */
 export function twistRate(clusterSize: number): 'twist-quad' | 'twist-six' | 'twist-eight' {

@@ -1,9 +1,9 @@
 import type { Schools } from '@early-lantern/contract';
 import { amounts, material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
-import { plural } from '../quantity/plural.ts';
+import { counted, plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE } from '../working.ts';
-import { clusterName, clusterSizesName, twistRate } from './cluster-names.ts';
+import { clusterName, twistRate } from './cluster-names.ts';
 import type { Dressing } from './dressing.ts';
 import type { Assembly, Material, SiteWork } from './recipe.ts';
 
@@ -196,6 +196,15 @@ const tieStep: Record<Schools['tie'], string> = {
   tight: 'Tie duplets tight to the balloon.',
 };
 
+/** "14 six-clusters", "11 clusters of 5 and 3 of 6". */
+function howMany({ spine, side }: Dressing['clusters']): string {
+  const bySize = new Map<number, number>();
+  for (const { size, count } of [...spine, ...side]) bySize.set(size, (bySize.get(size) ?? 0) + count);
+  const each = [...bySize].sort(([a], [b]) => a - b);
+  if (each.length === 1) return each.map(([size, count]) => counted(count, clusterName(size))).join('');
+  return each.map(([size, count], i) => `${count}${i === 0 ? ' clusters' : ''} of ${size}`).join(' and ');
+}
+
 /** How the clusters are held together before they are put up. */
 type Holding = Schools['joining'] | 'unstrung';
 
@@ -214,7 +223,7 @@ export function dressingMaking(
   const isFinished = schools.dressing === 'finished-sections';
   return [
     sized,
-    `${tieStep[schools.tie]} Twist them into ${clusterSizesName(sizes)} of assorted sizes.`,
+    `${tieStep[schools.tie]} Twist them into ${howMany(clusters)}, sizes assorted.${sizes.some((size) => size % 2 === 1) ? ' An odd one takes a trio for one of its duplets.' : ''}`,
     ...(holding === 'unstrung'
       ? []
       : [`${joiningStep[holding]} ${plural(spineClusters, 'cluster')} make the base.`]),
