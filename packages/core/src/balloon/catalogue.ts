@@ -62,11 +62,17 @@ export function productLoss(colour: Colour | undefined, pieceGrade: Grade): { lo
   return gradeLoss(colour?.grade ?? pieceGrade);
 }
 
-/** Sizes sold under neighbouring numbers stand in for each other: 11 and 12; 16, 17 and 18. Common practice. */
-function isSameSize(a: number, b: number): boolean {
-  const family = (size: number) => (size === 12 ? 11 : size === 16 || size === 18 ? 17 : size);
-  return family(a) === family(b);
-}
+/** Sizes sold under neighbouring numbers that are used for each other. Common practice, no source. */
+const families: readonly (readonly number[])[] = [
+  [11, 12],
+  [16, 17, 18],
+];
+
+/** The sizes that are used for one another, this one among them. */
+export const familyOf = (nominalIn: number): readonly number[] =>
+  families.find((family) => family.includes(nominalIn)) ?? [nominalIn];
+
+const isSameSize = (a: number, b: number): boolean => familyOf(a).includes(b);
 
 /** Whether a colour is made in a size; a colour that does not say comes in all. */
 export function comesIn(colour: Colour | undefined, nominalIn: number): boolean {

@@ -34,6 +34,38 @@ test('what is lit needs no fix; what lacks more than any change saves gets none'
   expect(planJob(bare).lamps.enough).toMatchObject({ state: 'out', fixes: [] });
 });
 
+test('what spoils the design least is offered first; a shorter piece last, as a question to the client', () => {
+  const shed = structuredClone(demoJob('02-engine-shed'));
+  const brick = shed.workshop.stock.find((row) => row.nominalIn === 11 && row.colour === 'brick');
+  if (!brick) throw new Error('no brick');
+  // Twelves are used for elevens (common practice, no source): with a pack of them on the shelf they come first.
+  shed.workshop.stock.push({ nominalIn: 12, colour: 'brick', onHand: 100 });
+  const { fixes } = planJob(shed).lamps.enough;
+  expect(fixes[0]?.label).toBe('12 in. Brick in place of 11 in.');
+  const after = planJob(applyChanges(shed, fixes[0]?.changes ?? []));
+  expect(after.lamps.enough.state).toBe('lit');
+  const need = (plan: typeof after, size: number) =>
+    plan.totals.balloons
+      .filter((row) => row.nominalIn === size && row.colour === 'brick')
+      .reduce((sum, row) => sum + row.need, 0);
+  expect([need(after, 11), need(after, 12)]).toEqual([0, need(planJob(shed), 11)]);
+  // Every other colour as short: only a shorter piece is left, and it says whom to ask.
+  const [garland] = shed.job.pieces;
+  if (garland?.kind !== 'organic-garland') throw new Error('no garland');
+  const lonely = structuredClone(shed);
+  lonely.job.pieces = [{ ...garland, colours: [{ colour: 'brick', sharePct: 100 }] }];
+  lonely.workshop.colours = lonely.workshop.colours.filter(({ id }) => id === 'brick');
+  const wanted = planJob(lonely).totals.balloons;
+  lonely.workshop.stock = wanted.map(({ nominalIn, colour, need: hang, spare }) => ({
+    nominalIn,
+    colour,
+    onHand: nominalIn === 17 ? hang - 1 : hang + spare + 5,
+  }));
+  expect(planJob(lonely).lamps.enough.fixes.map(({ label }) => label)).toEqual([
+    expect.stringMatching(/^Ask the client: cut/),
+  ]);
+});
+
 test('shares stay a whole after a recolouring, and fixes come the most gain first', () => {
   const file = demoJob('02-engine-shed');
   const { enough, onTime } = planJob(file).lamps;

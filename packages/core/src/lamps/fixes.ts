@@ -7,9 +7,11 @@ import type {
   OnTime,
   Piece,
   Plan,
+  StandIn,
   Task,
 } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
+import { familyOf } from '../balloon/catalogue.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
@@ -49,8 +51,9 @@ export interface EnoughAnswer {
 }
 
 /**
- * Ways out of *Enough* that were tried: less of a short colour, a close one in its place, or a shorter piece. Each
- * lights the lamp or, where several products are short, ends the worst shortage without making another.
+ * Ways out of *Enough* that were tried, what spoils the design least first: a neighbouring size of the same colour, a
+ * close colour, less of the short one, and last a shorter piece, which the client has to be asked about. Each lights
+ * the lamp or, where several products are short, ends the worst shortage without making another.
  */
 export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => EnoughAnswer): Fix[] {
   if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
@@ -62,8 +65,9 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
   const piece = file.job.pieces[p];
   if (!piece) return [];
   const families = [
-    ...recolourings(file, piece, p, worst.colour),
+    otherSizes(file, plan, worst),
     inPlaceOf(file, worst),
+    ...recolourings(file, piece, p, worst.colour),
     shortenings(piece, p),
   ];
   const fixes: Fix[] = [];
@@ -96,6 +100,28 @@ function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }):
 }
 
 type Attempt = Omit<Fix, 'gain'>;
+
+/** The short product in a neighbouring size, blown to the same diameters, in every piece that takes it. */
+function otherSizes(
+  file: JobFile,
+  plan: Plan,
+  { nominalIn, colour }: { nominalIn: number; colour: string },
+): Attempt[] {
+  return familyOf(nominalIn)
+    .filter((useIn) => useIn !== nominalIn)
+    .map((useIn) => ({
+      label: `${useIn} in. ${colourName(file, colour)} in place of ${nominalIn} in.`,
+      changes: file.job.pieces.flatMap((piece, p): Change[] => {
+        const row = plan.pieces[p]?.balloons.find(
+          (one) => one.nominalIn === nominalIn && one.colour === colour,
+        );
+        if (!row || !('grade' in piece) || row.inflatedIn.max > useIn) return [];
+        const standIn: StandIn = { way: 'other-size', nominalIn, colour, useIn, inflatedIn: row.inflatedIn };
+        return [{ path: `/job/pieces/${p}/standIns`, value: [...(piece.standIns ?? []), standIn] }];
+      }),
+    }))
+    .filter(({ changes }) => changes.length > 0);
+}
 
 /** Less of the short colour step by step, more of one other colour: a family for each other colour. */
 function recolourings(file: JobFile, piece: Piece, p: number, short: string): Attempt[][] {
@@ -146,7 +172,7 @@ function shortenings(piece: Piece, p: number): Attempt[] {
   if (piece.kind !== 'organic-garland') return [];
   const points = piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
   return [0.9, 0.8, 0.7].map((share) => ({
-    label: `Cut ${piece.name} to ${Math.round(share * 100)} % of its length`,
+    label: `Ask the client: cut ${piece.name} to ${Math.round(share * 100)} % of its length`,
     changes: [
       {
         path: `/job/pieces/${p}/line`,
