@@ -160,6 +160,7 @@ export class DaySearch {
         const { search } = this.backFromBest();
         const before = search.tried;
         search.run(Math.min(until - this.tried, 200));
+        putInTurn(search, turnsOf(this.day.jobs, this.compiled));
         if (search.tried === before) return;
       }
     }
@@ -251,6 +252,22 @@ export class DaySearch {
     if (!search.hasSchedule) search.offer([...found.order].reverse(), found.modes, found.crew);
     if (!search.hasSchedule) search.offer([...found.order].reverse(), found.modes);
     return { search, compiled };
+  }
+}
+
+/**
+ * Bases that came out of turn exchanged, where that costs nothing else: two of a hundred tasks, which few orders would
+ * hit upon. @param search one counted back: what begins first comes last in it
+ */
+function putInTurn(search: Search, turns: readonly (readonly [heavier: number, lighter: number])[]): void {
+  for (const [heavier, lighter] of turns) {
+    const { found } = search;
+    if (!search.hasSchedule || (found.end[lighter] as number) <= (found.end[heavier] as number)) continue;
+    const order = Int32Array.from(found.order);
+    const [a, b] = [order.indexOf(heavier), order.indexOf(lighter)];
+    order[a] = lighter;
+    order[b] = heavier;
+    search.offer(order, found.modes, found.crew);
   }
 }
 
