@@ -18,17 +18,7 @@ import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
-import { withShare } from './shares.ts';
-
-/** Shares with one of them set, the others in proportion. */
-function shared(now: readonly ColourShare[], index: number, sharePct: number): ColourShare[] {
-  const next = withShare(
-    now.map((share) => share.sharePct),
-    index,
-    sharePct,
-  );
-  return now.map((share, i) => ({ ...share, sharePct: next[i] as number }));
-}
+import { withShareOf } from './shares.ts';
 
 interface ColourMixProps extends MixProps {
   /** The workshop's colours. */
@@ -44,17 +34,17 @@ export const ColourMix = memo(
       onChange((now) => ({ colours: edit(now.colours) }), gesture);
     const at = (now: readonly ColourShare[], id: string) => now.findIndex(({ colour }) => colour === id);
     const setShare = (id: string, sharePct: number, gesture?: string) =>
-      change((now) => (at(now, id) < 0 ? [...now] : shared(now, at(now, id), sharePct)), gesture);
+      change((now) => (at(now, id) < 0 ? [...now] : withShareOf(now, at(now, id), sharePct)), gesture);
     const remove = (id: string) =>
       change((now) =>
-        (at(now, id) < 0 ? [...now] : shared(now, at(now, id), 0)).filter(({ colour }) => colour !== id),
+        (at(now, id) < 0 ? [...now] : withShareOf(now, at(now, id), 0)).filter(({ colour }) => colour !== id),
       );
     /** Another colour in its place, share and lean kept. */
     const replace = (id: string, colour: string) =>
       change((now) => now.map((share) => (share.colour === id ? { ...share, colour } : share)));
     const add = (id: string) =>
       change((now) =>
-        shared([...now, { colour: id, sharePct: 0 }], now.length, Math.round(100 / (now.length + 1))),
+        withShareOf([...now, { colour: id, sharePct: 0 }], now.length, Math.round(100 / (now.length + 1))),
       );
 
     return (

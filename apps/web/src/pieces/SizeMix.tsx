@@ -17,17 +17,7 @@ import { useWorkshop } from '../api/queries.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
-import { withShare } from './shares.ts';
-
-/** Shares with one of them set, the others in proportion. */
-function shared(now: readonly SizeShare[], index: number, sharePct: number): SizeShare[] {
-  const next = withShare(
-    now.map((size) => size.sharePct),
-    index,
-    sharePct,
-  );
-  return now.map((size, i) => ({ ...size, sharePct: next[i] as number }));
-}
+import { withShareOf } from './shares.ts';
 
 /** Sizes with their shares and the diameters they are blown to; the discs are to scale with each other. */
 export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
@@ -41,7 +31,10 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
   const at = (now: readonly SizeShare[], nominalIn: number) =>
     now.findIndex((size) => size.nominalIn === nominalIn);
   const setShare = (nominalIn: number, sharePct: number, gesture?: string) =>
-    change((now) => (at(now, nominalIn) < 0 ? [...now] : shared(now, at(now, nominalIn), sharePct)), gesture);
+    change(
+      (now) => (at(now, nominalIn) < 0 ? [...now] : withShareOf(now, at(now, nominalIn), sharePct)),
+      gesture,
+    );
   const setRange = (nominalIn: number, edit: Partial<SizeShare['inflatedIn']>) =>
     change((now) =>
       now.map((size) => {
@@ -143,9 +136,10 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
             disabled={mix.sizes.length === 1}
             onClick={() =>
               change((now) =>
-                (at(now, size.nominalIn) < 0 ? [...now] : shared(now, at(now, size.nominalIn), 0)).filter(
-                  ({ nominalIn }) => nominalIn !== size.nominalIn,
-                ),
+                (at(now, size.nominalIn) < 0
+                  ? [...now]
+                  : withShareOf(now, at(now, size.nominalIn), 0)
+                ).filter(({ nominalIn }) => nominalIn !== size.nominalIn),
               )
             }
           >
@@ -167,7 +161,7 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
               sharePct: 0,
               inflatedIn: { ...sizeOf(nominalIn, workshop).blowIn },
             };
-            change((now) => shared([...now, fresh], now.length, Math.round(50 / (now.length + 1))));
+            change((now) => withShareOf([...now, fresh], now.length, Math.round(50 / (now.length + 1))));
           }}
         >
           {unused.map((size) => (

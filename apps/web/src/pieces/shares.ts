@@ -25,3 +25,17 @@ export function withShare(shares: readonly number[], index: number, wanted: numb
   }
   return parts;
 }
+
+/** The parts of a whole with the share of one set anew, the others in proportion. */
+export function withShareOf<T extends { sharePct: number }>(
+  parts: readonly T[],
+  index: number,
+  sharePct: number,
+): T[] {
+  const next = withShare(
+    parts.map((part) => part.sharePct),
+    index,
+    sharePct,
+  );
+  return parts.map((part, i) => ({ ...part, sharePct: next[i] as number }));
+}
