@@ -300,7 +300,7 @@ function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
         <WidthAndTip widthM={widthM} taper={taper} onChange={change} />
       </Box>
       <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: -0.75 }}>
-        Width is the mean of the outline; single balloons stick out to{' '}
+        Width is the average of the outline; single balloons stick out to{' '}
         {short(widthM * outerOverMean(piece.sizes))}.
       </Typography>
       <ColourMix mix={piece} known={colours} onChange={change} />

@@ -61,7 +61,7 @@ export function LastingPanel({ row }: { row: WorkshopRow }) {
           }}
         />
         <UnitField
-          label="Workshop above the sea"
+          label="Elevation of the workshop"
           quantity="height"
           value={row.data.altitudeM ?? 0}
           min={-400}

@@ -21,7 +21,7 @@ export function dressingNotes(steps: DressSteps): string[] {
   const notes: string[] = [];
   if (visibleWidthM > widthM * 1.02)
     notes.push(
-      `The width gave way: these balloons one after the other come out about ${inches(visibleWidthM)} wide, not ${inches(widthM)}. Smaller balloons make it thinner.`,
+      `The width gave way: even in a single line these balloons are about ${inches(visibleWidthM)} wide, not ${inches(widthM)}. Smaller balloons make it thinner.`,
     );
   if (steps.mix.sizePolicy === 'fit-width') {
     const mix = sizes.map((size) => `${size.nominalIn} in. ${Math.round(size.sharePct)} %`).join(', ');
@@ -37,7 +37,7 @@ export function dressingNotes(steps: DressSteps): string[] {
   const own = tightPitchM(clusterSize, sizes, backing);
   if (apartM > GAPPY * own)
     notes.push(
-      `Its clusters sit ${inches(apartM)} apart, where pushed together they take ${inches(own)}: string shows between them. Fewer balloons in a cluster close it.`,
+      `The clusters sit ${inches(apartM)} apart; pushed together they take ${inches(own)} each, so string shows between them. Use smaller clusters.`,
     );
   const ratio = (spine + side + extra) / (3 * (lengthM / METRES_PER_FOOT));
   if (ratio > 2)
@@ -69,8 +69,8 @@ export function dressingWorking(steps: DressSteps): Working[] {
       `N = Σ along the line of 1.5 φ W · min(κ W, κ W16) / d3³, ${where}; d3 = ∛mean(d³)`,
       [
         ['L', lengthM, 'm'],
-        ['W at the thick end, mean of the silhouette', steps.widthM, 'm'],
-        ['W on the mean over the taper', meanWidthM, 'm'],
+        ['W at the thick end, average of the outline', steps.widthM, 'm'],
+        ['W, average over the taper', meanWidthM, 'm'],
         ['W16', tightWidthM(16, sizes, backing), 'm'],
         ['d3', d3, 'm'],
       ],
@@ -89,7 +89,7 @@ export function dressingWorking(steps: DressSteps): Working[] {
       `95–150 on 10 ft, 24–30 in. wide: ${COMMON_PRACTICE}`,
     ),
     working(
-      'Balloons in a cluster, on the mean',
+      'Balloons in a cluster, on average',
       'from 4 at the width of quads with play to 8 at that of eights pushed together, or as set',
       [
         ['quads pushed together', tightWidthM(4, sizes, backing), 'm'],
@@ -116,7 +116,7 @@ export function dressingWorking(steps: DressSteps): Working[] {
       SIMULATED,
     ),
     working(
-      'Narrowest that these balloons come out',
+      'Narrowest possible with these balloons',
       'one after the other: √(d3³ / (1.5 φ κ d̄))',
       [
         ['d3', d3, 'm'],
@@ -138,7 +138,7 @@ export function dressingWorking(steps: DressSteps): Working[] {
       [
         ['density', mix.fillers.triosPerM, 'per m'],
         ['L', lengthM, 'm'],
-        ['W (mean over the taper)', meanWidthM, 'm'],
+        ['W, average over the taper', meanWidthM, 'm'],
       ],
       { value: steps.fillerTrios, unit: 'trios' },
       `about 20 on a 10 ft base: ${COMMON_PRACTICE}`,

@@ -72,7 +72,7 @@ export const pairArch: Kind<PairArch> = {
       notes: reaches
         ? []
         : [
-            `These sizes curve so strongly that the bow cannot span so far: it is counted as a half circle. Bring the two sizes closer together.`,
+            `These sizes curve so strongly that the bow cannot reach that far: it is counted as a half circle. Bring the two sizes closer together.`,
           ],
       working: [
         working(
