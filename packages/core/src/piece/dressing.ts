@@ -87,9 +87,11 @@ export function dress({
   const string = Math.ceil(over * along(most) - 1e-9);
   // Nobody ties a cluster of one or two at a side: so few go on the string.
   const onString = total - string < clusterSize / 2 ? total : string;
-  const spine = clustersOf(onString, clusterSize, fixed !== undefined);
+  // A single balloon is no cluster.
+  const least = onPole ? ON_POLE_N : 2;
+  const spine = clustersOf(onString, clusterSize, fixed !== undefined, least);
   const placed = balloonsIn(spine);
-  const side = clustersOf(Math.max(0, total - placed), clusterSize, fixed !== undefined);
+  const side = clustersOf(Math.max(0, total - placed), clusterSize, fixed !== undefined, least);
   const usualSize = Math.round(clusterSize);
   const extra = extraClusters > 0 ? [{ size: usualSize, count: extraClusters }] : [];
   const clusters = { spine, side: together([...side, ...extra]) };
@@ -145,13 +147,12 @@ function balloonsAlong(
 
 /**
  * So many balloons in clusters of a mean size: of the two whole sizes next to what each must hold, so that none is left
- * over. Where the owner sets the size every cluster has it, and the last one fills up.
+ * over. Where the owner sets the size every cluster has it, and the last one fills up. @param least balloons in one
  */
-function clustersOf(balloons: number, mean: number, isSet: boolean): ClusterCount[] {
+function clustersOf(balloons: number, mean: number, isSet: boolean, least: number): ClusterCount[] {
   if (balloons === 0) return [];
   if (isSet) return [{ size: mean, count: Math.ceil(balloons / mean) }];
-  // A single balloon is no cluster.
-  const count = Math.max(1, Math.min(Math.round(balloons / mean), Math.floor(balloons / 2)));
+  const count = Math.max(1, Math.min(Math.round(balloons / mean), Math.floor(balloons / least)));
   const small = Math.floor(balloons / count);
   const larger = balloons - small * count;
   return [

@@ -1,7 +1,9 @@
+import type { Piece } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { METRES_PER_FOOT, METRES_PER_INCH, metresToInches } from '../quantity/length.ts';
 import { garland } from '../test/samples.ts';
 import { tiltToWidth } from './fit-width.ts';
+import { newPiece } from './new-piece.ts';
 import { tightPitchM, tightWidthM } from './organic-law.ts';
 import { pictureOf, recipeOf } from './recipe-of.ts';
 
@@ -152,6 +154,21 @@ test('clusters take up every balloon, of two neighbouring sizes; a size that is 
     const base = assemblies.filter(({ part }) => part === 'base');
     expect(base.map(({ size }) => size)).toEqual([clusterSize]);
     expect(notes.join(' ').includes('unwieldy')).toBe(clusterSize > 14);
+  }
+});
+
+test('round a pole no cluster has fewer than four: two of its balloons are spread round it (common practice, no source)', () => {
+  const standing = newPiece('standing-garland', {
+    id: 'pole',
+    name: 'On its stand',
+    spot: { id: 'wall', widthM: 6, heightM: 3.3 },
+    colours: ['chalk', 'lagoon'],
+    seed: 1,
+  });
+  for (const widthM of [0.4, 0.45, 0.5, 0.55, 0.62]) {
+    const { assemblies } = recipeOf({ ...standing, widthM } as Piece);
+    const sizes = assemblies.filter(({ part }) => part === 'pole').map(({ size }) => size);
+    expect(Math.min(...sizes)).toBeGreaterThanOrEqual(4);
   }
 });
 
