@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { JobHead } from './job.ts';
 import { Piece } from './piece/index.ts';
-import { DayClaim } from './pipe.ts';
+import { JobClaim } from './pipe.ts';
 import { BalloonRow, MaterialRow } from './plan.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
-import { Movement, Reserved } from './stock.ts';
+import { HeldMaterial, JobUse, Lack, Movement, Reserved } from './stock.ts';
 import { CrewMember, WorkshopSettings } from './workshop.ts';
 
 /** Counts up by one at every change of a row; an update must name the one it saw. */
@@ -22,7 +22,12 @@ export const SiteRow = row(Site);
 export type SiteRow = z.infer<typeof SiteRow>;
 export const PieceRow = row(Piece);
 export type PieceRow = z.infer<typeof PieceRow>;
-export const JobRow = z.strictObject({ ...row(JobHead).shape, pieces: z.array(PieceRow) });
+export const JobRow = z.strictObject({
+  ...row(JobHead).shape,
+  pieces: z.array(PieceRow),
+  /** When what it used was recorded; null while it still holds its balloons. */
+  usedAt: z.iso.datetime({ offset: true }).nullable(),
+});
 export type JobRow = z.infer<typeof JobRow>;
 
 /** What an update sends: the new data, and the revision it was made from. */
@@ -60,10 +65,20 @@ export type MovementRow = z.infer<typeof MovementRow>;
 export const Booked = z.strictObject({ workshop: WorkshopRow, movements: z.array(MovementRow) });
 export type Booked = z.infer<typeof Booked>;
 
-/** What jobs with earlier doors hold of the shelf. */
-/** What other jobs leave to this one: of the shelf those with earlier doors, of pipes and weights those of its day. */
-export const LeftByOthers = z.strictObject({ reserved: z.array(Reserved), sameDay: z.array(DayClaim) });
+/** What other jobs leave to this one: of the shelf those with earlier doors, of gear those that are out at the same time. */
+export const LeftByOthers = z.strictObject({
+  reserved: z.array(Reserved),
+  heldMaterials: z.array(HeldMaterial),
+  othersLack: z.array(Lack),
+  overlapping: z.array(JobClaim),
+  /** What it used is recorded: it asks nothing more of the shelf. */
+  isUsed: z.boolean(),
+});
 export type LeftByOthers = z.infer<typeof LeftByOthers>;
+
+/** What was recorded for a job, and when. */
+export const JobUseRow = z.strictObject({ at: z.iso.datetime({ offset: true }), data: JobUse });
+export type JobUseRow = z.infer<typeof JobUseRow>;
 
 /** Everything that one day's jobs take. */
 export const DayCounts = z.strictObject({

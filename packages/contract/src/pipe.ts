@@ -23,12 +23,12 @@ export const PipePart = z.strictObject({
 });
 export type PipePart = z.infer<typeof PipePart>;
 
-/** What another job of the same day takes of what both share: pipe to be cut, and weights for bases. */
-export const DayClaim = z.strictObject({
+/** What another job that is out at the same time takes of what both share: pipe to be cut, and weights for bases. */
+export const JobClaim = z.strictObject({
   job: Name,
   /** Its doors open before: it has the first choice of weights. */
   isFirst: z.boolean(),
   pipes: z.array(PipePart),
   weights: z.array(z.strictObject({ id: Id, count: z.int().nonnegative() })),
 });
-export type DayClaim = z.infer<typeof DayClaim>;
+export type JobClaim = z.infer<typeof JobClaim>;

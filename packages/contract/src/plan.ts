@@ -6,13 +6,22 @@ import { PipeId } from './pipe.ts';
 import { Caution, CutBar, Holds } from './plan-hold.ts';
 import { LastingLot } from './plan-lasts.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
+import { Day } from './stock.ts';
 import { Working } from './working.ts';
 
 /** A change to the job file that the engine has tried: set `value` at JSON pointer `path`. */
 export const Change = z.strictObject({ path: z.string(), value: z.json() });
 export type Change = z.infer<typeof Change>;
 
-export const Fix = z.strictObject({ label: z.string(), gain: z.string(), changes: z.array(Change) });
+export const Fix = z.strictObject({
+  label: z.string(),
+  gain: z.string(),
+  changes: z.array(Change),
+  /** It is not done in the job: the view where it is done. */
+  opens: z.literal('buy').optional(),
+  /** After this day it is too late for it. */
+  byDay: Day.optional(),
+});
 export type Fix = z.infer<typeof Fix>;
 
 export const LampName = z.enum(['enough', 'lasts', 'fits', 'holds', 'full', 'onTime']);

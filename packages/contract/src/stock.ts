@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Grade, InflatedRange } from './piece/common.ts';
+import { withRule } from './rules.ts';
 import { DiameterIn, Hex, Id, Name, SharePct, Text } from './scalars.ts';
 
 /** A day, `YYYY-MM-DD`. */
@@ -65,11 +66,31 @@ export const Pack = z.strictObject({
 });
 export type Pack = z.infer<typeof Pack>;
 
+/** A day of the week, 1 for Monday to 7 for Sunday (ISO 8601). */
+export const Weekday = z.int().min(1).max(7);
+
+const DaySpanFields = z.strictObject({ from: Day, until: Day });
+
+/** Days from one to another, both within. */
+export const DaySpan = withRule(DaySpanFields, DaySpanFields, ({ from, until }) =>
+  until >= from ? [] : [{ path: ['until'], reason: `ends on ${until}, before it begins` }],
+);
+export type DaySpan = z.infer<typeof DaySpan>;
+
+/** When a business is open; of one that says nothing, every day. */
+export const OpenDays = z.strictObject({
+  workdays: z.array(Weekday).min(1, 'open on one day of the week at least').max(7).optional(),
+  /** Holidays and other days on which it is shut. */
+  closed: z.array(DaySpan).max(60).optional(),
+});
+export type OpenDays = z.infer<typeof OpenDays>;
+
 export const Supplier = z.strictObject({
   id: Id,
   name: Name,
-  /** Days from order to arrival. */
+  /** Days from order to arrival, of those on which the supplier is open. */
   leadDays: z.int().min(0).max(120),
+  ...OpenDays.shape,
 });
 export type Supplier = z.infer<typeof Supplier>;
 
@@ -80,6 +101,18 @@ export const OnOrder = z.strictObject({
   arrives: Day,
 });
 export type OnOrder = z.infer<typeof OnOrder>;
+
+/** What another coming job lacks of a product, and by when it wants it. */
+export const Lack = z.strictObject({ ...product, job: Name, wanted: Day, count: z.int().min(1) });
+export type Lack = z.infer<typeof Lack>;
+
+/** Materials that other jobs count on: consumables of those with earlier doors, gear of those that overlap too. */
+export const HeldMaterial = z.strictObject({
+  item: Id,
+  count: z.number().nonnegative(),
+  jobs: z.array(Name),
+});
+export type HeldMaterial = z.infer<typeof HeldMaterial>;
 
 /** Balloons of the shelf that other jobs count on. */
 export const Reserved = z.strictObject({
@@ -97,15 +130,70 @@ export const MaterialStock = z.strictObject({
 });
 export type MaterialStock = z.infer<typeof MaterialStock>;
 
-export const MovementKind = z.enum(['received', 'counted', 'adjusted', 'used', 'returned', 'corrected']);
+/** In which direction a kind of movement changes the shelf; a correction may do either. */
+const directions = {
+  opening: 1,
+  received: 1,
+  counted: 0,
+  adjusted: 0,
+  used: -1,
+  popped: -1,
+  returned: 1,
+  corrected: 0,
+} as const;
+
+export const MovementKind = z.enum([
+  'opening',
+  'received',
+  'counted',
+  'adjusted',
+  'used',
+  'popped',
+  'returned',
+  'corrected',
+]);
 export type MovementKind = z.infer<typeof MovementKind>;
 
-/** One entry of the shelf's ledger: so many balloons came or went. */
-export const Movement = z.strictObject({
+const MovementFields = z.strictObject({
   ...product,
   kind: MovementKind,
   /** Balloons added; below zero for taken away. */
   change: z.int().min(-100_000).max(100_000),
   note: Text,
+  /** The job that it belongs to. */
+  jobId: Id.optional(),
 });
+
+/** One entry of the shelf's ledger: so many balloons came or went. */
+export const Movement = withRule(
+  MovementFields,
+  MovementFields.pick({ kind: true, change: true }),
+  ({ kind, change }) => {
+    if (change === 0) return [{ path: ['change'], reason: 'nothing came or went' }];
+    const direction = directions[kind];
+    if (direction * change >= 0) return [];
+    return [
+      {
+        path: ['change'],
+        reason: direction > 0 ? `${kind} adds to the shelf` : `${kind} takes from the shelf`,
+      },
+    ];
+  },
+);
 export type Movement = z.infer<typeof Movement>;
+
+/** What a job used of a product: hung, and lost in making. */
+export const UsedRow = z.strictObject({
+  ...product,
+  used: z.int().nonnegative().max(100_000),
+  popped: z.int().nonnegative().max(100_000),
+});
+export type UsedRow = z.infer<typeof UsedRow>;
+
+/** What is recorded once for a job when it is over: from then on it holds nothing of the shelf. */
+export const JobUse = z.strictObject({
+  balloons: z.array(UsedRow).max(500),
+  /** Consumables, by the catalogue's item name. */
+  materials: z.array(z.strictObject({ item: Id, used: z.number().nonnegative().max(100_000) })).max(200),
+});
+export type JobUse = z.infer<typeof JobUse>;

@@ -2,10 +2,22 @@ import { z } from 'zod';
 import { Busy, Methods, RestRule } from './clock.ts';
 import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { Schools } from './piece/common.ts';
-import { DayClaim, OwnPipe } from './pipe.ts';
+import { JobClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct, TimeOfDay } from './scalars.ts';
-import { Colour, MaterialStock, OnOrder, Pack, Reserved, SizeEntry, StockRow, Supplier } from './stock.ts';
+import {
+  Colour,
+  HeldMaterial,
+  Lack,
+  MaterialStock,
+  OnOrder,
+  OpenDays,
+  Pack,
+  Reserved,
+  SizeEntry,
+  StockRow,
+  Supplier,
+} from './stock.ts';
 import { GeoPoint } from './travel.ts';
 
 /** What a crew member is trusted with. */
@@ -170,11 +182,20 @@ const SettingsFields = z.strictObject({
   stock: z.array(StockRow),
   /** Own figures for sizes; the catalogue's defaults stand for the rest. */
   sizes: z.array(SizeEntry).max(40).optional(),
+  /** 11 and 12 in., 16 to 18 in. are never used for each other. */
+  familiesApart: z.boolean().optional(),
   packs: z.array(Pack).max(400).optional(),
   suppliers: z.array(Supplier).max(60).optional(),
   onOrder: z.array(OnOrder).max(400).optional(),
   /** Held for other jobs at the moment this was read; worked out, never typed. */
   reserved: z.array(Reserved).max(4000).optional(),
+  heldMaterials: z.array(HeldMaterial).max(400).optional(),
+  /** What other coming jobs lack, so that packs are bought for all of them; worked out, never typed. */
+  othersLack: z.array(Lack).max(40_000).optional(),
+  /** What this job used is recorded: it asks nothing more of the shelf; worked out, never typed. */
+  isUsed: z.boolean().optional(),
+  /** When deliveries are taken in; left out, on every day. */
+  open: OpenDays.optional(),
   materials: z.array(MaterialStock).max(200).optional(),
   /** How this house works where a piece does not say otherwise. */
   schools: Schools.partial().optional(),
@@ -182,8 +203,8 @@ const SettingsFields = z.strictObject({
   weights: z.array(Weight).max(40).optional(),
   ownPipes: z.array(OwnPipe).max(200).optional(),
   ownLoads: z.array(OwnLoad).max(200).optional(),
-  /** What other jobs of the same day take at the moment this was read; worked out, never typed. */
-  sameDay: z.array(DayClaim).max(40).optional(),
+  /** What other jobs that are out at the same time take at the moment this was read; worked out, never typed. */
+  overlapping: z.array(JobClaim).max(40).optional(),
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),

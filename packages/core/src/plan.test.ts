@@ -150,7 +150,7 @@ test('a fix for Enough lights the lamp when it is applied', () => {
   const plan = planJob(short);
   expect(plan.lamps.enough.state).toBe('out');
   expect(plan.lamps.enough.fixes.length).toBeGreaterThan(0);
-  for (const fix of plan.lamps.enough.fixes) {
+  for (const fix of plan.lamps.enough.fixes.filter(({ opens }) => !opens)) {
     expect(planJob(applyChanges(short, fix.changes)).lamps.enough).toMatchObject({
       state: 'lit',
       figure: fix.gain,

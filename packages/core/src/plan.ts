@@ -25,7 +25,7 @@ import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
 import { balloonsOf, blownNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
-import { rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
+import { madeRecipe, rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import type { LengthUnits } from './quantity/length.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
@@ -223,7 +223,7 @@ type CountedPiece = ReturnType<typeof countPieces>['counted'][number];
 /** Every balloon with its spares and every material, piece by piece and in all: what does not depend on the hour. */
 export function countPieces({ workshop, job }: JobFile) {
   // Survey and pieces: each piece's recipe, from its line or place on the surveyed spot.
-  const recipes = job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) }));
+  const recipes = job.pieces.map((piece) => ({ piece, recipe: madeRecipe(piece, workshop) }));
   // Counts: the spares are those of the whole job.
   const allLots = lotsOf(recipes, workshop);
   const counted = recipes.map((one, index) => {

@@ -5,7 +5,6 @@ import { productNeeds } from './stock/needs.ts';
 import { demoJob } from './test/samples.ts';
 
 const [first, second] = [demoJob('01-meadow-finish'), demoJob('02-engine-shed')];
-const JUNE = Date.parse('2027-06-01T00:00:00Z');
 
 const wanted = (file: JobFile) =>
   draftPlan(file).totals.balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
@@ -17,13 +16,11 @@ const stocked = (file: JobFile, onHand: number): JobFile => {
 };
 const held = (rows: readonly { count: number }[] = []) => rows.reduce((sum, { count }) => sum + count, 0);
 
-test('a coming job finds held what those with earlier doors need; past ones hold nothing', () => {
+test('a job finds held what those with earlier doors need', () => {
   const [one, two] = [stocked(first, 1000), stocked(second, 1000)];
-  const before = leftForEach([two, one], JUNE);
+  const before = leftForEach([two, one]);
   expect(before[one.job.id]?.reserved).toEqual([]);
   expect(held(before[two.job.id]?.reserved)).toBe(wanted(one));
-  const after = leftForEach([two, one], Date.parse('2027-06-19T12:00:00-05:00'));
-  expect(after).toEqual({ [two.job.id]: { reserved: [], sameDay: [] } });
 });
 
 test('what an earlier job lacks is not bought again by a later one: six alike jobs buy what six need, less the shelf', () => {
@@ -33,7 +30,7 @@ test('what an earlier job lacks is not bought again by a later one: six alike jo
     file.job.doors = `2027-06-${20 + i}T18:00:00-05:00`;
     return file;
   });
-  const left = leftForEach(jobs, JUNE);
+  const left = leftForEach(jobs);
   const bought = jobs.map((file) => {
     const { reserved = [] } = left[file.job.id] ?? {};
     return productNeeds(countPieces(file).balloons, { ...file.workshop, reserved }, '2027-06-30').reduce(
@@ -59,7 +56,7 @@ test('made on one day, jobs share their spares', () => {
 });
 
 test('pipes of one day are cut from one list, whichever job looks at it', () => {
-  const left = leftForEach([first, second], JUNE);
+  const left = leftForEach([first, second]);
   const lists = [first, second].map((file) => {
     const { cutList } = draftPlan({ ...file, workshop: { ...file.workshop, ...left[file.job.id] } });
     return cutList.flatMap(({ cuts }) => cuts.map(({ label, lengthM }) => `${label} ${lengthM}`)).sort();
@@ -68,8 +65,13 @@ test('pipes of one day are cut from one list, whichever job looks at it', () => 
   expect(lists[0]?.length).toBeGreaterThan(draftPlan(second).cutList.flatMap(({ cuts }) => cuts).length);
   // On another day nothing is shared.
   const later = structuredClone(second);
-  later.job.doors = '2027-06-20T18:00:00-05:00';
-  expect(leftForEach([first, later], JUNE)[later.job.id]?.sameDay).toEqual([]);
+  const aWeekOn = (at: string) => at.replace('2027-06-', '2027-07-');
+  later.job.doors = aWeekOn(later.job.doors);
+  for (const span of [later.job.access, later.job.strike]) {
+    span.from = aWeekOn(span.from);
+    span.until = aWeekOn(span.until);
+  }
+  expect(leftForEach([first, later])[later.job.id]?.overlapping).toEqual([]);
 });
 
 test('a weight lies on one base only: pieces of a job, and jobs of a day, share what there is', () => {
@@ -79,7 +81,7 @@ test('a weight lies on one base only: pieces of a job, and jobs of a day, share 
       for (const { id, count } of weights) counts.set(id, (counts.get(id) ?? 0) + count * ballastKg.length);
     return counts;
   };
-  const left = leftForEach([first, second], JUNE);
+  const left = leftForEach([first, second]);
   const later = used({ ...second, workshop: { ...second.workshop, ...left[second.job.id] } });
   const earlier = used(first);
   expect(earlier.size).toBeGreaterThan(0);
@@ -88,7 +90,7 @@ test('a weight lies on one base only: pieces of a job, and jobs of a day, share 
   // A job earlier that day that takes all leaves none, and says so.
   const all = (first.workshop.weights ?? []).map(({ id, count }) => ({ id, count }));
   const claim = { job: 'Other', isFirst: true, pipes: [], weights: all };
-  const robbed = draftPlan({ ...first, workshop: { ...first.workshop, sameDay: [claim] } });
+  const robbed = draftPlan({ ...first, workshop: { ...first.workshop, overlapping: [claim] } });
   expect(robbed.lamps.holds.state).toBe('out');
   expect(robbed.holds.pieces.flatMap(({ troubles }) => troubles).join()).toContain('leave of the weights');
 });

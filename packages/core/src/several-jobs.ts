@@ -1,62 +1,131 @@
-import type { BalloonRow, DayClaim, JobFile, LeftByOthers } from '@early-lantern/contract';
+import type { BalloonRow, HeldMaterial, JobClaim, JobFile, LeftByOthers } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { balloonsOf, lotsOf } from './piece/counts.ts';
-import { recipeOf } from './piece/recipe-of.ts';
-import { countPieces, holdsOfFile } from './plan.ts';
-import { type Claim, firstCome, heldBy, takenBy } from './stock/held.ts';
+import { madeRecipe } from './piece/recipe-of.ts';
+import { holdsOfFile, workedJob } from './plan.ts';
+import { wantedDay } from './stock/buy.ts';
+import { firstCome } from './stock/held.ts';
+import { handOut, type ShelfWants } from './stock/season.ts';
 import { jobPipeParts } from './structure/pipe-parts.ts';
 
+/** What a job takes, whatever others do. */
+export interface JobNeeds extends ShelfWants {
+  /** Its days from access to strike by the workshop's clock, `YYYY-MM-DD`: while its gear is out. */
+  out: { from: string; until: string };
+  materials: { item: string; count: number; isGear: boolean }[];
+  pipes: JobClaim['pipes'];
+}
+
+/** What a job takes: the dear part of looking at several, so that a caller may keep it for the same file. */
+export function needsOfJob(file: JobFile): JobNeeds {
+  const { job, workshop } = file;
+  const { balloons, materials } = workedJob(file).counts;
+  const dayOf = (at: string) => DateTime.fromISO(at, { zone: workshop.timeZone }).toISODate() as string;
+  return {
+    id: job.id,
+    name: job.name,
+    doors: job.doors,
+    wanted: wantedDay(file),
+    out: { from: dayOf(job.access.from), until: dayOf(job.isKept ? job.doors : job.strike.until) },
+    balloons: balloons.map(({ nominalIn, colour, need, spare }) => ({
+      nominalIn,
+      colour,
+      count: need + spare,
+    })),
+    materials: materials.map(({ item, count, isGear }) => ({ item, count, isGear })),
+    pipes: jobPipeParts(file),
+  };
+}
+
 /**
- * What each coming job finds taken by others, by job id: of the shelf by those with earlier doors; of pipes by all of
- * its day, since they are cut together; of weights by those of its day whose doors open before.
- * @param files the jobs, in any order
- * @param nowMs jobs whose doors lie before take nothing
+ * What each open job finds taken by others, by job id: of the shelf and of consumables by those with earlier doors; of
+ * gear, pipes and weights by those that are out on one of its days, pipes whichever comes first, since they are cut
+ * together.
+ * @param files the jobs that still hold what they need: those to come, and those that are over and whose use nobody
+ *   has recorded; in any order
+ * @param needs of a file, where they are known
  */
-export function leftForEach(files: readonly JobFile[], nowMs: number): Record<string, LeftByOthers> {
-  const coming = files
-    .filter(({ job }) => Date.parse(job.doors) >= nowMs)
-    .sort((a, b) => firstCome(a.job, b.job));
-  const days = coming.map(dayOf);
-  const claims: Claim[] = [];
-  for (const [i, file] of coming.entries()) {
-    const shelf = { ...file.workshop, reserved: heldBy(claims) };
-    const takes = takenBy(countPieces(file).balloons, shelf, days[i] as string);
-    claims.push({ job: file.job.name, takes });
-  }
-  const taken: DayClaim[] = [];
-  for (const [i, file] of coming.entries()) {
-    const before = taken.filter((_, k) => days[k] === days[i]);
-    taken.push(claimOf(file, before));
-  }
+export function leftForEach(
+  files: readonly JobFile[],
+  needs: (file: JobFile) => JobNeeds = needsOfJob,
+): Record<string, LeftByOthers> {
+  const [first] = files;
+  if (!first) return {};
+  const inTurn = [...files].sort((a, b) => firstCome(a.job, b.job));
+  const known = inTurn.map(needs);
+  const handed = handOut(known, first.workshop);
+  const heldMaterials = materialsHeld(known, first.workshop.materials ?? []);
+  const claims: JobClaim[] = [];
+  const overlaps = (i: number, k: number) => i !== k && doOverlap(known[i] as JobNeeds, known[k] as JobNeeds);
+  inTurn.forEach((file, i) => {
+    const pipes = (known[i] as JobNeeds).pipes;
+    const isAlone = !known.some((_, k) => overlaps(i, k));
+    const before = claims.filter((_, k) => overlaps(i, k));
+    claims.push({
+      job: file.job.name,
+      isFirst: true,
+      pipes,
+      weights: isAlone ? [] : weightsOf(file, before),
+    });
+  });
   return Object.fromEntries(
-    coming.map(({ job }, i) => [
+    inTurn.map(({ job }, i) => [
       job.id,
       {
-        reserved: heldBy(claims.slice(0, i)),
-        sameDay: taken.flatMap((claim, k) =>
-          k !== i && days[k] === days[i] ? [{ ...claim, isFirst: k < i }] : [],
-        ),
+        reserved: handed[i]?.reserved ?? [],
+        othersLack: handed.flatMap(({ lacks }, k) => (k === i ? [] : lacks)),
+        heldMaterials: heldMaterials[i] ?? [],
+        isUsed: false,
+        overlapping: claims.flatMap((claim, k) => (overlaps(i, k) ? [{ ...claim, isFirst: k < i }] : [])),
       },
     ]),
   );
 }
 
-/** The day of a job's doors by the workshop's clock, `YYYY-MM-DD`. */
-const dayOf = ({ job, workshop }: JobFile): string =>
-  DateTime.fromISO(job.doors, { zone: workshop.timeZone }).toISODate() as string;
+/** Jobs that are out on a common day. */
+const doOverlap = ({ out: a }: JobNeeds, { out: b }: JobNeeds): boolean =>
+  a.from <= b.until && b.from <= a.until;
 
-/** The pipes and weights of a job, after those of its day before it. */
-function claimOf(file: JobFile, before: DayClaim[]): DayClaim {
-  const workshop = { ...file.workshop, sameDay: before };
+/** The weights of a job, after those that overlap with it and come before. */
+function weightsOf(file: JobFile, before: JobClaim[]): JobClaim['weights'] {
   const counts = new Map<string, number>();
+  const workshop = { ...file.workshop, overlapping: before };
   for (const { weights, ballastKg } of holdsOfFile({ ...file, workshop }).pieces)
     for (const { id, count } of weights) counts.set(id, (counts.get(id) ?? 0) + count * ballastKg.length);
-  return {
-    job: file.job.name,
-    isFirst: true,
-    pipes: jobPipeParts(file),
-    weights: [...counts].map(([id, count]) => ({ id, count })),
-  };
+  return [...counts].map(([id, count]) => ({ id, count }));
+}
+
+/**
+ * Materials that the jobs before each one hold: no more than there are, and of gear only while both are out.
+ * @param needs in the order in which they may take
+ */
+function materialsHeld(
+  needs: readonly JobNeeds[],
+  stock: readonly { item: string; onHand: number }[],
+): HeldMaterial[][] {
+  const taken: { job: JobNeeds; item: string; count: number; isGear: boolean }[] = [];
+  return needs.map((job) => {
+    const before = taken.filter((one) => !one.isGear || doOverlap(one.job, job));
+    const held = new Map<string, HeldMaterial>();
+    for (const { item, count, job: holder } of before) {
+      const known = held.get(item);
+      held.set(item, {
+        item,
+        count: (known?.count ?? 0) + count,
+        jobs: [...new Set([...(known?.jobs ?? []), holder.name])],
+      });
+    }
+    const wanted = new Map<string, { count: number; isGear: boolean }>();
+    for (const { item, count, isGear } of job.materials)
+      wanted.set(item, { count: (wanted.get(item)?.count ?? 0) + count, isGear });
+    for (const { item, onHand } of stock) {
+      const own = wanted.get(item);
+      if (!own) continue;
+      const count = Math.min(own.count, Math.max(0, onHand - (held.get(item)?.count ?? 0)));
+      if (count > 0) taken.push({ job, item, count, isGear: own.isGear });
+    }
+    return [...held.values()];
+  });
 }
 
 /** Balloons of several jobs made together: a spare serves them all. @param files of one workshop */
@@ -64,7 +133,7 @@ export function balloonsTogether(files: readonly JobFile[]): BalloonRow[] {
   const [first] = files;
   if (!first) return [];
   const pieces = files.flatMap(({ job, workshop }) =>
-    job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, workshop.schools) })),
+    job.pieces.map((piece) => ({ piece, recipe: madeRecipe(piece, workshop) })),
   );
   return balloonsOf(lotsOf(pieces, first.workshop).flat());
 }

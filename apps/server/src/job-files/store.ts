@@ -89,7 +89,7 @@ export async function importJobFile(
 
 async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
   // What other jobs held there when the file was written says nothing of the shelf here.
-  const { crew: _, reserved: __, sameDay: ___, ...settings } = theirs;
+  const { crew: _, reserved: __, overlapping: ___, ...settings } = theirs;
   const own = await findSettings(db);
   if (!own) {
     await addSettings(db, settings);

@@ -107,7 +107,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
       const colour = (id: string) => workshop.colours.find((one) => one.id === id)?.name ?? id;
       const lines = rows.map(({ product, missing, cover, supplier, orderBy }) => ({
         order_by: orderBy,
-        supplier: supplier ?? '',
+        supplier: supplier?.name ?? '',
         product: sizeName(product.nominalIn),
         colour: colour(product.colour),
         missing: String(missing),

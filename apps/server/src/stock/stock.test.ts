@@ -91,13 +91,13 @@ test('a job finds held what coming jobs with earlier doors need, and no more', a
   const ofFirst = await server.call('GET', `/jobs/${first.job.id}/left?from=${from}`);
   expect(ofFirst.body.reserved).toEqual([]);
   // Both open on one Saturday: pipes are cut together, and the earlier doors have the first choice of weights.
-  expect(ofFirst.body.sameDay).toEqual([expect.objectContaining({ job: second.job.name, isFirst: false })]);
+  expect(ofFirst.body.overlapping).toEqual([expect.objectContaining({ job: second.job.name, isFirst: false })]);
   const { body } = await server.call('GET', `/jobs/${second.job.id}/left?from=${from}`);
   const needed = countPieces(first).balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
   expect(body.reserved.reduce((sum: number, row: { count: number }) => sum + row.count, 0)).toBe(needed);
   expect(body.reserved[0].jobs).toEqual([first.job.name]);
-  expect(body.sameDay).toEqual([expect.objectContaining({ job: first.job.name, isFirst: true })]);
-  expect(body.sameDay[0].weights.length).toBeGreaterThan(0);
+  expect(body.overlapping).toEqual([expect.objectContaining({ job: first.job.name, isFirst: true })]);
+  expect(body.overlapping[0].weights.length).toBeGreaterThan(0);
   // Once the first job is over it holds nothing.
   const after = encodeURIComponent('2027-06-19T12:00:00-05:00');
   expect((await server.call('GET', `/jobs/${second.job.id}/left?from=${after}`)).body.reserved).toEqual([]);

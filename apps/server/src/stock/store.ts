@@ -149,7 +149,7 @@ export async function leftByOthers(db: Queries, jobId: string, from: Date): Prom
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
   const files = await Promise.all(rows.map(({ id }) => (id === jobId ? own : assembleJobFile(db, id))));
-  return leftForEach(files, from.getTime())[jobId] ?? { reserved: [], sameDay: [] };
+  return leftForEach(files, from.getTime())[jobId] ?? { reserved: [], overlapping: [] };
 }
 
 /** Balloons and materials of several jobs together. */

@@ -42,14 +42,14 @@ export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefin
     () =>
       ready?.map((one) => {
         if (!left) return one;
-        const { reserved = [], sameDay = [] } = left[one.row.data.id] ?? {};
-        const key = JSON.stringify([reserved, sameDay]);
+        const { reserved = [], overlapping = [] } = left[one.row.data.id] ?? {};
+        const key = JSON.stringify([reserved, overlapping]);
         const known = withLeft.get(one);
         if (known?.key === key) return known.ready;
-        const isAlone = reserved.length + sameDay.length === 0;
+        const isAlone = reserved.length + overlapping.length === 0;
         const file = isAlone
           ? one.file
-          : { ...one.file, workshop: { ...one.file.workshop, reserved, sameDay } };
+          : { ...one.file, workshop: { ...one.file.workshop, reserved, overlapping } };
         const made = { row: one.row, file, isSettled: true };
         withLeft.set(one, { key, ready: made });
         return made;

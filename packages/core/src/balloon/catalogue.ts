@@ -75,8 +75,15 @@ export const familyOf = (nominalIn: number): readonly number[] =>
 const isSameSize = (a: number, b: number): boolean => familyOf(a).includes(b);
 
 /** Whether a colour is made in a size; a colour that does not say comes in all. */
-export function comesIn(colour: Colour | undefined, nominalIn: number): boolean {
-  return !colour?.sizesIn || colour.sizesIn.some((size) => isSameSize(size, nominalIn));
+export function comesIn(
+  colour: Colour | undefined,
+  nominalIn: number,
+  { familiesApart }: Pick<WorkshopSettings, 'familiesApart'> = {},
+): boolean {
+  return (
+    !colour?.sizesIn ||
+    colour.sizesIn.some((size) => (familiesApart ? size === nominalIn : isSameSize(size, nominalIn)))
+  );
 }
 
 /** "11 in.", or "260" for a modelling balloon, which is listed as 2 in. thick. */

@@ -33,6 +33,14 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
   if (workshop.stock.length === 0 && balloons.length > 0) {
     return unlit('count the shelf', 'No stock is recorded. Type what is on the shelf beside the counts.');
   }
+  if (workshop.isUsed)
+    return {
+      state: 'lit',
+      figure: 'recorded',
+      reason: 'What this job used is recorded.',
+      working: [],
+      fixes: [],
+    };
   const products = productNeeds(balloons, workshop, wantedDay(file));
   const short = shortMaterials(materials, workshop.materials ?? []);
   const name = (product: { nominalIn: number; colour: string }) =>

@@ -25,13 +25,21 @@ test('a path that leads nowhere is refused', () => {
   ).toThrow(RangeError);
 });
 
-test('what is lit needs no fix; what lacks more than any change saves gets none', () => {
+test('what is lit needs no fix; what lacks more than any change saves can only be ordered', () => {
   const { lamps } = planJob(demoJob('01-meadow-finish'));
   expect(lamps.enough.fixes).toEqual([]);
   expect(lamps.onTime.fixes).toEqual([]);
   const bare = structuredClone(demoJob('01-meadow-finish'));
   for (const row of bare.workshop.stock) row.onHand = 1;
-  expect(planJob(bare).lamps.enough).toMatchObject({ state: 'out', fixes: [] });
+  const { state, fixes } = planJob(bare).lamps.enough;
+  expect(state).toBe('out');
+  // The day before doors is a Friday, and three days are the usual lead: Tuesday.
+  expect(fixes).toEqual([
+    expect.objectContaining({
+      label: expect.stringMatching(/^Order what is short of \d+ products by Tue 15 Jun$/),
+      opens: 'buy',
+    }),
+  ]);
 });
 
 test('what spoils the design least is offered first; a shorter piece last, as a question to the client', () => {
@@ -40,9 +48,13 @@ test('what spoils the design least is offered first; a shorter piece last, as a 
   if (!brick) throw new Error('no brick');
   // Twelves are used for elevens (common practice, no source): with a pack of them on the shelf they come first.
   shed.workshop.stock.push({ nominalIn: 12, colour: 'brick', onHand: 100 });
+  // Unless the owner says that they are not: then it is for him to say so once more.
+  expect(planJob(shed).lamps.enough).toMatchObject({ state: 'lit', fixes: [] });
+  shed.workshop.familiesApart = true;
   const { fixes } = planJob(shed).lamps.enough;
-  expect(fixes[0]?.label).toBe('12 in. Brick in place of 11 in.');
-  const after = planJob(applyChanges(shed, fixes[0]?.changes ?? []));
+  expect(fixes[0]?.label).toMatch(/^Order \d+ of 11 in\. Brick by /);
+  expect(fixes[1]?.label).toBe('12 in. Brick in place of 11 in.');
+  const after = planJob(applyChanges(shed, fixes[1]?.changes ?? []));
   expect(after.lamps.enough.state).toBe('lit');
   const need = (plan: typeof after, size: number) =>
     plan.totals.balloons
@@ -62,6 +74,7 @@ test('what spoils the design least is offered first; a shorter piece last, as a 
     onHand: nominalIn === 17 ? hang - 1 : hang + spare + 5,
   }));
   expect(planJob(lonely).lamps.enough.fixes.map(({ label }) => label)).toEqual([
+    expect.stringMatching(/^Order \d+ of 17 in\. Brick by Tue 15 Jun$/),
     expect.stringMatching(/^Ask the client: cut/),
   ]);
 });

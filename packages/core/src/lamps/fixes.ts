@@ -11,16 +11,18 @@ import type {
   Task,
 } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
-import { familyOf } from '../balloon/catalogue.ts';
+import { familyOf, sizeName } from '../balloon/catalogue.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
-import { recipeOf } from '../piece/recipe-of.ts';
+import { madeRecipe, recipeOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
-import { substitutes, wantedDay } from '../stock/buy.ts';
-import { productNeeds } from '../stock/needs.ts';
+import { plural } from '../quantity/plural.ts';
+import { lacksOf, substitutes, wantedDay } from '../stock/buy.ts';
+import { type ProductNeed, productNeeds } from '../stock/needs.ts';
+import { purchasesOf } from '../stock/purchases.ts';
 import { ownStand } from './reach-fixes.ts';
 
 /**
@@ -51,43 +53,89 @@ export interface EnoughAnswer {
 }
 
 /**
- * Ways out of *Enough* that were tried, what spoils the design least first: a neighbouring size of the same colour, a
- * close colour, less of the short one, and last a shorter piece, which the client has to be asked about. Each lights
- * the lamp or, where several products are short, ends the worst shortage without making another.
+ * Ways out of *Enough* that were tried, what spoils the design least first: ordering, a neighbouring size of the same
+ * colour, a close colour, less of the short one, and last a shorter piece, which the client has to be asked about. Each
+ * turns the lamp: what is short of several products is mended in all of them.
  */
 export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) => EnoughAnswer): Fix[] {
-  if (plan.lamps.enough.state !== 'out' && plan.lamps.enough.state !== 'low') return [];
+  const { state } = plan.lamps.enough;
+  if (state !== 'out' && state !== 'low') return [];
   const day = wantedDay(file);
-  const worst = productNeeds(plan.totals.balloons, file.workshop, day)[0];
-  if (!worst || worst.over >= 0) return [];
-  const shortBefore = shortage(plan.totals.balloons, file, day);
-  const p = thirstiest(plan, worst);
+  const short = productNeeds(plan.totals.balloons, file.workshop, day).filter(({ over }) => over < 0);
+  const [worst] = short;
+  const p = worst ? thirstiest(plan, worst) : -1;
   const piece = file.job.pieces[p];
-  if (!piece) return [];
-  const families = [
-    otherSizes(file, plan, worst),
-    inPlaceOf(file, worst),
-    ...recolourings(file, piece, p, worst.colour),
-    shortenings(piece, p),
-  ];
+  if (!worst || !piece) return [];
+  const turns = ({ lamp }: EnoughAnswer) => lamp.state === 'lit' || (state === 'out' && lamp.state === 'low');
+  const tried = (changes: readonly Change[]) => answer(applyChanges(file, changes));
   const fixes: Fix[] = [];
-  for (const family of families) {
+  const offer = (attempts: readonly Attempt[]) => {
     // The smallest change of a family that helps; one of each family at most.
-    for (const attempt of family) {
-      const { lamp, balloons } = answer(applyChanges(file, attempt.changes));
-      const helps = lamp.state === 'lit' || shortage(balloons, file, day) <= shortBefore + worst.over;
-      if (!helps) continue;
-      fixes.push({ ...attempt, gain: lamp.figure });
-      break;
+    for (const attempt of attempts) {
+      const found = tried(attempt.changes);
+      if (!turns(found)) continue;
+      fixes.push({ ...attempt, gain: found.lamp.figure });
+      return;
     }
-    if (fixes.length === MOST_FIXES) break;
-  }
-  return fixes;
+  };
+  const order = ordering(file, short, day);
+  const ordered = order && tried(order.changes);
+  if (order && ordered && turns(ordered)) fixes.push({ ...order, changes: [], gain: ordered.lamp.figure });
+  offer(jointly(short, (now, one) => otherSizes(now, one), file));
+  offer(jointly(short, (now, one) => inPlaceOf(now, one), file));
+  for (const family of recolourings(file, piece, p, worst.colour)) offer(family);
+  offer(shortenings(piece, p));
+  return fixes.slice(0, MOST_FIXES);
 }
 
-/** Balloons missing over all products. */
-const shortage = (balloons: readonly BalloonRow[], file: JobFile, day: string): number =>
-  productNeeds(balloons, file.workshop, day).reduce((sum, { over }) => sum + Math.max(0, -over), 0);
+/** All that is missing, ordered in the packs it comes in; where it is marked as ordered. */
+function ordering(file: JobFile, short: readonly ProductNeed[], wanted: string): Attempt | undefined {
+  const { workshop, job } = file;
+  // The order days do not depend on today; whether they have passed is for the screen to say.
+  const bought = purchasesOf(lacksOf(job.name, short, wanted), workshop, wanted);
+  const orderBy = bought.map((one) => one.orderBy).sort()[0];
+  if (!orderBy || bought.some(({ arrives }) => arrives === undefined)) return undefined;
+  const onOrder = bought.map(({ nominalIn, colour, cover }, i) => ({
+    id: `tried-${i}`,
+    nominalIn,
+    colour,
+    count: cover.balloons,
+    arrives: wanted,
+  }));
+  return {
+    label: `Order ${inWords(file, short)} by ${DateTime.fromISO(orderBy).toFormat('ccc d LLL', { locale: 'en' })}`,
+    changes: [{ path: '/workshop/onOrder', value: [...(workshop.onOrder ?? []), ...onOrder] }],
+    opens: 'buy',
+    byDay: orderBy,
+  };
+}
+
+/** "36 of 11 in. Brick", "3 products". */
+function inWords(file: JobFile, short: readonly ProductNeed[]): string {
+  const [one, more] = short;
+  return one && !more
+    ? `${-one.over} of ${sizeName(one.nominalIn)} ${colourName(file, one.colour)}`
+    : `what is short of ${plural(short.length, 'product')}`;
+}
+
+/** One attempt that mends every short product by the first way there is for it; none where one has no way. */
+function jointly(
+  short: readonly ProductNeed[],
+  waysOf: (file: JobFile, product: ProductNeed) => Attempt[],
+  file: JobFile,
+): Attempt[] {
+  const [first, ...others] = short;
+  if (!first) return [];
+  return waysOf(file, first).flatMap((start) => {
+    let all: Attempt = start;
+    for (const product of others) {
+      const next = waysOf(applyChanges(file, all.changes), product)[0];
+      if (!next) return [];
+      all = { label: `${all.label}; ${next.label}`, changes: [...all.changes, ...next.changes] };
+    }
+    return [all];
+  });
+}
 
 /** Index of the piece that takes most of a product. */
 function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }): number {
@@ -102,17 +150,13 @@ function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }):
 type Attempt = Omit<Fix, 'gain'>;
 
 /** The short product in a neighbouring size, blown to the same diameters, in every piece that takes it. */
-function otherSizes(
-  file: JobFile,
-  plan: Plan,
-  { nominalIn, colour }: { nominalIn: number; colour: string },
-): Attempt[] {
+function otherSizes(file: JobFile, { nominalIn, colour }: { nominalIn: number; colour: string }): Attempt[] {
   return familyOf(nominalIn)
     .filter((useIn) => useIn !== nominalIn)
     .map((useIn) => ({
       label: `${useIn} in. ${colourName(file, colour)} in place of ${nominalIn} in.`,
       changes: file.job.pieces.flatMap((piece, p): Change[] => {
-        const row = plan.pieces[p]?.balloons.find(
+        const row = madeRecipe(piece, file.workshop).needs.find(
           (one) => one.nominalIn === nominalIn && one.colour === colour,
         );
         if (!row || !('grade' in piece) || row.inflatedIn.max > useIn) return [];

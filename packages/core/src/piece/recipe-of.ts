@@ -1,5 +1,6 @@
-import type { Piece, Schools } from '@early-lantern/contract';
+import type { Piece, Schools, WorkshopSettings } from '@early-lantern/contract';
 import { plural } from '../quantity/plural.ts';
+import { asMade } from '../stock/families.ts';
 import { withStandIns } from '../stock/stand-ins.ts';
 import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
@@ -58,6 +59,13 @@ function withTieLines(piece: Piece, recipe: Recipe): Recipe {
 
 /** The recipe of a piece of any kind, with stand-ins in their places. */
 export const recipeOf = (piece: Piece, house?: HouseSchools): Recipe => workOut(piece, house).recipe;
+
+/** The recipe in the sizes that the colours are made in. */
+export function madeRecipe(piece: Piece, workshop: WorkshopSettings): Recipe {
+  const recipe = recipeOf(piece, workshop.schools);
+  const needs = asMade(recipe.needs, workshop);
+  return needs === recipe.needs ? recipe : { ...recipe, needs: [...needs] };
+}
 
 /** What the design asks for, before any stand-in. */
 export const rawNeedsOf = (piece: Piece, house?: HouseSchools): Need[] =>

@@ -1,33 +1,38 @@
-import type { BalloonRow, JobFile, WorkshopSettings } from '@early-lantern/contract';
+import type { BalloonRow, JobFile, Lack, OnOrder, WorkshopSettings } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
-import { comesIn, packsOf } from '../balloon/catalogue.ts';
+import { comesIn } from '../balloon/catalogue.ts';
 import { closestColours } from '../balloon/colour-difference.ts';
 import { availableOn, type ProductNeed, productNeeds } from './needs.ts';
-import { coverByPacks, type PackCover } from './packs.ts';
+import { type Purchase, purchasesOf } from './purchases.ts';
 
-/** What to buy of one product. */
-export interface BuyRow {
+/** What to buy of one product, for this job and for others. */
+export interface BuyRow extends Purchase {
   product: ProductNeed;
-  /** Balloons missing. */
+  /** Balloons that this job has of it. */
   missing: number;
-  cover: PackCover;
-  supplier: string | undefined;
-  leadDays: number;
-  /** The last day on which an order still arrives in time, `YYYY-MM-DD`. */
-  orderBy: string;
-  isTooLate: boolean;
+  /** Balloons that other jobs have of it. */
+  forOthers: { job: string; count: number }[];
+  /** On order, but not here in time. */
+  late: OnOrder[];
 }
-
-/** Days from order to arrival where no supplier is named. From memory, an editable default. */
-const USUAL_LEAD_DAYS = 3;
 
 /** The day the balloons must be in the workshop: the one before doors, when inflating begins. */
 export function wantedDay({ job, workshop }: Pick<JobFile, 'job' | 'workshop'>): string {
   return DateTime.fromISO(job.doors, { zone: workshop.timeZone }).minus({ days: 1 }).toISODate() as string;
 }
 
+/** What a job lacks of each product on its day. */
+export const lacksOf = (job: string, needs: readonly ProductNeed[], wanted: string): Lack[] =>
+  needs
+    .filter(({ over }) => over < 0)
+    .map(({ nominalIn, colour, over }) => ({ job, wanted, nominalIn, colour, count: -over }));
+
+/** Tells a job's own lacks from those of others of the same name. */
+const OWN = '';
+
 /**
- * What must be bought, by the last sensible order day, the earliest first.
+ * What must be bought for a job, by the last sensible order day, the earliest first: those of the packs, bought for
+ * all coming jobs together, that this one needs.
  * @param today `YYYY-MM-DD`, to tell what is too late
  */
 export function buyList(
@@ -36,25 +41,19 @@ export function buyList(
   wanted: string,
   today: string,
 ): BuyRow[] {
-  return productNeeds(balloons, settings, wanted)
-    .filter((product) => product.over < 0)
-    .map((product) => {
-      const missing = -product.over;
-      const colour = settings.colours.find((one) => one.id === product.colour);
-      const supplier = settings.suppliers?.find((one) => one.id === colour?.supplierId);
-      const leadDays = supplier?.leadDays ?? USUAL_LEAD_DAYS;
-      const orderBy = DateTime.fromISO(wanted).minus({ days: leadDays }).toISODate() as string;
-      return {
-        product,
-        missing,
-        cover: coverByPacks(missing, packsOf(product.nominalIn, product.colour, settings)),
-        supplier: supplier?.name,
-        leadDays,
-        orderBy,
-        isTooLate: orderBy < today,
-      };
-    })
-    .sort((a, b) => a.orderBy.localeCompare(b.orderBy) || b.missing - a.missing);
+  const needs = productNeeds(balloons, settings, wanted);
+  const own = lacksOf(OWN, needs, wanted);
+  const isIt = (a: { nominalIn: number; colour: string }) => (b: { nominalIn: number; colour: string }) =>
+    a.nominalIn === b.nominalIn && a.colour === b.colour;
+  const others = (settings.othersLack ?? []).filter((lack) => own.some(isIt(lack)));
+  return purchasesOf([...own, ...others], settings, today).flatMap((purchase) => {
+    const missing = purchase.jobs.find(({ job }) => job === OWN)?.count ?? 0;
+    const product = needs.find(isIt(purchase));
+    if (missing === 0 || !product) return [];
+    const late = (settings.onOrder ?? []).filter((one) => isIt(purchase)(one) && one.arrives > wanted);
+    const forOthers = purchase.jobs.filter(({ job }) => job !== OWN);
+    return [{ ...purchase, product, missing, forOthers, late }];
+  });
 }
 
 /** A colour that could take the place of one that is sold out. */
@@ -82,7 +81,7 @@ export function substitutes(
       return {
         colour: other.id,
         difference,
-        isMade: comesIn(other, nominalIn),
+        isMade: comesIn(other, nominalIn, settings),
         available: Math.max(0, there.onHand - there.reserved + there.arriving),
       };
     })

@@ -1,25 +1,10 @@
-import type { BalloonRow, Reserved } from '@early-lantern/contract';
-import { productNeeds, type Shelf } from './needs.ts';
+import type { Reserved } from '@early-lantern/contract';
 
 /** What a job takes of the shelf. */
 export interface Claim {
   job: string;
   takes: readonly { nominalIn: number; colour: string; count: number }[];
 }
-
-/**
- * What a job takes of the shelf when its day comes: its need and spares, but no more than is there then. What it lacks
- * is its own to buy, and no later job's.
- * @param day of its doors, `YYYY-MM-DD`
- */
-export const takenBy = (balloons: readonly BalloonRow[], shelf: Shelf, day: string): Claim['takes'] =>
-  productNeeds(balloons, shelf, day)
-    .map(({ nominalIn, colour, need, spare, over }) => ({
-      nominalIn,
-      colour,
-      count: Math.min(need + spare, Math.max(0, over + need + spare)),
-    }))
-    .filter(({ count }) => count > 0);
 
 /** What several jobs hold of the shelf together: so much of each product, with the jobs that want it. */
 export function heldBy(claims: readonly Claim[]): Reserved[] {

@@ -1,4 +1,6 @@
 import type { BalloonRow, WorkshopSettings } from '@early-lantern/contract';
+import { groupBy, sumOf } from '../quantity/group.ts';
+import { type FamilyRule, type Given, shareOut } from './families.ts';
 
 /** A product (size and colour) with what is wanted of it and what there will be. */
 export interface ProductNeed {
@@ -11,6 +13,10 @@ export interface ProductNeed {
   reserved: number;
   /** Ordered, and here in time. */
   arriving: number;
+  /** Taken of other sizes of its family, which the shelf has left. */
+  fromFamily: { nominalIn: number; count: number }[];
+  /** Taken for other sizes of its family. */
+  forFamily: number;
   /** What there will be less need and spares: below zero is short. */
   over: number;
 }
@@ -37,23 +43,44 @@ export function availableOn(
 }
 
 /** Products by how short they are, the worst first. `day` is the one on which they are wanted, `YYYY-MM-DD`. */
-export function productNeeds(balloons: readonly BalloonRow[], shelf: Shelf, day: string): ProductNeed[] {
-  const products = new Map<string, ProductNeed>();
-  for (const row of balloons) {
-    const key = `${row.nominalIn}|${row.colour}`;
-    const known = products.get(key) ?? start(row, shelf, day);
-    products.set(key, {
-      ...known,
-      need: known.need + row.need,
-      spare: known.spare + row.spare,
-      over: known.over - row.need - row.spare,
-    });
-  }
-  return [...products.values()].sort((a, b) => a.over - b.over);
+export function productNeeds(
+  balloons: readonly BalloonRow[],
+  shelf: Shelf & FamilyRule,
+  day: string,
+): ProductNeed[] {
+  const products = [...groupBy(balloons, (row) => `${row.nominalIn}|${row.colour}`).values()].map((rows) => ({
+    nominalIn: (rows[0] as BalloonRow).nominalIn,
+    colour: (rows[0] as BalloonRow).colour,
+    need: sumOf(rows.map(({ need }) => need)),
+    spare: sumOf(rows.map(({ spare }) => spare)),
+  }));
+  const given = shareOut(
+    products.map(({ need, spare, ...product }) => ({ ...product, count: need + spare })),
+    ({ nominalIn, colour }) => leftOn(shelf, nominalIn, colour, day),
+    shelf,
+  );
+  const lent = new Map<string, number>();
+  for (const { colour, fromFamily } of given)
+    for (const { nominalIn, count } of fromFamily)
+      lent.set(`${nominalIn}|${colour}`, (lent.get(`${nominalIn}|${colour}`) ?? 0) + count);
+  return products
+    .map((product, i) => {
+      const { nominalIn, colour, need, spare } = product;
+      const { fromFamily } = given[i] as Given;
+      const forFamily = lent.get(`${nominalIn}|${colour}`) ?? 0;
+      const over =
+        leftOn(shelf, nominalIn, colour, day) -
+        need -
+        spare +
+        sumOf(fromFamily.map(({ count }) => count)) -
+        forFamily;
+      return { ...product, ...availableOn(shelf, nominalIn, colour, day), fromFamily, forFamily, over };
+    })
+    .sort((a, b) => a.over - b.over);
 }
 
-function start({ nominalIn, colour }: BalloonRow, shelf: Shelf, day: string): ProductNeed {
-  const there = availableOn(shelf, nominalIn, colour, day);
-  const over = there.onHand - there.reserved + there.arriving;
-  return { nominalIn, colour, need: 0, spare: 0, ...there, over };
+/** What is left of a product on a day; below zero where more is held than there is. */
+function leftOn(shelf: Shelf, nominalIn: number, colour: string, day: string): number {
+  const { onHand, reserved, arriving } = availableOn(shelf, nominalIn, colour, day);
+  return onHand - reserved + arriving;
 }

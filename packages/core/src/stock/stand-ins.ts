@@ -56,7 +56,7 @@ export function unmadeOf(needs: readonly Need[], settings: WorkshopSettings): Un
   const found = new Map<string, Need>();
   for (const need of needs) {
     const colour = settings.colours.find((one) => one.id === need.colour);
-    if (comesIn(colour, need.nominalIn)) continue;
+    if (comesIn(colour, need.nominalIn, settings)) continue;
     const key = `${need.nominalIn}|${need.colour}`;
     found.set(key, { ...need, count: (found.get(key)?.count ?? 0) + need.count });
   }
@@ -132,8 +132,9 @@ function stuffed(need: Need, colour: Colour, settings: WorkshopSettings): Altern
     .filter((size) => size <= need.nominalIn)
     .sort((a, b) => b - a)[0];
   const outer =
-    settings.colours.find((one) => one.finish === 'clear' && comesIn(one, need.nominalIn)) ??
-    closestColours(colour, settings.colours).find((one) => comesIn(one.colour, need.nominalIn))?.colour;
+    settings.colours.find((one) => one.finish === 'clear' && comesIn(one, need.nominalIn, settings)) ??
+    closestColours(colour, settings.colours).find((one) => comesIn(one.colour, need.nominalIn, settings))
+      ?.colour;
   if (innerIn === undefined || !outer) return [];
   return [
     weighed(
@@ -157,7 +158,7 @@ function stuffed(need: Need, colour: Colour, settings: WorkshopSettings): Altern
 
 /** A 5 in. duplet from one 11 or 12, pinched in the middle. */
 function folded(need: Need, colour: Colour, settings: WorkshopSettings): Alternative[] {
-  if (need.nominalIn > 6 || !comesIn(colour, 11)) return [];
+  if (need.nominalIn > 6 || !comesIn(colour, 11, settings)) return [];
   const fromIn = colour.sizesIn?.find((size) => size === 11 || size === 12) ?? 11;
   return [
     weighed(
@@ -174,7 +175,9 @@ function folded(need: Need, colour: Colour, settings: WorkshopSettings): Alterna
 }
 
 function otherColour(need: Need, colour: Colour, settings: WorkshopSettings): Alternative[] {
-  const nearest = closestColours(colour, settings.colours).find((one) => comesIn(one.colour, need.nominalIn));
+  const nearest = closestColours(colour, settings.colours).find((one) =>
+    comesIn(one.colour, need.nominalIn, settings),
+  );
   if (!nearest) return [];
   return [
     weighed(

@@ -46,8 +46,8 @@ function inTurn(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe 
 }
 
 /** The workshop's weights, less what jobs of the day with earlier doors take. */
-const weightsFor = ({ workshop: { weights = [], sameDay = [] } }: JobFile): readonly Weight[] =>
-  sameDay
+const weightsFor = ({ workshop: { weights = [], overlapping = [] } }: JobFile): readonly Weight[] =>
+  overlapping
     .filter(({ isFirst }) => isFirst)
     .reduce<readonly Weight[]>((left, claim) => without(left, claim.weights, 1), weights);
 

@@ -74,10 +74,10 @@ let known: { key: string; cuts: Cuts } | undefined;
  * fewest stock lengths, and the bound that shows it. Worked out again only when something to be cut has changed.
  */
 export function cutListOf(file: JobFile): Cuts {
-  const { ownPipes = [], sameDay = [] } = file.workshop;
+  const { ownPipes = [], overlapping = [] } = file.workshop;
   const parts: Cut[] = [
     ...jobPipeParts(file),
-    ...sameDay.flatMap(({ job, pipes }) => pipes.map((part) => ({ ...part, job }))),
+    ...overlapping.flatMap(({ job, pipes }) => pipes.map((part) => ({ ...part, job }))),
   ];
   const key = JSON.stringify([parts, ownPipes]);
   if (known?.key === key) return known.cuts;
