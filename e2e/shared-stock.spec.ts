@@ -14,7 +14,15 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
     })),
     suppliers: suppliers.map((supplier) => ({ ...supplier, leadDays: 0 })),
   }));
-  await page.goto('/jobs/buying/counts?view=buy');
+  // Ordering is offered first, and leads to where it is done.
+  await page.goto('/jobs/buying/pieces');
+  await page.getByRole('button', { name: /^Enough ?: out/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button')
+    .filter({ hasText: /Apply|Open/ })
+    .first()
+    .click();
   const row = page.getByRole('row', { name: /11 in\. Brick/ });
   await expect(row).toContainText('Ferry Lane Supply');
   await expect(page.getByRole('table', { name: 'To buy' }).getByRole('row')).toHaveCount(2);
@@ -31,8 +39,10 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
   const order = page.getByRole('region', { name: 'On order' });
   await order.getByRole('button', { name: 'Receive' }).click();
   await expect(order).toContainText('Nothing on its way');
+  await page.getByRole('tab', { name: 'Ledger' }).click();
   const ledger = page.getByRole('table', { name: 'Ledger' });
-  await expect(ledger.getByRole('row').nth(1)).toContainText('received: order');
+  await expect(ledger.getByRole('row').nth(1)).toContainText('received: as ordered');
+  await page.getByRole('tab', { name: 'Shelf' }).click();
 
   // More than there is cannot be taken.
   const form = page.getByRole('region', { name: 'Book a movement' });
@@ -136,4 +146,49 @@ test('a fix offered for a lamp lights it, and undo brings the trouble back', asy
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
   await expect(enough).toBeVisible();
   await expect(page.locator('[data-save]')).toHaveText('Saved');
+});
+
+test('packs are bought for all jobs together; a job that is over is recorded once, and may be taken back', async ({
+  page,
+  request,
+}) => {
+  const { revision, data } = await ownJob(request, 'over');
+  const before = (iso: string) => new Date(Date.parse(iso) - 400 * 86_400_000).toISOString();
+  await request.put('/api/v1/jobs/over', {
+    data: {
+      revision,
+      data: {
+        ...data,
+        name: 'Last year’s market',
+        doors: before(data.doors),
+        access: { from: before(data.access.from), until: before(data.access.until) },
+        strike: { from: before(data.strike.from), until: before(data.strike.until) },
+      },
+    },
+  });
+  await changeWorkshop(request, ({ stock }) => ({ stock: stock.map((row) => ({ ...row, onHand: 5 })) }));
+  await page.goto('/stock?view=buy');
+  const list = page.getByRole('table', { name: /^To buy from Ferry Lane Supply/ });
+  // What is over lacks nothing any more.
+  await expect(list.getByRole('row').nth(1)).toBeVisible();
+  await expect(page.getByText(/Last year’s market: \d+/)).toHaveCount(0);
+  await list.getByRole('button', { name: 'Mark as ordered' }).first().dblclick();
+  await expect(page.getByText('On order: 1 product.')).toBeVisible();
+  const orders = (await (await request.get('/api/v1/workshop')).json()).data.onOrder;
+  expect(orders).toHaveLength(1);
+
+  await page.getByRole('tab', { name: 'Jobs to record' }).click();
+  await page.getByRole('button', { name: 'Record Last year’s market' }).click();
+  const dialog = page.getByRole('dialog');
+  const popped = dialog.getByLabel(/11 in\. Brick, popped/);
+  await popped.fill('3');
+  await popped.press('Tab');
+  await expect(dialog).toContainText('counted in first');
+  await dialog.getByRole('button', { name: 'Record' }).click();
+  await expect(page.getByText('Recorded for Last year’s market.')).toBeVisible();
+  await page.getByRole('tab', { name: 'Ledger' }).click();
+  await expect(page.getByRole('table', { name: 'Ledger' })).toContainText('popped: Last year’s market');
+  await page.getByRole('tab', { name: 'Jobs to record' }).click();
+  await page.getByRole('button', { name: 'Take back Last year’s market' }).click();
+  await expect(page.getByRole('button', { name: 'Record Last year’s market' })).toBeVisible();
 });

@@ -58,6 +58,8 @@ export const MovementRow = z.strictObject({
   at: z.iso.datetime({ offset: true }),
   /** On the shelf after it. */
   onHand: z.int().nonnegative(),
+  /** Name of its job, where it has one. */
+  job: z.string().nullable(),
 });
 export type MovementRow = z.infer<typeof MovementRow>;
 

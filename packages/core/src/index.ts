@@ -3,6 +3,7 @@ export {
   catalogueSizes,
   comesIn,
   defaultPacks,
+  familyOf,
   knownSizes,
   productLoss,
   sizeName,
@@ -37,6 +38,7 @@ export { applyChanges } from './lamps/fixes.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
+export { shortMaterials } from './materials/short.ts';
 export { fixedBy } from './network/fixings.ts';
 export type { PatternCard } from './pattern/card.ts';
 export { matchOf } from './pattern/chirality.ts';
@@ -48,7 +50,7 @@ export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';
 export { type PiecePattern, patternOf } from './piece/pattern-of.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
-export { pictureOf, schoolsOf } from './piece/recipe-of.ts';
+export { madeRecipe, pictureOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
 export {
@@ -65,9 +67,20 @@ export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
 export { rehearsing } from './rehearsal/rehearse.ts';
 export { chanceText } from './rehearsal/uncertainty.ts';
-export { balloonsTogether, leftForEach } from './several-jobs.ts';
+export { balloonsTogether, type JobNeeds, lacksOfAll, leftForEach, needsOfJob } from './several-jobs.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
+export {
+  type Arrival,
+  movementsBack,
+  movementsOfUse,
+  onShelf,
+  ordersAfter,
+  sameProduct,
+  shelfAfter,
+} from './stock/ledger.ts';
 export { type ProductNeed, productNeeds } from './stock/needs.ts';
+export { arrivesOn, isOpen } from './stock/open-days.ts';
+export { type Purchase, purchasesOf } from './stock/purchases.ts';
 export { heldAt } from './structure/at-gust.ts';
 export { baseOf, bases } from './structure/bases.ts';
 export { sleeveFit, sockets } from './structure/fits.ts';

@@ -1,4 +1,11 @@
-import type { BalloonRow, HeldMaterial, JobClaim, JobFile, LeftByOthers } from '@early-lantern/contract';
+import type {
+  BalloonRow,
+  HeldMaterial,
+  JobClaim,
+  JobFile,
+  Lack,
+  LeftByOthers,
+} from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { balloonsOf, lotsOf } from './piece/counts.ts';
 import { madeRecipe } from './piece/recipe-of.ts';
@@ -80,6 +87,16 @@ export function leftForEach(
       },
     ]),
   );
+}
+
+/** What all open jobs lack, each on its day. @param files as for `leftForEach` */
+export function lacksOfAll(
+  files: readonly JobFile[],
+  needs: (file: JobFile) => JobNeeds = needsOfJob,
+): Lack[] {
+  const inTurn = [...files].sort((a, b) => firstCome(a.job, b.job));
+  const [first] = inTurn;
+  return first ? handOut(inTurn.map(needs), first.workshop).flatMap(({ lacks }) => lacks) : [];
 }
 
 /** Jobs that are out on a common day. */

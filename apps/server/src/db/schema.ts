@@ -1,6 +1,7 @@
 import type {
   CrewMember,
   JobHead,
+  JobUse,
   MovementKind,
   Piece,
   Site,
@@ -53,6 +54,9 @@ export const jobs = pgTable(
     data: jsonb().$type<JobHead>().notNull(),
     /** Set when the job was deleted; it can still be brought back. */
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    /** What it used, recorded once when it is over, and when that was: from then on it holds nothing. */
+    used: jsonb().$type<JobUse>(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
     ...revisioned,
   },
   (table) => [index('jobs_by_doors').on(table.doors, table.id)],
@@ -85,6 +89,8 @@ export const movements = pgTable(
     change: integer().notNull(),
     onHand: integer('on_hand').notNull(),
     note: text().notNull(),
+    /** The job that it belongs to; it stays where the job is gone. */
+    jobId: text('job_id'),
   },
   (table) => [index('movements_by_product').on(table.nominalIn, table.colour)],
 );

@@ -17,6 +17,7 @@ import { crew, jobs, pieces, sites, workshop } from '../db/schema.ts';
 import { notFound, refused } from '../http/problem.ts';
 import { addJob, jobIdTaken, liveJobIds } from '../jobs/store.ts';
 import { addPiece } from '../pieces/store.ts';
+import { enterCounts } from '../stock/ledger.ts';
 import { addSettings, findSettings, updateSettings } from '../workshop/store.ts';
 
 /** The job file of a stored job, in one query: it is asked for at the end of every change. */
@@ -89,10 +90,19 @@ export async function importJobFile(
 
 async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {
   // What other jobs held there when the file was written says nothing of the shelf here.
-  const { crew: _, reserved: __, overlapping: ___, ...settings } = theirs;
+  const {
+    crew: _crew,
+    reserved: _reserved,
+    heldMaterials: _heldMaterials,
+    othersLack: _othersLack,
+    overlapping: _overlapping,
+    isUsed: _isUsed,
+    ...settings
+  } = theirs;
   const own = await findSettings(db);
   if (!own) {
     await addSettings(db, settings);
+    await enterCounts(db, undefined, settings);
     return [];
   }
   const known = new Set(own.data.colours.map((colour) => colour.id));

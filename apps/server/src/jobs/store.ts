@@ -10,8 +10,10 @@ type StoredJob = typeof jobs.$inferSelect;
 
 const columns = (data: JobHead) => ({ data, siteId: data.siteId, doors: new Date(data.doors) });
 
+const usedOf = ({ usedAt }: StoredJob) => ({ usedAt: usedAt?.toISOString() ?? null });
+
 async function withPieces(db: Queries, row: StoredJob): Promise<JobRow> {
-  return { ...toRow(row), pieces: await listPieces(db, row.id) };
+  return { ...toRow(row), ...usedOf(row), pieces: await listPieces(db, row.id) };
 }
 
 export async function getJob(db: Queries, id: string): Promise<JobRow> {
@@ -74,6 +76,7 @@ export async function listJobs(db: Queries, { limit, after, from, until }: Listi
     items: shown.map(
       (row): JobRow => ({
         ...toRow(row),
+        ...usedOf(row),
         pieces: theirs.filter((piece) => piece.jobId === row.id).map(toRow),
       }),
     ),

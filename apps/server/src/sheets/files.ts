@@ -27,9 +27,11 @@ export async function readLines(
   const [heading, ...rows] = table.rows;
   const names = (heading ?? []).map((name) => name.trim().toLowerCase());
   const missing = columns.filter((column, i) => i < 3 && !names.includes(column));
+  const twice = names.filter((name, i) => name !== '' && names.indexOf(name) < i);
   const unknown = names.filter((name) => name !== '' && !columns.includes(name));
   const faults = [
     ...missing.map((column) => ({ path: 'line 1', reason: `no column "${column}"` })),
+    ...twice.map((name) => ({ path: 'line 1', reason: `column "${name}" stands twice` })),
     ...unknown.map((name) => ({ path: 'line 1', reason: `unknown column "${name}"` })),
   ];
   if (faults.length) throw refused(faults);
@@ -48,6 +50,9 @@ const harmless = (text: string) =>
 /** Without the apostrophe that `harmless` put before it. */
 const asTyped = (text: string) => text.replace(/^'(?=[=+@\t\r-])/, '');
 
+/** Tells a spreadsheet that accents are written as UTF-8. */
+const BYTE_ORDER_MARK = '\uFEFF';
+
 /** A table as a file to be sent. */
 export async function writeLines(
   format: SheetFormat,
@@ -57,7 +62,7 @@ export async function writeLines(
 ): Promise<Buffer> {
   const rows = lines.map((line) => columns.map((column) => harmless(line[column] ?? '')));
   if (format === 'csv')
-    return Buffer.from(Papa.unparse([[...columns], ...rows], { newline: '\r\n' }), 'utf8');
+    return Buffer.from(BYTE_ORDER_MARK + Papa.unparse([[...columns], ...rows], { newline: '\r\n' }), 'utf8');
   const book = new ExcelJS.Workbook();
   const sheet = book.addWorksheet(title);
   sheet.addRow([...columns]).font = { bold: true };

@@ -1,10 +1,17 @@
-import { Id, SheetFormat, SheetName, SheetPreview, SheetUpload } from '@early-lantern/contract';
-import { buyList, countPieces, sizeName, wantedDay } from '@early-lantern/core';
+import {
+  Id,
+  SheetFormat,
+  SheetName,
+  SheetPreview,
+  SheetUpload,
+  type WorkshopSettings,
+} from '@early-lantern/contract';
+import { buyList, countPieces, type Purchase, purchasesOf, sizeName, wantedDay } from '@early-lantern/core';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/store.ts';
-import { leftByOthers } from '../stock/store.ts';
+import { lacksOfSeason, leftByOthers } from '../stock/season.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
 import { readLines, writeLines } from './files.ts';
@@ -24,7 +31,22 @@ const buyColumns = [
   'balloons',
   'over',
   'price',
+  'jobs',
 ];
+
+/** What is said of a purchase wherever it stands. */
+function purchaseLine({ nominalIn, colour, cover, supplier, orderBy }: Purchase, settings: WorkshopSettings) {
+  return {
+    order_by: orderBy,
+    supplier: supplier?.name ?? '',
+    product: sizeName(nominalIn),
+    colour: settings.colours.find((one) => one.id === colour)?.name ?? colour,
+    packs: cover.packs.map(({ pack, times }) => `${times} x ${pack.count}`).join(' + '),
+    balloons: String(cover.balloons),
+    over: String(cover.surplus),
+    price: cover.price === undefined ? '' : cover.price.toFixed(2),
+  };
+}
 
 export async function sheetRoutes(server: Server, { db, readTable }: RouteOptions): Promise<void> {
   const tags = ['sheets'];
@@ -101,24 +123,41 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
     },
     async ({ params, query }, reply) => {
       const file = await assembleJobFile(db, params.id);
-      const left = await leftByOthers(db, params.id, new Date(`${query.today}T00:00:00Z`));
+      const left = await leftByOthers(db, params.id);
       const workshop = { ...file.workshop, ...left };
       const rows = buyList(countPieces(file).balloons, workshop, wantedDay(file), query.today);
-      const colour = (id: string) => workshop.colours.find((one) => one.id === id)?.name ?? id;
-      const lines = rows.map(({ product, missing, cover, supplier, orderBy }) => ({
-        order_by: orderBy,
-        supplier: supplier?.name ?? '',
-        product: sizeName(product.nominalIn),
-        colour: colour(product.colour),
-        missing: String(missing),
-        packs: cover.packs.map(({ pack, times }) => `${times} x ${pack.count}`).join(' + '),
-        balloons: String(cover.balloons),
-        over: String(cover.surplus),
-        price: cover.price === undefined ? '' : cover.price.toFixed(2),
+      const lines = rows.map((row) => ({
+        ...purchaseLine(row, workshop),
+        missing: String(row.missing),
+        jobs: row.forOthers.map(({ job, count }) => `${job}: ${count}`).join('; '),
       }));
       return reply
         .type(types[params.format])
         .header('content-disposition', `attachment; filename="buy-${params.id}.${params.format}"`)
+        .send(await writeLines(params.format, 'buy', buyColumns, lines));
+    },
+  );
+
+  server.get(
+    '/stock/buy.:format',
+    {
+      schema: {
+        tags,
+        summary: 'What to buy for all open jobs together as a file',
+        params: z.object({ format: SheetFormat }),
+        querystring: z.object({ today: z.iso.date() }),
+      },
+    },
+    async ({ params, query }, reply) => {
+      const { data } = await getSettings(db);
+      const lines = purchasesOf(await lacksOfSeason(db), data, query.today).map((purchase) => ({
+        ...purchaseLine(purchase, data),
+        missing: String(purchase.jobs.reduce((sum, { count }) => sum + count, 0)),
+        jobs: purchase.jobs.map(({ job, count }) => `${job}: ${count}`).join('; '),
+      }));
+      return reply
+        .type(types[params.format])
+        .header('content-disposition', `attachment; filename="buy.${params.format}"`)
         .send(await writeLines(params.format, 'buy', buyColumns, lines));
     },
   );

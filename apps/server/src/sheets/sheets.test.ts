@@ -35,9 +35,38 @@ test.each(['stock', 'catalogue'])(
       expect((await server.call('POST', `/sheets/${name}`, upload)).status).toBe(200);
     }
     expect((await server.call('GET', '/workshop')).body.data).toEqual(before);
-    expect((await server.call('GET', '/stock/movements')).body.total).toBe(0);
+    const kinds = (await server.call('GET', '/stock/movements?limit=100')).body.items;
+    expect(new Set(kinds.map((row: { kind: string }) => row.kind))).toEqual(new Set(['opening']));
   },
 );
+
+test('a column that is not there changes nothing; a doubled one, and an unknown supplier, are told', async () => {
+  const { data } = (await server.call('GET', '/workshop')).body;
+  const [one] = data.colours.filter((colour: { supplierId?: string }) => colour.supplierId);
+  const { name } = data.suppliers.find(({ id }: { id: string }) => id === one.supplierId);
+  const line = `${one.id},Chalk é,${one.hex}`;
+  expect((await server.call('POST', '/sheets/catalogue', csv(`id,name,shade\n${line}\n`))).status).toBe(200);
+  const after = (await server.call('GET', '/workshop')).body.data.colours;
+  expect(after).toContainEqual({ ...one, name: 'Chalk é' });
+  // A supplier by its name is that supplier.
+  const named = csv(`id,name,shade,supplier\n${line},${name}\n`);
+  expect((await server.call('POST', '/sheets/catalogue/preview', named)).body.rows[0]).toMatchObject({
+    change: 'same',
+    faults: [],
+  });
+  const unknown = csv(`id,name,shade,supplier\n${line},Nobody\n`);
+  expect((await server.call('POST', '/sheets/catalogue/preview', unknown)).body.rows[0].faults).toEqual([
+    'supplier: no supplier "Nobody" in the workshop',
+  ]);
+  const twice = await server.call(
+    'POST',
+    '/sheets/stock',
+    csv('size_in,colour,on_hand,on_hand\n11,chalk,7,9\n'),
+  );
+  expect(twice.body.faults).toEqual([{ path: 'line 1', reason: 'column "on_hand" stands twice' }]);
+  // Accents reach a spreadsheet: UTF-8 with its mark.
+  expect((await download('/sheets/catalogue.csv')).subarray(0, 3)).toEqual(Buffer.from([0xef, 0xbb, 0xbf]));
+});
 
 test('a preview tells new, changed and faulty lines apart; any error cancels the import', async () => {
   const before = await stock();
@@ -81,7 +110,7 @@ test('a sound sheet is taken: the shelf changes, the ledger says from what; othe
   const after = await stock();
   expect(after).toHaveLength(before.length + 1);
   expect(after.find((row) => row.nominalIn === 3)).toEqual({ nominalIn: 3, colour: 'chalk', onHand: 12 });
-  const ledger = (await server.call('GET', '/stock/movements')).body.items;
+  const ledger = (await server.call('GET', '/stock/movements?limit=2')).body.items;
   expect(ledger.map((row: { note: string }) => row.note)).toEqual(['from a sheet', 'from a sheet']);
 });
 
@@ -120,7 +149,9 @@ test('a new colour from a spreadsheet: text stays text, formulas are not let out
 test('the buy list of a job as a file names what is short', async () => {
   await server.call('POST', '/sheets/stock', csv('size_in,colour,on_hand\n11,chalk,0\n'));
   const text = (await download('/jobs/meadow-finish/buy.csv?today=2027-06-10')).toString();
-  expect(text.split('\r\n')[0]).toBe('order_by,supplier,product,colour,missing,packs,balloons,over,price');
+  expect(text.split('\r\n')[0]).toBe(
+    '\uFEFForder_by,supplier,product,colour,missing,packs,balloons,over,price,jobs',
+  );
   expect(text).toMatch(/2027-06-15,Ferry Lane Supply,11 in\.,Chalk,\d+,\d x \d+/);
 });
 

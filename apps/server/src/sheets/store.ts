@@ -1,9 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import { listFaults, type SheetName, type SheetPreview, WorkshopSettings } from '@early-lantern/contract';
+import type { z } from 'zod';
 import type { Queries } from '../db/database.ts';
 import { refused } from '../http/problem.ts';
 import { requireAllSound } from '../job-files/store.ts';
-import { enterCounts } from '../stock/store.ts';
+import { enterCounts } from '../stock/ledger.ts';
 import { getSettings, updateSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
 import type { NumberedLine } from './files.ts';
@@ -20,10 +21,22 @@ function readSheet(settings: WorkshopSettings, name: SheetName, lines: readonly 
   const colours = new Set(settings.colours.map((colour) => colour.id));
   const seen = new Map<string, number>();
   const rows: unknown[] = [];
+  const suppliers = settings.suppliers ?? [];
   const shown = lines.map(({ line, values }) => {
-    const parsed = sheet.schema.safeParse(sheet.fromLine(values));
-    if (!parsed.success) {
-      const faults = listFaults(parsed.error).map((fault) => `${fault.path}: ${fault.reason}`);
+    // What the file has no column for stays as it is.
+    const old = known.get(sheet.keyOf(sheet.fromLine(values)));
+    const whole = { ...(old === undefined ? {} : sheet.toLine(old)), ...values };
+    // A supplier is told by its name too, as people write it.
+    const asked = whole.supplier?.trim();
+    const supplier = suppliers.find(({ id, name: theirs }) => id === asked || theirs === asked);
+    const parsed = sheet.schema.safeParse(
+      sheet.fromLine(supplier ? { ...whole, supplier: supplier.id } : whole),
+    );
+    const isUnknown = name === 'catalogue' && asked && !supplier;
+    if (!parsed.success || isUnknown) {
+      const faults = isUnknown
+        ? [`supplier: no supplier "${asked}" in the workshop`]
+        : listFaults(parsed.error as z.ZodError).map((fault) => `${fault.path}: ${fault.reason}`);
       return { line, values, change: 'new' as const, faults };
     }
     const row = parsed.data;

@@ -4,6 +4,8 @@ import {
   DayCounts,
   Id,
   Instant,
+  JobUse,
+  Lack,
   LeftByOthers,
   MovementRow,
   PageQuery,
@@ -12,13 +14,18 @@ import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/store.ts';
-import { book, countTogether, leftByOthers, listMovements, receive } from './store.ts';
+import { book, listMovements, receive } from './ledger.ts';
+import { countTogether, lacksOfSeason, leftByOthers } from './season.ts';
+import { recordUse, takeBackUse } from './use.ts';
 
 const Listing = PageQuery.extend({
   after: z
     .string()
     .regex(/^\d{1,9}$/)
     .optional(),
+  nominalIn: z.coerce.number().min(1).max(72).optional(),
+  colour: Id.optional(),
+  jobId: Id.optional(),
 });
 
 export async function stockRoutes(server: Server, { db }: RouteOptions): Promise<void> {
@@ -34,7 +41,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         response: lists(MovementRow),
       },
     },
-    ({ query }) => listMovements(db, query.limit, query.after),
+    ({ query }) => listMovements(db, query),
   );
 
   server.post(
@@ -51,18 +58,48 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
     {
       schema: {
         tags,
-        summary: 'Puts an arrived order on the shelf',
+        summary: 'Puts an arrived order on the shelf; `isLast` where the rest of it will not come',
         params: z.object({ id: Id }),
-        body: z.strictObject({ count: z.int().min(1) }),
+        body: z.strictObject({ count: z.int().min(0).max(100_000), isLast: z.boolean().default(false) }),
         response: gives(Booked),
       },
     },
     ({ params, body }) =>
       changeHouse(db, async (tx) => {
-        const booked = await receive(tx, params.id, body.count);
+        const booked = await receive(tx, params.id, body);
         await requireAllSound(tx);
         return booked;
       }),
+  );
+
+  server.post(
+    '/jobs/:id/use',
+    {
+      schema: {
+        tags,
+        summary: 'Records once what a job used; from then on it holds nothing of the shelf',
+        params: z.object({ id: Id }),
+        body: JobUse,
+        response: makes(Booked),
+      },
+    },
+    async ({ params, body }, reply) => {
+      const booked = await changeHouse(db, (tx) => recordUse(tx, params.id, body));
+      return reply.code(201).send(booked);
+    },
+  );
+
+  server.delete(
+    '/jobs/:id/use',
+    {
+      schema: {
+        tags,
+        summary: 'Takes back what was recorded for a job',
+        params: z.object({ id: Id }),
+        response: gives(Booked),
+      },
+    },
+    ({ params }) => changeHouse(db, (tx) => takeBackUse(tx, params.id)),
   );
 
   server.get(
@@ -71,13 +108,24 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
       schema: {
         tags,
         summary:
-          'What other jobs leave to this one: of the shelf those with earlier doors, of pipes and weights those of its day',
+          'What other jobs leave to this one: of shelf and consumables those with earlier doors, of gear those out at the same time',
         params: z.object({ id: Id }),
-        querystring: z.object({ from: Instant }),
         response: gives(LeftByOthers),
       },
     },
-    async ({ params, query }) => leftByOthers(db, params.id, new Date(query.from)),
+    ({ params }) => leftByOthers(db, params.id),
+  );
+
+  server.get(
+    '/stock/lacks',
+    {
+      schema: {
+        tags,
+        summary: 'What the open jobs lack, each on its day',
+        response: gives(z.array(Lack)),
+      },
+    },
+    () => lacksOfSeason(db),
   );
 
   server.get(

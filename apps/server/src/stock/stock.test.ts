@@ -34,21 +34,40 @@ test('movements change the shelf and stand in the ledger, newest first', async (
   ]);
   expect(await shelf(11, 'chalk')).toBe(before - 15);
   const ledger = (await server.call('GET', '/stock/movements?limit=1')).body;
-  expect(ledger).toMatchObject({ total: 2, items: [{ kind: 'returned', change: 5, note: 'still good' }] });
-  const rest = (await server.call('GET', `/stock/movements?limit=5&after=${ledger.next}`)).body;
-  expect(rest).toMatchObject({ next: null, items: [{ change: -20 }] });
+  expect(ledger).toMatchObject({ items: [{ kind: 'returned', change: 5, note: 'still good', job: null }] });
+  // Of one product, page by page, down to its opening balance.
+  const ofIt = 'limit=2&nominalIn=11&colour=chalk';
+  const newest = (await server.call('GET', `/stock/movements?${ofIt}`)).body;
+  const rest = (await server.call('GET', `/stock/movements?${ofIt}&after=${newest.next}`)).body;
+  expect([newest.total, rest.next]).toEqual([3, null]);
+  expect(rest.items).toMatchObject([{ kind: 'opening', change: before, onHand: before }]);
+});
+
+test.each([
+  ['used', 5],
+  ['used', 0],
+  ['popped', 1],
+  ['received', -3],
+  ['returned', -1],
+  ['corrected', 0],
+])('a movement says what its kind can: %s %d is refused', async (kind, change) => {
+  expect((await book(movement(change, { kind }))).status).toBe(422);
 });
 
 test('what is not there cannot be taken, and nothing of the booking is kept', async () => {
   const before = (await shelf(11, 'chalk')) as number;
-  const reply = await book(movement(-10), movement(-before), movement(3, { colour: 'mauve' }));
+  const reply = await book(
+    movement(-10),
+    movement(-before),
+    movement(3, { colour: 'mauve', kind: 'returned' }),
+  );
   expect(reply.status).toBe(422);
   expect(reply.body.faults.map((fault: { path: string }) => fault.path)).toEqual([
     'movements[1].change',
     'movements[2].colour',
   ]);
   expect(await shelf(11, 'chalk')).toBe(before);
-  expect((await server.call('GET', '/stock/movements')).body.total).toBe(0);
+  expect((await server.call('GET', '/stock/movements?limit=1')).body.items[0].kind).toBe('opening');
 });
 
 test('ten bookings at once lose nothing', async () => {
@@ -56,7 +75,8 @@ test('ten bookings at once lose nothing', async () => {
   const replies = await Promise.all(Array.from({ length: 10 }, () => book(movement(-3))));
   expect(replies.every((reply) => reply.status === 201)).toBe(true);
   expect(await shelf(11, 'chalk')).toBe(before - 30);
-  expect((await server.call('GET', '/stock/movements')).body.total).toBe(10);
+  const { total } = (await server.call('GET', '/stock/movements?nominalIn=11&colour=chalk')).body;
+  expect(total).toBe(11);
 });
 
 test('a count typed on the shelf stands in the ledger too', async () => {
@@ -65,42 +85,87 @@ test('a count typed on the shelf stands in the ledger too', async () => {
     one.nominalIn === 11 && one.colour === 'chalk' ? { ...one, onHand: one.onHand - 4 } : one,
   );
   await server.call('PUT', '/workshop', { revision: row.revision, data: { ...row.data, stock } });
-  const ledger = (await server.call('GET', '/stock/movements')).body.items;
+  const ledger = (await server.call('GET', '/stock/movements?limit=1')).body.items;
   expect(ledger).toMatchObject([{ kind: 'counted', change: -4, colour: 'chalk' }]);
 });
 
-test('an order arrives in part: the rest stays on order', async () => {
+test('an order arrives in parts, short or over: the rest stays on order, or never comes', async () => {
+  const order = (id: string) => ({ id, nominalIn: 17, colour: 'oat', count: 50, arrives: '2027-06-10' });
   const { body: row } = await server.call('GET', '/workshop');
-  const onOrder = [{ id: 'o1', nominalIn: 17, colour: 'oat', count: 50, arrives: '2027-06-10' }];
+  const onOrder = ['o1', 'o2', 'o3'].map(order);
   await server.call('PUT', '/workshop', { revision: row.revision, data: { ...row.data, onOrder } });
   const before = (await shelf(17, 'oat')) as number;
-  expect((await server.call('POST', '/stock/orders/o1/receive', { count: 51 })).status).toBe(422);
-  const part = await server.call('POST', '/stock/orders/o1/receive', { count: 30 });
-  expect(part.body.workshop.data.onOrder).toEqual([{ ...onOrder[0], count: 20 }]);
-  const all = await server.call('POST', '/stock/orders/o1/receive', { count: 20 });
-  expect(all.body.workshop.data.onOrder).toEqual([]);
-  expect(await shelf(17, 'oat')).toBe(before + 50);
-  expect((await server.call('POST', '/stock/orders/o1/receive', { count: 1 })).status).toBe(422);
+  const receive = (id: string, body: object) => server.call('POST', `/stock/orders/${id}/receive`, body);
+  const part = await receive('o1', { count: 30 });
+  expect(part.body.workshop.data.onOrder[0]).toEqual({ ...order('o1'), count: 20 });
+  expect(part.body.movements[0].note).toBe('30 of 50; the rest is still to come');
+  await receive('o1', { count: 20 });
+  const short = await receive('o2', { count: 45, isLast: true });
+  expect(short.body.workshop.data.onOrder).toEqual([order('o3')]);
+  const over = await receive('o3', { count: 60 });
+  expect(over.body.movements[0].note).toBe('10 more than ordered');
+  expect(over.body.workshop.data.onOrder).toEqual([]);
+  expect(await shelf(17, 'oat')).toBe(before + 155);
+  expect((await receive('o3', { count: 1 })).status).toBe(422);
+});
+
+test('what a job used is recorded once: it holds nothing any more, until that is taken back', async () => {
+  const first = demoJob('01-meadow-finish');
+  await server.call('POST', '/job-files', demoJob('02-engine-shed'));
+  const jobs = (await server.call('GET', '/jobs')).body.items;
+  const second = jobs.find((one: { data: { id: string } }) => one.data.id !== first.job.id).data.id;
+  const leftTo = async (id: string) => (await server.call('GET', `/jobs/${id}/left`)).body;
+  const held = (await leftTo(second)).reserved;
+  expect(held.length).toBeGreaterThan(0);
+  const before = (await shelf(11, 'chalk')) as number;
+  const large = (await shelf(36, 'chalk')) ?? 0;
+  const { body: row } = await server.call('GET', '/workshop');
+  const tape = { item: 'tape', onHand: 40 };
+  await server.call('PUT', '/workshop', { revision: row.revision, data: { ...row.data, materials: [tape] } });
+  const use = {
+    balloons: [
+      { nominalIn: 11, colour: 'chalk', used: 30, popped: 4 },
+      // More than the shelf ever had: counted in first.
+      { nominalIn: 36, colour: 'chalk', used: large + 2, popped: 0 },
+    ],
+    materials: [{ item: 'tape', used: 12 }],
+  };
+  const recorded = await server.call('POST', `/jobs/${first.job.id}/use`, use);
+  expect(recorded.status).toBe(201);
+  expect(recorded.body.workshop.data.materials).toEqual([{ ...tape, onHand: 28 }]);
+  expect([await shelf(11, 'chalk'), await shelf(36, 'chalk')]).toEqual([before - 34, 0]);
+  expect((await server.call('POST', `/jobs/${first.job.id}/use`, use)).status).toBe(422);
+  expect((await leftTo(second)).reserved).toEqual([]);
+  expect((await leftTo(first.job.id)).isUsed).toBe(true);
+  const ledger = (await server.call('GET', `/stock/movements?jobId=${first.job.id}`)).body.items;
+  expect(new Set(ledger.map((entry: { job: string }) => entry.job))).toEqual(new Set([first.job.name]));
+  const back = await server.call('DELETE', `/jobs/${first.job.id}/use`);
+  expect(back.body.workshop.data.materials).toEqual([tape]);
+  expect(await shelf(11, 'chalk')).toBe(before);
+  expect((await leftTo(second)).reserved).toEqual(held);
+  expect((await server.call('DELETE', `/jobs/${first.job.id}/use`)).status).toBe(422);
 });
 
 test('a job finds held what coming jobs with earlier doors need, and no more', async () => {
   const first = demoJob('01-meadow-finish');
   const second = demoJob('02-engine-shed');
   await server.call('POST', '/job-files', second);
-  const from = encodeURIComponent('2027-06-01T00:00:00Z');
-  const ofFirst = await server.call('GET', `/jobs/${first.job.id}/left?from=${from}`);
+  const ofFirst = await server.call('GET', `/jobs/${first.job.id}/left`);
   expect(ofFirst.body.reserved).toEqual([]);
-  // Both open on one Saturday: pipes are cut together, and the earlier doors have the first choice of weights.
-  expect(ofFirst.body.overlapping).toEqual([expect.objectContaining({ job: second.job.name, isFirst: false })]);
-  const { body } = await server.call('GET', `/jobs/${second.job.id}/left?from=${from}`);
+  // Both are out on one Saturday: pipes are cut together, and the earlier doors have the first choice of weights.
+  expect(ofFirst.body.overlapping).toEqual([
+    expect.objectContaining({ job: second.job.name, isFirst: false }),
+  ]);
+  const { body } = await server.call('GET', `/jobs/${second.job.id}/left`);
   const needed = countPieces(first).balloons.reduce((sum, row) => sum + row.need + row.spare, 0);
   expect(body.reserved.reduce((sum: number, row: { count: number }) => sum + row.count, 0)).toBe(needed);
   expect(body.reserved[0].jobs).toEqual([first.job.name]);
   expect(body.overlapping).toEqual([expect.objectContaining({ job: first.job.name, isFirst: true })]);
   expect(body.overlapping[0].weights.length).toBeGreaterThan(0);
-  // Once the first job is over it holds nothing.
-  const after = encodeURIComponent('2027-06-19T12:00:00-05:00');
-  expect((await server.call('GET', `/jobs/${second.job.id}/left?from=${after}`)).body.reserved).toEqual([]);
+  // What all lack is one list, and a file of it.
+  const lacks = (await server.call('GET', '/stock/lacks')).body;
+  expect(ofFirst.body.othersLack).toEqual(lacks.filter(({ job }: { job: string }) => job !== first.job.name));
+  expect((await server.call('GET', '/stock/buy.csv?today=2027-06-01')).status).toBe(200);
 });
 
 test('a day’s counts are the sum of its jobs', async () => {

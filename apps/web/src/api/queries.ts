@@ -3,13 +3,14 @@ import type {
   DayCounts,
   JobFile,
   JobRow,
+  Lack,
   LeftByOthers,
   MovementRow,
   SiteRow,
   Workshop,
   WorkshopRow,
 } from '@early-lantern/contract';
-import { QueryClient, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { ApiProblem, call } from './client.ts';
 
 interface Page<T> {
@@ -55,6 +56,7 @@ export const keys = {
   job: (id: string) => ['job', id] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
+  lacks: ['jobs', 'lacks'] as const,
   counts: (from: string) => ['jobs', 'counts', from] as const,
 };
 
@@ -66,17 +68,30 @@ export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<
 
 /** What other jobs leave to this one of shelf, pipes and weights. */
 export const useLeftByOthers = (jobId: string) =>
+  useQuery({ queryKey: keys.left(jobId), queryFn: () => call<LeftByOthers>('GET', `/jobs/${jobId}/left`) });
+
+/** What the open jobs lack, each on its day. @param workshopRevision of the shelf that it is told of */
+export const useLacks = (workshopRevision: number) =>
   useQuery({
-    queryKey: keys.left(jobId),
-    queryFn: () =>
-      call<LeftByOthers>('GET', `/jobs/${jobId}/left?from=${encodeURIComponent(new Date().toISOString())}`),
+    queryKey: [...keys.lacks, workshopRevision],
+    queryFn: () => call<Lack[]>('GET', '/stock/lacks'),
+    placeholderData: keepPreviousData,
   });
 
-/** The newest entries of the shelf's ledger. */
-export const useMovements = () =>
-  useQuery({
-    queryKey: keys.movements,
-    queryFn: () => call<Page<MovementRow>>('GET', '/stock/movements?limit=40'),
+/** Entries of the shelf's ledger, newest first, page by page; of all products or one. */
+export const useMovements = (product?: { nominalIn: number; colour: string }) =>
+  useInfiniteQuery({
+    queryKey: [...keys.movements, product],
+    queryFn: ({ pageParam }) => {
+      const query = new URLSearchParams({
+        limit: '40',
+        ...(pageParam ? { after: pageParam } : {}),
+        ...(product ? { nominalIn: String(product.nominalIn), colour: product.colour } : {}),
+      });
+      return call<Page<MovementRow>>('GET', `/stock/movements?${query}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
   });
 
 /** Everything that the jobs with doors in a span take. */

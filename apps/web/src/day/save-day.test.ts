@@ -49,7 +49,7 @@ class FakeServer {
       if (sent.revision !== stored.revision) return json({ title: 'No', status: 409, current: stored }, 409);
       Object.assign(stored, { revision: stored.revision + 1, data: sent.data });
     }
-    return json({ ...stored, updatedAt: '', pieces: [] } satisfies JobRow);
+    return json({ ...stored, updatedAt: '', usedAt: null, pieces: [] } satisfies JobRow);
   };
 
   head = (id: string) => this.jobs.get(id)?.data as JobHead;

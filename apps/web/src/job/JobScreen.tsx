@@ -79,10 +79,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   }, [file]);
   const applyFix = useCallback(
     (fix: Fix) => {
+      if (fix.opens) return void navigate(`/jobs/${latest.current.job.id}/counts?view=${fix.opens}`);
       store.change(() => withFix(latest.current, fix));
       tell({ text: `Applied: ${fix.label}`, undo: store.undo });
     },
-    [store, tell],
+    [store, tell, navigate],
   );
   const changePiece = useCallback<JobContextValue['changePiece']>(
     (id, edit, gesture) =>

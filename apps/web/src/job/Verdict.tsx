@@ -1,6 +1,7 @@
 import type { Fix, JobFile, LampName, LampState, Plan } from '@early-lantern/contract';
 import { Button, Stack, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { memo, useState } from 'react';
+import { fixesToday, fixVerb } from '../parts/fixes-today.ts';
 import { LampDialog } from '../parts/LampDialog.tsx';
 import { lampSays } from '../parts/lamp-words.ts';
 
@@ -26,7 +27,7 @@ export const Verdict = memo(function Verdict({ plan, file, onApply }: VerdictPro
   const name = worstLamp(plan);
   if (!name) return null;
   const lamp = plan.lamps[name];
-  const fix = lamp.fixes[0];
+  const fix = fixesToday(lamp)[0];
   const isOut = lamp.state === 'out';
   return (
     <Stack
@@ -70,7 +71,7 @@ export const Verdict = memo(function Verdict({ plan, file, onApply }: VerdictPro
           onClick={() => onApply(fix)}
           sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
         >
-          Apply
+          {fixVerb(fix)}
         </Button>
       )}
       <Button size="small" variant="outlined" aria-label="Show working" onClick={() => setOpen(true)}>

@@ -31,7 +31,7 @@ class FakeServer {
 
   private row(): JobRow {
     const rows = [...this.pieces.values()].map((one) => ({ ...one, updatedAt: '' }));
-    return { ...this.head, updatedAt: '', pieces: rows };
+    return { ...this.head, updatedAt: '', usedAt: null, pieces: rows };
   }
 
   readonly fetch = async (url: string, init: { method: string; body?: string }): Promise<Response> => {

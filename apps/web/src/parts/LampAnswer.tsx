@@ -1,5 +1,6 @@
 import type { Fix, Lamp } from '@early-lantern/contract';
 import { Box, Button, Stack, Typography } from '@mui/material';
+import { fixesToday, fixVerb } from './fixes-today.ts';
 import { WorkingList } from './WorkingList.tsx';
 
 interface LampAnswerProps {
@@ -11,12 +12,13 @@ interface LampAnswerProps {
 
 /** What one lamp has to say: a sentence, the fixes that were tried, and below them, folded, the working. */
 export function LampAnswer({ lamp, onApply, isOpen = false }: LampAnswerProps) {
+  const fixes = fixesToday(lamp);
   return (
     <Stack spacing={2}>
       <Typography sx={{ fontSize: 17 }}>{lamp.reason}</Typography>
-      {lamp.fixes.length > 0 && (
+      {fixes.length > 0 && (
         <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
-          {lamp.fixes.map((fix) => (
+          {fixes.map((fix) => (
             <Stack
               component="li"
               key={fix.label}
@@ -29,7 +31,7 @@ export function LampAnswer({ lamp, onApply, isOpen = false }: LampAnswerProps) {
               </span>
               {onApply && (
                 <Button variant="contained" size="small" onClick={() => onApply(fix)}>
-                  Apply
+                  {fixVerb(fix)}
                 </Button>
               )}
             </Stack>

@@ -35,3 +35,7 @@ export function beforeDoors(iso: string, doors: string): string {
   if (minutes === 0) return 'doors';
   return `${spanText(minutes)} ${minutes > 0 ? 'before' : 'after'}`;
 }
+
+/** "Tue 15 Jun", of a day `YYYY-MM-DD`. */
+export const dateWords = (day: string): string =>
+  DateTime.fromISO(day).toFormat('ccc d LLL', { locale: 'en' });

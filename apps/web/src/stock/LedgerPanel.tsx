@@ -1,6 +1,8 @@
 import type { WorkshopRow } from '@early-lantern/contract';
 import { sizeName } from '@early-lantern/core';
 import {
+  Button,
+  MenuItem,
   Paper,
   Table,
   TableBody,
@@ -8,22 +10,44 @@ import {
   TableContainer,
   TableHead,
   TableRow,
+  TextField,
   Typography,
 } from '@mui/material';
 import { DateTime } from 'luxon';
+import { useState } from 'react';
 import { useMovements } from '../api/queries.ts';
+import { colourOf } from '../counts/product-name.ts';
 import { movementWords } from './MovementForm.tsx';
 
-/** The newest entries of the shelf's ledger. */
+/** The shelf's ledger, newest first, page by page: of every balloon or of one. */
 export function LedgerPanel({ row }: { row: WorkshopRow }) {
-  const movements = useMovements();
+  const { colours, timeZone, stock } = row.data;
+  const [chosen, setChosen] = useState('');
+  const product = stock.find((one) => `${one.nominalIn} ${one.colour}` === chosen);
+  const movements = useMovements(product && { nominalIn: product.nominalIn, colour: product.colour });
   if (movements.error) throw movements.error;
-  const { colours, timeZone } = row.data;
-  const name = (id: string) => colours.find((colour) => colour.id === id)?.name ?? id;
-  const items = movements.data?.items ?? [];
+  const name = ({ nominalIn, colour }: { nominalIn: number; colour: string }) =>
+    `${sizeName(nominalIn)} ${colourOf({ colours }, colour).name}`;
+  const items = movements.data?.pages.flatMap((page) => page.items) ?? [];
+  const total = movements.data?.pages[0]?.total ?? 0;
   return (
     <TableContainer component={Paper} variant="outlined" sx={{ p: 2 }}>
       <Typography variant="h2">Ledger</Typography>
+      <TextField
+        select
+        label="Balloon"
+        value={chosen}
+        onChange={(event) => setChosen(event.target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        sx={{ my: 1.5, minWidth: 220 }}
+      >
+        <MenuItem value="">All balloons</MenuItem>
+        {stock.map((one) => (
+          <MenuItem key={name(one)} value={`${one.nominalIn} ${one.colour}`}>
+            {name(one)}
+          </MenuItem>
+        ))}
+      </TextField>
       {items.length === 0 && (
         <Typography sx={{ color: 'text.secondary' }}>
           Nothing has moved yet. Every count and booking is kept here.
@@ -41,24 +65,31 @@ export function LedgerPanel({ row }: { row: WorkshopRow }) {
             </TableRow>
           </TableHead>
           <TableBody>
-            {items.map((item) => (
-              <TableRow key={item.id}>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  {DateTime.fromISO(item.at, { zone: timeZone }).toFormat('d LLL HH:mm', { locale: 'en' })}
-                </TableCell>
-                <TableCell>
-                  {sizeName(item.nominalIn)} {name(item.colour)}
-                </TableCell>
-                <TableCell>
-                  {movementWords[item.kind]}
-                  {item.note && `: ${item.note}`}
-                </TableCell>
-                <TableCell align="right">{item.change > 0 ? `+${item.change}` : item.change}</TableCell>
-                <TableCell align="right">{item.onHand}</TableCell>
-              </TableRow>
-            ))}
+            {items.map((item) => {
+              const what = [item.job ?? '', item.note].filter(
+                (text, i, all) => text && all.indexOf(text) === i,
+              );
+              return (
+                <TableRow key={item.id}>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                    {DateTime.fromISO(item.at, { zone: timeZone }).toFormat('d LLL HH:mm', { locale: 'en' })}
+                  </TableCell>
+                  <TableCell>{name(item)}</TableCell>
+                  <TableCell sx={{ overflowWrap: 'anywhere' }}>
+                    {[movementWords[item.kind], ...what].join(': ')}
+                  </TableCell>
+                  <TableCell align="right">{item.change > 0 ? `+${item.change}` : item.change}</TableCell>
+                  <TableCell align="right">{item.onHand}</TableCell>
+                </TableRow>
+              );
+            })}
           </TableBody>
         </Table>
+      )}
+      {movements.hasNextPage && (
+        <Button onClick={() => void movements.fetchNextPage()} disabled={movements.isFetching} sx={{ mt: 1 }}>
+          Older entries ({total - items.length})
+        </Button>
       )}
     </TableContainer>
   );

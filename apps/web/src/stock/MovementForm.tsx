@@ -1,23 +1,25 @@
 import { type Booked, MovementKind, type WorkshopRow } from '@early-lantern/contract';
-import { sizeName } from '@early-lantern/core';
+import { knownSizes, sizeName } from '@early-lantern/core';
 import { Box, Button, MenuItem, Paper, TextField, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
-import { keys, queryClient } from '../api/queries.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { refreshStock } from './refresh-stock.ts';
 
 export const movementWords: Record<MovementKind, string> = {
+  opening: 'opening balance',
   received: 'received',
   counted: 'counted',
   adjusted: 'adjusted',
   used: 'used',
+  popped: 'popped',
   returned: 'came back from a strike',
   corrected: 'corrected',
 };
 
 /** Kinds that take from the shelf; the others add to it, and a correction may do either. */
-const takes = (kind: MovementKind) => kind === 'used';
+const takes = (kind: MovementKind) => kind === 'used' || kind === 'popped';
 const signed = (kind: MovementKind) => kind === 'adjusted' || kind === 'corrected';
 
 /** Books what came or went: nothing is taken that is not there. */
@@ -29,7 +31,7 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
   const [colour, setColour] = useState(colours[0]?.id ?? '');
   const [count, setCount] = useState('');
   const [note, setNote] = useState('');
-  const sizes = [...new Set([5, 9, 11, 17, 24, 36, ...stock.map((held) => held.nominalIn)])].sort(
+  const sizes = [...new Set([...knownSizes(row.data), ...stock.map((held) => held.nominalIn)])].sort(
     (a, b) => a - b,
   );
   const book = useMutation({
@@ -44,11 +46,7 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
       const faults = error instanceof ApiProblem ? error.problem.faults : undefined;
       tell({ text: `Not booked. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
     },
-    onSettled: () =>
-      Promise.all([
-        queryClient.invalidateQueries({ queryKey: keys.workshop }),
-        queryClient.invalidateQueries({ queryKey: keys.movements }),
-      ]),
+    onSettled: refreshStock,
   });
   const value = Number(count);
   const isSound =
@@ -73,7 +71,7 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
           onChange={(event) => setKind(MovementKind.parse(event.target.value))}
         >
           {MovementKind.options
-            .filter((one) => one !== 'counted')
+            .filter((one) => one !== 'counted' && one !== 'opening')
             .map((one) => (
               <MenuItem key={one} value={one}>
                 {movementWords[one]}

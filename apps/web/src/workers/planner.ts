@@ -149,7 +149,7 @@ export function useLeft(files: readonly JobFile[]): Record<string, LeftByOthers>
   const [left, setLeft] = useState<Record<string, LeftByOthers>>();
   useEffect(() => {
     let wanted = true;
-    void planner.left([...files], Date.now()).then((answer) => {
+    void planner.left([...files]).then((answer) => {
       if (wanted) setLeft(answer);
     });
     return () => {

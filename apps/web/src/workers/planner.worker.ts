@@ -2,7 +2,9 @@ import type { JobFile, LeftByOthers, Piece, Plan, Rehearsal } from '@early-lante
 import {
   choiceCost,
   draftPlan,
+  type JobNeeds,
   leftForEach,
+  needsOfJob,
   type Picture,
   pictureOf,
   planJob,
@@ -26,6 +28,15 @@ interface Drawn {
 /** The file last worked on: what did not change since stays the same object, so that it is not worked out again. */
 let last: JobFile | undefined;
 const sent = new Map<string, Piece>();
+
+/** The open jobs last looked at together, and what each needs: worked out again only for one that changed. */
+let open: JobFile[] = [];
+const needs = new WeakMap<JobFile, JobNeeds>();
+const needsOf = (file: JobFile): JobNeeds => {
+  const known = needs.get(file) ?? needsOfJob(file);
+  needs.set(file, known);
+  return known;
+};
 
 function settle(file: JobFile): JobFile {
   last = replaceEqualDeep(last, file);
@@ -54,7 +65,10 @@ const planner = {
     return draftPlan(last);
   },
   /** What each coming job finds taken by others, by job id. */
-  left: (files: JobFile[], nowMs: number): Record<string, LeftByOthers> => leftForEach(files, nowMs),
+  left(files: JobFile[]): Record<string, LeftByOthers> {
+    open = replaceEqualDeep(open, files);
+    return leftForEach(open, needsOf);
+  },
   /**
    * Goes through many days, some at a time, telling after each lot how far it is; ends where it is told to stop.
    * @param goOn told the days gone through; false ends it

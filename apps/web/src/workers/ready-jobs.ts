@@ -35,21 +35,25 @@ export function useReadyJobs(
 const NONE: JobFile[] = [];
 const withLeft = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
 
+/** What a recorded job finds taken: nothing, it asks nothing more. */
+const RECORDED = { isUsed: true } as const;
+
 /** The jobs with what others take of shelf, pipes and weights; while that is not known yet, as they are. */
 export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
-  const left = useLeft(useMemo(() => ready?.map(({ file }) => file) ?? NONE, [ready]));
+  const open = useMemo(
+    () => ready?.flatMap(({ file, row }) => (row.usedAt === null ? [file] : [])) ?? NONE,
+    [ready],
+  );
+  const left = useLeft(open);
   return useMemo(
     () =>
       ready?.map((one) => {
         if (!left) return one;
-        const { reserved = [], overlapping = [] } = left[one.row.data.id] ?? {};
-        const key = JSON.stringify([reserved, overlapping]);
+        const theirs = one.row.usedAt === null ? left[one.row.data.id] : RECORDED;
+        const key = JSON.stringify(theirs);
         const known = withLeft.get(one);
         if (known?.key === key) return known.ready;
-        const isAlone = reserved.length + overlapping.length === 0;
-        const file = isAlone
-          ? one.file
-          : { ...one.file, workshop: { ...one.file.workshop, reserved, overlapping } };
+        const file = theirs ? { ...one.file, workshop: { ...one.file.workshop, ...theirs } } : one.file;
         const made = { row: one.row, file, isSettled: true };
         withLeft.set(one, { key, ready: made });
         return made;

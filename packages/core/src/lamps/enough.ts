@@ -1,17 +1,10 @@
-import type {
-  BalloonRow,
-  JobFile,
-  Lamp,
-  MaterialRow,
-  MaterialStock,
-  Unmade,
-  Working,
-} from '@early-lantern/contract';
+import type { BalloonRow, JobFile, Lamp, MaterialRow, Unmade, Working } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
+import { type ShortMaterial, shortMaterials } from '../materials/short.ts';
 import { plural } from '../quantity/plural.ts';
 import { wantedDay } from '../stock/buy.ts';
 import { type ProductNeed, productNeeds } from '../stock/needs.ts';
-import { working } from '../working.ts';
+import { type Input, working } from '../working.ts';
 import { unlit } from './unlit.ts';
 
 /** What the counts have found, as far as the lamp asks. */
@@ -42,7 +35,7 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
       fixes: [],
     };
   const products = productNeeds(balloons, workshop, wantedDay(file));
-  const short = shortMaterials(materials, workshop.materials ?? []);
+  const short = shortMaterials(materials, workshop);
   const name = (product: { nominalIn: number; colour: string }) =>
     `${sizeName(product.nominalIn)} ${workshop.colours.find((colour) => colour.id === product.colour)?.name.toLowerCase() ?? product.colour}`;
   const shown = {
@@ -69,7 +62,7 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
     return {
       state: 'out',
       figure: `${thing.row.label} short`,
-      reason: `${thing.row.label}: ${thing.row.count} needed, ${thing.onHand} on the shelf.`,
+      reason: `${thing.row.label}: ${thing.row.count} needed, ${thing.onHand} on the shelf${thing.held > 0 ? `, ${thing.held} held for other jobs` : ''}.`,
       ...shown,
     };
   }
@@ -110,34 +103,16 @@ function shortOf(
       };
 }
 
-interface ShortMaterial {
-  row: MaterialRow;
-  onHand: number;
-}
-
-/** Materials that the workshop has counted and does not have enough of; what was never counted is not judged. */
-function shortMaterials(materials: readonly MaterialRow[], held: readonly MaterialStock[]): ShortMaterial[] {
-  const counted = new Map(held.map((row) => [row.item, row.onHand]));
-  const wanted = new Map<string, MaterialRow>();
-  for (const row of materials) {
-    const known = wanted.get(row.item);
-    wanted.set(row.item, known ? { ...known, count: known.count + row.count } : row);
-  }
-  return [...wanted.values()].flatMap((row) => {
-    const onHand = counted.get(row.item);
-    return onHand !== undefined && onHand < row.count ? [{ row, onHand }] : [];
-  });
-}
-
-const materialWorking = ({ row, onHand }: ShortMaterial): Working =>
+const materialWorking = ({ row, onHand, held }: ShortMaterial): Working =>
   working(
     row.label,
-    'on hand − need',
+    held > 0 ? 'on hand − held for other jobs − need' : 'on hand − need',
     [
       ['on hand', onHand, row.unit],
+      ...(held > 0 ? [['held for other jobs', held, row.unit] satisfies Input] : []),
       ['need', row.count, row.unit],
     ],
-    { value: onHand - row.count, unit: row.unit },
+    { value: onHand - held - row.count, unit: row.unit },
     "the workshop's stock count and the pieces' materials",
   );
 

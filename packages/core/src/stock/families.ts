@@ -8,7 +8,7 @@ type Product = { nominalIn: number; colour: string };
 export type FamilyRule = Pick<WorkshopSettings, 'familiesApart'>;
 
 /** The other sizes of the family, the nearest first; none where the owner counts them apart. */
-export const matesOf = (nominalIn: number, { familiesApart }: FamilyRule): number[] =>
+const matesOf = (nominalIn: number, { familiesApart }: FamilyRule): number[] =>
   familiesApart
     ? []
     : familyOf(nominalIn)
@@ -16,7 +16,7 @@ export const matesOf = (nominalIn: number, { familiesApart }: FamilyRule): numbe
         .sort((a, b) => Math.abs(a - nominalIn) - Math.abs(b - nominalIn) || a - b);
 
 /** The size of the family that a colour is made in: the wanted one where it is, else the nearest. */
-export function madeIn(colour: Colour | undefined, nominalIn: number, rule: FamilyRule): number {
+function madeIn(colour: Colour | undefined, nominalIn: number, rule: FamilyRule): number {
   if (!colour?.sizesIn || colour.sizesIn.includes(nominalIn)) return nominalIn;
   return matesOf(nominalIn, rule).find((size) => colour.sizesIn?.includes(size)) ?? nominalIn;
 }

@@ -7,6 +7,8 @@ const MOST_DAYS = 500;
 const at = (day: string) => DateTime.fromISO(day, { zone: 'utc' });
 const plus = (day: string, days: number): string => at(day).plus({ days }).toISODate() as string;
 
+export const dayBefore = (day: string): string => plus(day, -1);
+
 /** Whether a business is open on a day, `YYYY-MM-DD`; one that says nothing always is. */
 export const isOpen = (day: string, { workdays, closed = [] }: OpenDays = {}): boolean =>
   (!workdays || workdays.includes(at(day).weekday)) &&

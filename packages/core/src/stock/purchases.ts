@@ -1,7 +1,7 @@
 import type { Lack, Pack, Supplier, WorkshopSettings } from '@early-lantern/contract';
 import { packsOf } from '../balloon/catalogue.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
-import { arrivesOn, lastOrderDay } from './open-days.ts';
+import { arrivesOn, dayBefore, lastOrderDay } from './open-days.ts';
 import { coverByPacks, type PackCover } from './packs.ts';
 
 /** Packs of one product to be ordered by a day, with the jobs that they are for. */
@@ -22,16 +22,18 @@ export interface Purchase {
 }
 
 /** Days from order to arrival where no supplier is named. From memory, an editable default. */
-export const USUAL_LEAD_DAYS = 3;
+const USUAL_LEAD_DAYS = 3;
 
 /**
  * What to buy for all jobs together: of each product the cheapest packs that cover all that is lacking, bought only
  * as they are wanted. What a pack leaves over goes to the next job.
  * @param lacks what each job lacks on its day, beyond shelf and orders that are there by then
- * @param today `YYYY-MM-DD`, to tell what is too late
+ * @param today `YYYY-MM-DD`, to tell what is too late, and which jobs are over
  */
 export function purchasesOf(lacks: readonly Lack[], settings: WorkshopSettings, today: string): Purchase[] {
-  const products = groupBy(lacks, ({ nominalIn, colour }) => `${nominalIn}|${colour}`);
+  // What a job lacked whose doors have opened is lacking no more: it was wanted the day before them.
+  const open = lacks.filter(({ wanted }) => wanted >= dayBefore(today));
+  const products = groupBy(open, ({ nominalIn, colour }) => `${nominalIn}|${colour}`);
   return [...products.values()]
     .flatMap((rows) => ofProduct(rows, settings, today))
     .sort((a, b) => a.orderBy.localeCompare(b.orderBy) || b.cover.balloons - a.cover.balloons);

@@ -188,21 +188,20 @@ test('through a season of 40 jobs shelf, holds, shortages and buy list are those
           );
           expect(lack).toEqual(lacking[i]);
         });
-        const lacks = handed.flatMap((one) => one.lacks);
+        const yesterday = new Date(Date.parse(today) - 86_400_000).toISOString().slice(0, 10);
+        const lacks = handed.flatMap((one) => one.lacks).filter(({ wanted }) => wanted >= yesterday);
         const bought = purchasesOf(lacks, shop, today);
         for (const product of PRODUCTS) {
           const isIt = (row: { nominalIn: number; colour: string }) =>
             row.nominalIn === product.nominalIn && row.colour === product.colour;
           // By every day enough has been bought for the jobs up to it; and each job is given what it lacks, once.
           for (const { wanted } of lacks.filter(isIt)) {
-            const until = (rows: { wanted: string }[]) => rows.filter((row) => row.wanted <= wanted);
-            const missing = until(lacks.filter(isIt)).reduce(
-              (sum, row) => sum + (row as { count: number }).count,
-              0,
+            const total = (counts: number[]) => counts.reduce((sum, count) => sum + count, 0);
+            const missing = total(
+              lacks.filter((row) => isIt(row) && row.wanted <= wanted).map(({ count }) => count),
             );
-            const packs = until(bought.filter(isIt)).reduce(
-              (sum, row) => sum + (row as (typeof bought)[number]).cover.balloons,
-              0,
+            const packs = total(
+              bought.filter((row) => isIt(row) && row.wanted <= wanted).map(({ cover }) => cover.balloons),
             );
             expect(packs).toBeGreaterThanOrEqual(missing);
           }
@@ -301,4 +300,13 @@ test('what a pack leaves over goes to the next job, and is not bought again', ()
     ),
   ).toEqual([2, 0]);
   expect(() => fewestOf([{ pack: { nominalIn: 11, count: 15 }, times: 1 }], 16)).toThrow(RangeError);
+});
+
+test('nothing is bought for a job whose doors have opened; for one of today it still is', () => {
+  const lack = (wanted: string) => ({ job: wanted, wanted, nominalIn: 11, colour: first, count: 3 });
+  const lacks = [day(3), day(4), day(5)].map(lack);
+  expect(purchasesOf(lacks, settings({}), day(5)).flatMap(({ jobs }) => jobs.map(({ job }) => job))).toEqual([
+    day(4),
+    day(5),
+  ]);
 });

@@ -1,5 +1,16 @@
-import type { Piece } from '@early-lantern/contract';
-import { countPieces, type ProductNeed, sizeName, substitutes, wantedDay } from '@early-lantern/core';
+import type { Piece, StandIn } from '@early-lantern/contract';
+import {
+  arrivesOn,
+  type BuyRow,
+  countPieces,
+  familyOf,
+  madeRecipe,
+  onShelf,
+  type ProductNeed,
+  sizeName,
+  substitutes,
+  wantedDay,
+} from '@early-lantern/core';
 import {
   Box,
   Button,
@@ -14,20 +25,28 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
+import { DateTime } from 'luxon';
 import { useMemo } from 'react';
 import { fileOf, useJobs, useSites, useWorkshop } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
+import { dateWords } from '../parts/time.ts';
 import { colourOf } from './product-name.ts';
 
-interface SoldOutDialogProps {
-  product: ProductNeed;
+interface SubstituteDialogProps {
+  row: BuyRow;
+  /** Orders it from another supplier. */
+  onOrder: (supplierId: string) => void;
   onClose: () => void;
 }
 
-/** Alternatives to a colour that is sold out, the closest first, with what each means for all coming jobs. */
-export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
+/**
+ * Ways round a product that is sold out or too late: another supplier, another size of its family, and other colours,
+ * the closest first, with what each means for all coming jobs.
+ */
+export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProps) {
+  const { product } = row;
   const { file, store } = useJob();
   const tell = useNotice();
   const { workshop } = file;
@@ -42,23 +61,49 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
   const take = (useColour: string) => {
     store.change((before) => ({
       ...before,
-      pieces: before.pieces.map((piece) => standIn(piece, product, useColour)),
+      pieces: before.pieces.map((piece) => standIn(piece, product, { way: 'other-colour', useColour })),
     }));
     tell({
-      text: `${colourOf(workshop, useColour).name} stands in for ${name} in this job.`,
+      text: `${colourOf(workshop, useColour).name} used in place of ${name} in this job.`,
       undo: store.undo,
     });
     onClose();
   };
+  const takeSize = (useIn: number) => {
+    store.change((before) => ({
+      ...before,
+      pieces: before.pieces.map((piece) => {
+        const need = madeRecipe(piece, workshop).needs.find(
+          (one) => one.nominalIn === product.nominalIn && one.colour === product.colour,
+        );
+        return need
+          ? standIn(piece, product, { way: 'other-size', useIn, inflatedIn: need.inflatedIn })
+          : piece;
+      }),
+    }));
+    tell({ text: `${sizeName(useIn)} used in place of ${name} in this job.`, undo: store.undo });
+    onClose();
+  };
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>{name} is sold out</DialogTitle>
+      <DialogTitle>In place of {name}</DialogTitle>
       <DialogContent>
         <Typography>
           This job needs {here}.
           {wanting.length > 0
             ? ` Other coming jobs need ${wanting.map((one) => `${one.wanted} (${one.job})`).join(', ')}.`
             : ' No other coming job needs it.'}
+        </Typography>
+        <OtherSuppliers
+          row={row}
+          onOrder={(id) => {
+            onOrder(id);
+            onClose();
+          }}
+        />
+        <FamilySizes product={product} onTake={takeSize} />
+        <Typography variant="h2" sx={{ mt: 2 }}>
+          Other colours
         </Typography>
         <Box sx={{ overflowX: 'auto' }}>
           <Table size="small" aria-label="Alternatives">
@@ -110,6 +155,63 @@ export function SoldOutDialog({ product, onClose }: SoldOutDialogProps) {
   );
 }
 
+/** Suppliers that bring it in time; whether they sell it is theirs to say. */
+function OtherSuppliers({ row, onOrder }: { row: BuyRow; onOrder: (id: string) => void }) {
+  const { workshop } = useJob().file;
+  const today = DateTime.now().setZone(workshop.timeZone).toISODate() as string;
+  const inTime = (workshop.suppliers ?? []).flatMap((one) => {
+    const arrives = arrivesOn(today, one, workshop.open);
+    return one.id !== row.supplier?.id && arrives && arrives <= row.wanted ? [{ ...one, arrives }] : [];
+  });
+  if (inTime.length === 0) return null;
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Other suppliers
+      </Typography>
+      {inTime.map(({ id, name, arrives }) => (
+        <Box key={id} sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Typography sx={{ flexGrow: 1 }}>
+            {name}: ordered today, here {dateWords(arrives)}. Ask whether they have it.
+          </Typography>
+          <Button size="small" onClick={() => onOrder(id)}>
+            Mark as ordered from {name}
+          </Button>
+        </Box>
+      ))}
+    </>
+  );
+}
+
+/** Other sizes that are blown to the same diameters, with what the shelf has of them. */
+function FamilySizes({ product, onTake }: { product: ProductNeed; onTake: (useIn: number) => void }) {
+  const { file } = useJob();
+  const { workshop } = file;
+  const made = workshop.colours.find(({ id }) => id === product.colour);
+  const sizes = familyOf(product.nominalIn).filter(
+    (size) => size !== product.nominalIn && (!made?.sizesIn || made.sizesIn.includes(size)),
+  );
+  if (sizes.length === 0) return null;
+  return (
+    <>
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Other sizes
+      </Typography>
+      {sizes.map((size) => (
+        <Box key={size} sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+          <Typography sx={{ flexGrow: 1 }}>
+            {sizeName(size)}, blown to the same diameters:{' '}
+            {onShelf(workshop.stock, { ...product, nominalIn: size })} on the shelf
+          </Typography>
+          <Button size="small" onClick={() => onTake(size)}>
+            Use {sizeName(size)} here
+          </Button>
+        </Box>
+      ))}
+    </>
+  );
+}
+
 const effect = (over: number) => (over >= 0 ? `enough, ${over} left` : `${-over} to be bought`);
 
 const closeness = (difference: number) =>
@@ -122,11 +224,15 @@ function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, col
     .reduce((sum, row) => sum + row.need + row.spare, 0);
 }
 
-/** A piece with another colour standing in for a product, if it has the product at all. */
-function standIn(piece: Piece, { nominalIn, colour }: ProductNeed, useColour: string): Piece {
+type Way =
+  | Pick<Extract<StandIn, { way: 'other-colour' }>, 'way' | 'useColour'>
+  | Pick<Extract<StandIn, { way: 'other-size' }>, 'way' | 'useIn' | 'inflatedIn'>;
+
+/** A piece with something else used in place of a product, if it has the product at all. */
+function standIn(piece: Piece, { nominalIn, colour }: ProductNeed, way: Way): Piece {
   if (!('grade' in piece) || !JSON.stringify(piece).includes(`"${colour}"`)) return piece;
   const others = (piece.standIns ?? []).filter((one) => one.nominalIn !== nominalIn || one.colour !== colour);
-  return { ...piece, standIns: [...others, { way: 'other-colour', nominalIn, colour, useColour }] };
+  return { ...piece, standIns: [...others, { ...way, nominalIn, colour }] };
 }
 
 /** What other jobs still to come want of a product. */
