@@ -1,11 +1,14 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { JobFile, newestJobFile, read } from '@early-lantern/contract';
+import { needsOfJob } from '@early-lantern/core';
 import { DateTime } from 'luxon';
-import type { Database } from '../db/database.ts';
+import type { Database, Queries } from '../db/database.ts';
 import { changeHouse } from '../db/locks.ts';
 import { idWithTail } from '../job-files/routes.ts';
 import { importJobFile } from '../job-files/store.ts';
+import { book } from '../stock/ledger.ts';
+import { recordUse } from '../stock/use.ts';
 
 /** The demo files play round this Saturday; they are moved by whole weeks so that it lies ahead. */
 const DEMO_SATURDAY = '2027-06-19';
@@ -23,9 +26,25 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
     }),
   );
   await changeHouse(db, async (tx) => {
-    for (const file of files) await importJobFile(tx, moveToComingWeeks(file, now), idWithTail);
+    for (const file of files) {
+      const moved = moveToComingWeeks(file, now);
+      const { jobId } = await importJobFile(tx, moved, idWithTail);
+      if (Date.parse(moved.job.doors) < now.getTime()) await recordAsCounted(tx, jobId, moved);
+    }
   });
   return files.length;
+}
+
+/** A job that is over used what its counts say, and that was bought for it. */
+async function recordAsCounted(tx: Queries, jobId: string, file: JobFile): Promise<void> {
+  const { balloons } = needsOfJob(file);
+  const note = `bought for ${file.job.name}`;
+  await book(
+    tx,
+    balloons.map(({ count, ...product }) => ({ ...product, kind: 'received', change: count, note, jobId })),
+  );
+  const used = balloons.map(({ count, ...product }) => ({ ...product, used: count, popped: 0 }));
+  await recordUse(tx, jobId, { balloons: used, materials: [] });
 }
 
 /** The same job whole weeks earlier or later, at the same time of day by the workshop's clock. */
