@@ -115,7 +115,7 @@ export const PlanPiece = z.strictObject({
   visibleWidthM: z.number(),
   clusterSize: z.int(),
   clusters: z.int(),
-  fillerTrios: z.int(),
+  fillerClusters: z.int(),
   sections: z.int(),
   /** Person-minutes at the bench. */
   benchMin: z.number(),

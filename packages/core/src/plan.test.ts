@@ -20,7 +20,7 @@ test('one person takes between one hour and two and a half over a 10 ft garland 
   const { workshop } = demoJob('02-engine-shed');
   const piece = garland(10, { clusterSize: 6, widthM: 0.6 });
   const recipe = recipeOf(piece);
-  const fixing = 35 * recipe.fillerTrios; // the trade's figure includes putting the fillers on
+  const fixing = 35 * recipe.fillerClusters; // the trade's figure includes putting the fillers on
   const minutes = benchMinutes(benchBatches(recipe, schoolsOf(piece), workshop)) + fixing / 60;
   expect(minutes).toBeGreaterThan(60);
   expect(minutes).toBeLessThan(150);

@@ -24,7 +24,9 @@ import { cardOf } from './network/card.ts';
 import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
+import { colourMark, withColourNames } from './piece/colour-mark.ts';
 import { balloonsOf, blownNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import { coloursWithoutRoom } from './piece/pattern-of.ts';
 import { madeRecipe, rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import type { LengthUnits } from './quantity/length.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -250,7 +252,7 @@ export function countPieces({ workshop, job }: JobFile) {
 function placeNotes({ piece, recipe }: WorkedPiece, { site, workshop }: JobFile): string[] {
   const spot = site.spots.find((one) => one.id === piece.spotId);
   const isOutdoors = !(spot?.indoors ?? site.indoors);
-  const banded = recipe.fillerTrios > 0 && schoolsOf(piece, workshop.schools).fillerFixing === 'band';
+  const banded = recipe.fillerClusters > 0 && schoolsOf(piece, workshop.schools).fillerFixing === 'band';
   return isOutdoors && banded
     ? ['Outdoors, bands streak the dulled surface: fix fillers with half 260s there.']
     : [];
@@ -269,7 +271,7 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     visibleWidthM: recipe.visibleWidthM,
     clusterSize: recipe.clusterSize,
     clusters: recipe.spineClusters + recipe.sideClusters,
-    fillerTrios: recipe.fillerTrios,
+    fillerClusters: recipe.fillerClusters,
     sections: recipe.sections.length,
     benchMin: benchMinutes(batches),
     balloons: counted.balloons,
@@ -277,8 +279,14 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     lots: counted.lots,
     materials: counted.materials,
     unmade: counted.unmade,
-    steps: cardOf(recipe.making, asDoneHere(stepsOf(recipe, worked.held), piece, file)),
-    notes: [...recipe.notes, ...placeNotes(worked, file)],
+    steps: cardOf(recipe.making, asDoneHere(stepsOf(recipe, worked.held), piece, file)).map((step) =>
+      withColourNames(step, file.workshop.colours),
+    ),
+    notes: [
+      ...recipe.notes,
+      ...coloursWithoutRoom(piece).map((id) => `No layer has room for ${colourMark(id)}: it is not counted.`),
+      ...placeNotes(worked, file),
+    ].map((note) => withColourNames(note, file.workshop.colours)),
     working: recipe.working,
   };
 }

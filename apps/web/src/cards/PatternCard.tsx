@@ -5,8 +5,8 @@ import { contrastInk } from './ink.ts';
 /** Points, so that it prints as it is: the width of a page of A4 or Letter within its margins. */
 const WIDTH = 520;
 const FONT = "'Public Sans Variable', Roboto, sans-serif";
-const BALL = 6.5;
-const ROW = 12;
+const BALL = 9;
+const ROW = 17;
 /** Layers in one column of the unrolled drawing. */
 const COLUMN = 20;
 const FRONT_WIDTH = 120;
@@ -36,10 +36,13 @@ export function PatternCard({ name, pattern, colours }: PatternCardProps) {
   const keyTop = 64 + lines.length * 14;
   const dupletTop = keyTop + Math.ceil(used.length / 4) * 18 + 10;
   const top = dupletTop + Math.ceil(duplets.length / 3) * 20 + 26;
-  const columns = Math.ceil(layers.length / COLUMN);
+  const across = 26 + (layerSize + 0.5) * (2 * BALL + 1);
+  const columns = Math.max(1, Math.floor((WIDTH - FRONT_WIDTH - 24) / across));
+  const blocks = Math.ceil(layers.length / (COLUMN * columns));
   const rows = Math.min(COLUMN, layers.length);
+  const block = rows * ROW + 10;
   const height =
-    top + Math.max(rows * ROW, frontHeight(Math.min(layers.length, FRONT_LAYERS), layerSize) + 14) + 30;
+    top + Math.max(blocks * block, frontHeight(Math.min(layers.length, FRONT_LAYERS), layerSize) + 14) + 20;
   const holes = [...new Set(diametersIn)];
   const blown =
     holes.length === 1 ? `${holes[0]} in.` : `${Math.min(...holes)}–${Math.max(...holes)} in., graded`;
@@ -96,38 +99,39 @@ export function PatternCard({ name, pattern, colours }: PatternCardProps) {
       </text>
       <Front pattern={pattern} keyOf={key} top={top} />
       <text x={FRONT_WIDTH + 24} y={top - 8} fontSize="11" fontWeight="bold">
-        Unrolled to the left, lowest layer first
+        Every layer from the front, as it stands: the lowest at the bottom
       </text>
-      {Array.from({ length: columns }, (_, c) => {
-        const columnWidth = Math.min(130, (WIDTH - FRONT_WIDTH - 24) / columns);
-        return layers.slice(c * COLUMN, (c + 1) * COLUMN).map((layer, i) => {
-          const y = top + 12 + i * ROW;
-          const number = c * COLUMN + i + 1;
-          // Drawn in its place, a layer begins half a step further on than the one below, or falls back.
-          const turned = ((layer.halfSteps % (2 * layerSize)) + 2 * layerSize) % (2 * layerSize);
-          return (
-            <g key={number} transform={`translate(${FRONT_WIDTH + 24 + c * columnWidth} ${y})`}>
-              <text x="16" y="4" fontSize="8.5" textAnchor="end" fill="#565c6d">
-                {number}
-              </text>
-              {layer.word.map((_, j) => {
-                const at = j + (turned % 2) / 2;
-                const from = (((j - Math.floor(turned / 2)) % layerSize) + layerSize) % layerSize;
-                return (
-                  <Dot
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a place round the layer has no other name
-                    key={j}
-                    x={26 + at * (2 * BALL + 1)}
-                    y={0}
-                    r={BALL - 0.6}
-                    of={key(layer.word[from] as string)}
-                    size={7.5}
-                  />
-                );
-              })}
-            </g>
-          );
-        });
+      {layers.map((layer, i) => {
+        const column = Math.floor(i / COLUMN);
+        const x = FRONT_WIDTH + 24 + (column % columns) * across;
+        // As it stands: the next layer above.
+        const y = top + Math.floor(column / columns) * block + (rows - (i % COLUMN)) * ROW;
+        // Turned to the left by whole and half steps; what leaves at one side comes back at the other.
+        const turned = ((layer.halfSteps % (2 * layerSize)) + 2 * layerSize) % (2 * layerSize);
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a layer has no other name than its place
+          <g key={i} transform={`translate(${x} ${y})`}>
+            <text x="16" y="4" fontSize="9.5" textAnchor="end" fill="#565c6d">
+              {i + 1}
+            </text>
+            {layer.word.map((_, j) => {
+              const from = (((j - Math.floor(turned / 2)) % layerSize) + layerSize) % layerSize;
+              // Colours are read to the left.
+              const at = layerSize - 1 - j + (turned % 2 ? 0 : 0.5);
+              return (
+                <Dot
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a place round the layer has no other name
+                  key={j}
+                  x={26 + at * (2 * BALL + 1)}
+                  y={0}
+                  r={BALL - 0.6}
+                  of={key(layer.word[from] as string)}
+                  size={10}
+                />
+              );
+            })}
+          </g>
+        );
       })}
     </svg>
   );

@@ -18,7 +18,9 @@ import { madeOf } from '../parts/made-of.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { useUnits } from '../preferences.tsx';
+import { ProductMenu } from './ProductMenu.tsx';
 import { colourOf } from './product-name.ts';
+import { StandInList } from './StandInList.tsx';
 import { StockField } from './StockField.tsx';
 import { UnmadeList } from './UnmadeList.tsx';
 
@@ -46,6 +48,7 @@ export function BalloonsView() {
     >
       <Stack spacing={2} sx={{ minWidth: 0 }}>
         <UnmadeList />
+        <StandInList />
         <TableContainer component={Paper} variant="outlined">
           <Table size="small" aria-label="Balloons by size and colour">
             <TableHead>
@@ -132,7 +135,18 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
               {finish}
             </Typography>
           )}
+          {product && <ProductMenu nominalIn={row.nominalIn} colour={row.colour} />}
         </Stack>
+        {product?.fromFamily.map((other) => (
+          <Typography key={other.nominalIn} sx={{ fontSize: 13, color: 'text.secondary' }}>
+            {other.count} of them of {sizeName(other.nominalIn)}, blown alike
+          </Typography>
+        ))}
+        {product && product.forFamily > 0 && (
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+            {product.forFamily} more used as a neighbouring size
+          </Typography>
+        )}
       </TableCell>
       <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.blowToIn ?? row.inflatedIn)}</TableCell>
       <TableCell align="right">{row.need}</TableCell>
@@ -154,7 +168,11 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
         align="right"
         sx={over < 0 && product ? { color: 'var(--mui-palette-out)', fontWeight: 700 } : undefined}
       >
-        {product && (isCounted || product.arriving > 0) ? (over < 0 ? `short ${-over}` : over) : ''}
+        {product && (isCounted || product.arriving > 0 || product.fromFamily.length > 0)
+          ? over < 0
+            ? `short ${-over}`
+            : over
+          : ''}
       </TableCell>
     </TableRow>
   );

@@ -18,6 +18,8 @@ import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
+import { SizesOfColour } from './SizesOfColour.tsx';
+import { Stretches } from './Stretches.tsx';
 import { withShareOf } from './shares.ts';
 
 interface ColourMixProps extends MixProps {
@@ -143,12 +145,29 @@ export const ColourMix = memo(
                       `lean-${share.colour}`,
                     )
                   }
-                  sx={{ gridRow: 2, gridColumn: '3 / 4', py: 0.5 }}
+                  sx={{ gridRow: 3, gridColumn: '3 / 4', py: 0.5 }}
+                />
+              )}
+              {(mix.sizes.length > 1 || mix.fillers.triosPerM > 0) && (
+                <SizesOfColour
+                  name={name}
+                  share={share}
+                  mix={mix}
+                  onChange={(inSizes) =>
+                    change((now) =>
+                      now.map((one) => {
+                        if (one.colour !== share.colour) return one;
+                        const { inSizes: _, ...rest } = one;
+                        return inSizes ? { ...rest, inSizes } : rest;
+                      }),
+                    )
+                  }
                 />
               )}
               <IconButton
                 size="small"
                 aria-label={`Leave ${name} out`}
+                sx={{ gridRow: 1, gridColumn: 5 }}
                 disabled={mix.colours.length === 1}
                 onClick={() => remove(share.colour)}
               >
@@ -157,6 +176,7 @@ export const ColourMix = memo(
             </Box>
           );
         })}
+        <Stretches mix={mix} known={colours} onChange={onChange} />
       </Box>
     );
   },

@@ -1,7 +1,7 @@
 import { Fullness, type Mix } from '@early-lantern/contract';
-import { METRES_PER_FOOT } from '@early-lantern/core';
-import { Box, MenuItem, Slider, TextField, Typography } from '@mui/material';
+import { Box, FormControlLabel, MenuItem, Switch, TextField } from '@mui/material';
 import { memo } from 'react';
+import { Fillers } from './FillerFields.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 
 const clusterSizes = Array.from({ length: 15 }, (_, i) => i + 2);
@@ -22,6 +22,7 @@ export const Making = memo(function Making({ mix, onChange: change }: MixProps) 
         <TextField
           select
           label="Cluster of"
+          disabled={mix.stretches !== undefined}
           value={String(mix.clusterSize)}
           onChange={(event) =>
             change({ clusterSize: event.target.value === 'auto' ? 'auto' : Number(event.target.value) })
@@ -57,30 +58,20 @@ export const Making = memo(function Making({ mix, onChange: change }: MixProps) 
           ))}
         </TextField>
       </Box>
-      <Box>
-        <Typography id="fillers" sx={{ fontSize: 14 }}>
-          Fillers: {(mix.fillers.triosPerM * METRES_PER_FOOT).toFixed(1)} trios a foot at 22 in wide
-        </Typography>
-        <Slider
-          size="small"
-          aria-labelledby="fillers"
-          value={mix.fillers.triosPerM * METRES_PER_FOOT}
-          min={0}
-          max={5}
-          step={0.25}
-          onChange={(_, perFoot) =>
-            change(
-              {
-                fillers: {
-                  ...mix.fillers,
-                  triosPerM: Number(((perFoot as number) / METRES_PER_FOOT).toFixed(4)),
-                },
-              },
-              'fillers',
-            )
+      {mix.sizes.length > 1 && (
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={mix.largeToFront ?? false}
+              onChange={(event) => change({ largeToFront: event.target.checked })}
+            />
           }
+          label="one large balloon in each block, facing front"
+          slotProps={{ typography: { sx: { fontSize: 14 } } }}
         />
-      </Box>
+      )}
+      <Fillers mix={mix} onChange={change} />
     </>
   );
 }, alikeButLine);

@@ -5,12 +5,12 @@ interface ShareFieldProps {
   /** Of what, for those who hear it. */
   label: string;
   sharePct: number;
-  disabled: boolean;
+  disabled?: boolean;
   onCommit: (sharePct: number) => void;
 }
 
 /** A share typed in per cent; the others keep their proportion. */
-export function ShareField({ label, sharePct, disabled, onCommit }: ShareFieldProps) {
+export function ShareField({ label, sharePct, disabled = false, onCommit }: ShareFieldProps) {
   return (
     <CommitField
       variant="standard"

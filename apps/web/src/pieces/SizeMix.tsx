@@ -15,7 +15,7 @@ import {
 import { memo } from 'react';
 import { useWorkshop } from '../api/queries.ts';
 import { LengthField } from '../parts/LengthField.tsx';
-import { alikeButLine, type MixProps } from './mix-props.ts';
+import { alikeButLine, type MixProps, usedIn } from './mix-props.ts';
 import { ShareField } from './ShareField.tsx';
 import { withShareOf } from './shares.ts';
 
@@ -161,7 +161,10 @@ export const SizeMix = memo(function SizeMix({ mix, onChange }: MixProps) {
               sharePct: 0,
               inflatedIn: { ...sizeOf(nominalIn, workshop).blowIn },
             };
-            change((now) => withShareOf([...now, fresh], now.length, Math.round(50 / (now.length + 1))));
+            onChange(({ sizes, colours }) => ({
+              sizes: withShareOf([...sizes, fresh], sizes.length, Math.round(50 / (sizes.length + 1))),
+              colours: usedIn(colours, nominalIn),
+            }));
           }}
         >
           {unused.map((size) => (

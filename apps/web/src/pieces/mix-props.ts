@@ -26,3 +26,11 @@ export function alikeButLine(before: MixProps, after: MixProps): boolean {
   const [a, b] = [before.mix as Record<string, unknown>, after.mix as Record<string, unknown>];
   return Object.keys(b).every((key) => key === 'line' || a[key] === b[key]);
 }
+
+/** The colours with a size that is new to the mix: those used in sizes of their own are used in it too, by their share. */
+export const usedIn = (colours: Mix['colours'], nominalIn: number): Mix['colours'] =>
+  colours.map((share) =>
+    share.inSizes && !share.inSizes.some((one) => one.nominalIn === nominalIn)
+      ? { ...share, inSizes: [...share.inSizes, { nominalIn, sharePct: share.sharePct }] }
+      : share,
+  );

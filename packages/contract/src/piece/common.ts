@@ -50,6 +50,11 @@ export const ColourShare = z.strictObject({
   sharePct: SharePct,
   /** Where the colour gathers when the plan is by weight: −1 at the thick end, 1 at the tip, 0 all along. */
   lean: z.number().min(-1).max(1).optional(),
+  /** The sizes it is used in, each with its share among the colours of that size; left out, in all by its one share. */
+  inSizes: z
+    .array(z.strictObject({ nominalIn: DiameterIn, sharePct: SharePct }))
+    .max(12)
+    .optional(),
 });
 export type ColourShare = z.infer<typeof ColourShare>;
 
@@ -122,6 +127,34 @@ export const ClusterSize = z.union([z.literal('auto'), z.int().min(2).max(16)]);
 export const Fullness = z.enum(['thin', 'usual', 'rich']);
 export type Fullness = z.infer<typeof Fullness>;
 
+const FillerFields = z.strictObject({
+  nominalIn: DiameterIn,
+  inflatedIn: InflatedRange,
+  /** Balloons in one: a single, a duplet, a trio …; left out, a trio. */
+  size: z.int().min(1).max(6).optional(),
+  /** Folded from balloons of this size, two of one: pinched in the middle, without a neck. */
+  foldedFromIn: DiameterIn.optional(),
+});
+
+/** Small balloons that close the gaps. */
+export const Filler = withRule(
+  FillerFields,
+  FillerFields.pick({ nominalIn: true, foldedFromIn: true }),
+  ({ nominalIn, foldedFromIn }) =>
+    foldedFromIn === undefined || foldedFromIn > nominalIn
+      ? []
+      : [{ path: ['foldedFromIn'], reason: `${foldedFromIn} in. is no larger than the filler` }],
+);
+export type Filler = z.infer<typeof Filler>;
+
+/** So many clusters of one size and colour after each other. */
+export const Stretch = z.strictObject({
+  colour: Id,
+  clusterSize: z.int().min(2).max(16),
+  clusters: z.int().min(1).max(200),
+});
+export type Stretch = z.infer<typeof Stretch>;
+
 /** What an organic dressing is mixed of. */
 export const mixFields = {
   /** Balloons in a cluster; `auto` picks the number whose own width comes nearest. */
@@ -135,20 +168,27 @@ export const mixFields = {
   sizes: z.array(SizeShare).min(1).max(8),
   colours: z.array(ColourShare).min(1).max(12),
   colourPlan: z.enum(['blocks', 'even', 'weighted']),
+  /** Clusters of one colour after each other, from the thick end on and over again to the tip; left out, dealt by share. */
+  stretches: z.array(Stretch).min(1).max(40).optional(),
+  /** The largest size spread evenly and turned to the front: one in each block of colour. */
+  largeToFront: z.boolean().optional(),
   fillers: z.strictObject({
-    nominalIn: DiameterIn,
-    inflatedIn: InflatedRange,
-    /** Trios per metre of a garland 22 in. wide; 0 for none. */
+    ...FillerFields.shape,
+    /** Fillers per metre of a garland 22 in. wide; 0 for none. */
     triosPerM: z.number().min(0).max(40),
   }),
+  /** Besides, larger ones for the large gaps. */
+  largeFillers: z.strictObject({ ...FillerFields.shape, perM: z.number().min(0).max(40) }).optional(),
   seed: Seed,
 };
 
 const MixFields = z.strictObject(mixFields);
 type Shares = Pick<z.infer<typeof MixFields>, 'sizes' | 'colours'>;
 
-/** Shares that add up, nothing twice. */
-export const withSoundShares = <S extends z.ZodType>(schema: S): S =>
+/** Shares that add up, nothing twice, a colour for every size. */
+export const withSoundShares = <S extends z.ZodType>(schema: S): S => withColouredSizes(withShares(schema));
+
+const withShares = <S extends z.ZodType>(schema: S): S =>
   withRule(
     withRule(schema, MixFields.pick({ sizes: true }), ({ sizes }: Pick<Shares, 'sizes'>) => [
       ...sharesAddUp(
@@ -173,6 +213,24 @@ export const withSoundShares = <S extends z.ZodType>(schema: S): S =>
       ),
     ],
   );
+
+const sizesRead = MixFields.pick({ sizes: true, colours: true, fillers: true, largeFillers: true });
+
+/** Every size that has balloons has a colour. */
+const withColouredSizes = <S extends z.ZodType>(schema: S): S =>
+  withRule(schema, sizesRead, ({ sizes, colours, fillers, largeFillers }) =>
+    [
+      ...sizes.filter(({ sharePct }) => sharePct > 0),
+      ...(fillers.triosPerM > 0 ? [fillers] : []),
+      ...(largeFillers && largeFillers.perM > 0 ? [largeFillers] : []),
+    ]
+      .filter(({ nominalIn }) => colours.every((share) => shareIn(share, nominalIn) === 0))
+      .map(({ nominalIn }) => ({ path: ['colours'], reason: `no colour is used in ${nominalIn} in.` })),
+  );
+
+/** A colour's weight among the balloons of a size. */
+const shareIn = ({ sharePct, inSizes }: ColourShare, nominalIn: number): number =>
+  inSizes ? (inSizes.find((one) => one.nominalIn === nominalIn)?.sharePct ?? 0) : sharePct;
 
 /** Sizes and colours of an organic dressing on something that is not itself a garland. */
 export const Mix = withSoundShares(MixFields);

@@ -49,7 +49,7 @@ test('a garland of one size: what is blown, twisted, filled and bagged, by hand'
   expect(by('inflate-11')?.effort.seconds).toBeCloseTo(clusters * 2 * 21, 6);
   expect(by('cluster')?.effort.seconds).toBeCloseTo(clusters * (52 / 6 + 104 / 6), 6);
   expect(by('fillers-5')?.effort.seconds).toBeCloseTo(
-    Math.ceil((recipe.fillerTrios * 3) / 2) * (95 / 6) + recipe.fillerTrios * (52 / 6),
+    Math.ceil((recipe.fillerClusters * 3) / 2) * (95 / 6) + recipe.fillerClusters * (52 / 6),
     6,
   );
   expect(by('bag')?.after).toEqual(['cluster', 'fillers-5']);

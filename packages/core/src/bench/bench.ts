@@ -1,6 +1,8 @@
-import type { Grade, Schools, Skill, Task, WorkshopSettings } from '@early-lantern/contract';
+import type { Grade, RateKey, Schools, Skill, Task, WorkshopSettings } from '@early-lantern/contract';
 import { productLoss, sizeName } from '../balloon/catalogue.ts';
+import { isFillerName } from '../piece/cluster-names.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
+import { groupBy } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { counted, plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
@@ -43,25 +45,27 @@ export function benchBatches(
   if (recipe.needs.length === 0) return [];
   const bySize = (needs: readonly Need[]) => sizeLots(needs, settings, grade);
   const blown = recipe.needs.filter((need) => !BLOWN_WHILE_MADE.has(need.cluster));
-  const isTrio = (need: Need) => need.role === 'filler' && need.cluster.startsWith('trios');
+  const isFiller = (need: Need) => isFillerName(need.cluster);
   const basePlace = schools.inflatedAt === 'site' ? 'site' : 'workshop';
   // Pairs tied in the workshop are twisted and strung where they go up.
   const isPairs = schools.inflatedAt === 'pairs-in-workshop';
   const madePlace = isPairs ? 'site' : basePlace;
   const fillerPlace = schools.inflatedAt === 'workshop' || isPairs ? 'workshop' : 'site';
 
-  const blow = bySize(blown.filter((need) => !isTrio(need))).flatMap((lot) =>
+  const blow = bySize(blown.filter((need) => !isFiller(need))).flatMap((lot) =>
     inflateBatches(lot, schools, settings, basePlace),
   );
   const made = inOneGo(recipe.assemblies.filter((assembly) => assembly.part !== 'fillers')).flatMap(
     (alike, i) => assemblyBatches(alike, i, blow, settings, madePlace),
   );
-  const fill = bySize(blown.filter(isTrio)).flatMap((lot) =>
-    fillerBatches(lot, schools, settings, fillerPlace),
+  const fill = [...groupBy(blown.filter(isFiller), ({ cluster }) => cluster)].flatMap(([name, needs], i) =>
+    bySize(needs).flatMap((lot) =>
+      fillerBatches(lot, fillerMake(name, recipe.assemblies), i, schools, settings, fillerPlace),
+    ),
   );
   const fixed = recipe.assemblies
     .filter((assembly) => assembly.part === 'fillers' && assembly.join)
-    .map((assembly) => fixAtBench(assembly, [...made, ...fill], settings));
+    .map((assembly, i) => fixAtBench(assembly, i, [...made, ...fill], settings));
   const done = [...blow, ...made, ...fill, ...fixed];
   const atBench = done.filter((batch) => batch.place === 'workshop');
   if (atBench.length === 0) return done;
@@ -190,21 +194,48 @@ function tiring(work: Effort, run: number): Effort {
   ]);
 }
 
+/** How a filler is made, by the name of what its balloons are tied into. */
+interface FillerMake {
+  /** In the plural. */
+  name: string;
+  size: number;
+  make: RateKey | undefined;
+  isFolded: boolean;
+}
+
+function fillerMake(cluster: string, assemblies: readonly Assembly[]): FillerMake {
+  const found = assemblies.find(({ name }) => cluster === name || cluster.startsWith(`${name},`));
+  const isFolded = cluster.includes('folded');
+  // What goes inside another balloon is tied with it.
+  const isInside = cluster.endsWith('inside');
+  return {
+    name: found?.name ?? cluster,
+    size: found?.size ?? 3,
+    make: isInside ? undefined : found?.make,
+    isFolded,
+  };
+}
+
 function fillerBatches(
   lot: SizeLot,
+  { name, size, make, isFolded }: FillerMake,
+  index: number,
   schools: Schools,
   settings: WorkshopSettings,
   place: Batch['place'],
 ): Batch[] {
+  // Of a balloon folded in two, two of a filler.
+  const each = isFolded ? size / 2 : size;
   const workFor = (count: number) =>
     together([
       blowEffort(lot, count, schools, settings),
-      effort('twist-quad', Math.ceil(count / 3), settings),
+      ...(isFolded ? [effort('fold-duplet', count, settings)] : []),
+      ...(make ? [effort(make, Math.ceil(count / each), settings)] : []),
     ]);
-  const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3);
+  const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3, Math.max(1, Math.ceil(each)));
   return inBags(lot.balloons, perBag, workFor).map(({ amount, suffix }) => ({
-    id: `fillers-${lot.nominalIn}${suffix}`,
-    label: `Fillers: ${plural(Math.ceil(amount / 3), 'trio')} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,
+    id: `fillers${index > 0 ? index + 1 : ''}-${lot.nominalIn}${suffix}`,
+    label: `Fillers: ${counted(Math.ceil(amount / each), name.replace('filler ', ''))} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
     litres: amount * litresOf(lot.largestIn),
@@ -284,10 +315,15 @@ const verbs: Partial<Record<NonNullable<Assembly['make']>, string>> = {
   'fill-helium': 'Fill',
 };
 
-function fixAtBench(assembly: Assembly, after: readonly Batch[], settings: WorkshopSettings): Batch {
+function fixAtBench(
+  assembly: Assembly,
+  index: number,
+  after: readonly Batch[],
+  settings: WorkshopSettings,
+): Batch {
   return {
-    id: 'fix-fillers',
-    label: `Fix ${plural(assembly.count, 'trio')} on the finished sections`,
+    id: `fix-fillers${index > 0 ? `-${index + 1}` : ''}`,
+    label: `Fix ${counted(assembly.count, assembly.name.replace('filler ', ''))} on the finished sections`,
     effort: effort(assembly.join ?? 'fix-filler', assembly.count, settings),
     needsInflator: false,
     place: after.some((batch) => batch.place === 'site') ? 'site' : 'workshop',
@@ -303,9 +339,9 @@ const PACKING = 0.6;
 /** A ball of a diameter, in., litres. */
 const litresOf = (diameterIn: number): number => (Math.PI / 6) * inchesToMetres(diameterIn) ** 3 * 1000;
 
-/** Balloons of a diameter, in., that go loose into a bag; whole trios. */
-export function bagHolds(diameterIn: number, bagM3: number): number {
-  return Math.max(3, Math.floor((PACKING * bagM3 * 1000) / litresOf(diameterIn) / 3) * 3);
+/** Balloons of a diameter, in., that go loose into a bag; whole fillers of so many. */
+export function bagHolds(diameterIn: number, bagM3: number, each = 3): number {
+  return Math.max(each, Math.floor((PACKING * bagM3 * 1000) / litresOf(diameterIn) / each) * each);
 }
 
 /** Cut so that every batch but the last fills whole bags, and none is longer than the longest if a bag is not. */

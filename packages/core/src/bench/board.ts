@@ -1,4 +1,5 @@
 import type { BenchBatch, InflatedRange, Lot, PlanPiece, Task } from '@early-lantern/contract';
+import { isFillerName } from '../piece/cluster-names.ts';
 import { diameters } from './diameters.ts';
 
 /**
@@ -45,7 +46,7 @@ export function labelledTasks(pieces: readonly PlanPiece[], tasks: readonly Task
   });
 }
 
-const isFiller = (lot: Lot) => lot.cluster.startsWith('trios');
+const isFiller = (lot: Lot) => isFillerName(lot.cluster);
 
 /** Takes what a batch blows off the lots of its piece and size. */
 function sharing(pieces: readonly PlanPiece[]) {

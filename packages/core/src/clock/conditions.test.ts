@@ -208,7 +208,7 @@ test('a bag of loose fillers is filled by so many; batches fill whole bags and l
   const own = { ...workshop, bagM3: 0.08 };
   const fillers = benchBatches(recipe, schoolsOf(garland(60)), own).filter(({ blows }) => blows?.isFiller);
   const counts = fillers.map(({ blows }) => blows?.count ?? 0);
-  expect(counts.reduce((a, b) => a + b, 0)).toBe(recipe.fillerTrios * 3);
+  expect(counts.reduce((a, b) => a + b, 0)).toBe(recipe.fillerClusters * 3);
   expect(counts.length).toBeGreaterThan(1);
   for (const count of counts.slice(0, -1)) expect(count % bagHolds(4.5, 0.08)).toBe(0);
 });

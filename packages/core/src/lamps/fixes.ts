@@ -66,21 +66,27 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
   const p = worst ? thirstiest(plan, worst) : -1;
   const piece = file.job.pieces[p];
   if (!worst || !piece) return [];
-  const turns = ({ lamp }: EnoughAnswer) => lamp.state === 'lit' || (state === 'out' && lamp.state === 'low');
-  const tried = (changes: readonly Change[]) => answer(applyChanges(file, changes));
+  // Materials that are short stay so: they have no fix but buying.
+  const turns = (changed: JobFile, { balloons }: EnoughAnswer) =>
+    productNeeds(balloons, changed.workshop, day).every(({ over }) => over >= 0);
+  const tried = (changes: readonly Change[]) => {
+    const changed = applyChanges(file, changes);
+    const found = answer(changed);
+    return turns(changed, found) ? found.lamp.figure : undefined;
+  };
   const fixes: Fix[] = [];
   const offer = (attempts: readonly Attempt[]) => {
     // The smallest change of a family that helps; one of each family at most.
     for (const attempt of attempts) {
-      const found = tried(attempt.changes);
-      if (!turns(found)) continue;
-      fixes.push({ ...attempt, gain: found.lamp.figure });
+      const gain = tried(attempt.changes);
+      if (gain === undefined) continue;
+      fixes.push({ ...attempt, gain });
       return;
     }
   };
   const order = ordering(file, short, day);
   const ordered = order && tried(order.changes);
-  if (order && ordered && turns(ordered)) fixes.push({ ...order, changes: [], gain: ordered.lamp.figure });
+  if (order && ordered !== undefined) fixes.push({ ...order, changes: [], gain: ordered });
   offer(jointly(short, (now, one) => otherSizes(now, one), file));
   offer(jointly(short, (now, one) => inPlaceOf(now, one), file));
   for (const family of recolourings(file, piece, p, worst.colour)) offer(family);

@@ -12,6 +12,7 @@ import { pressureAt } from '../air/atmosphere.ts';
 import { type Air, blowTo, diameterRatio, LIMIT_MARGIN } from '../air/gas.ts';
 import { sizeOf } from '../balloon/catalogue.ts';
 import { toQuarter } from '../bench/diameters.ts';
+import { isFillerName } from '../piece/cluster-names.ts';
 import { balloonsOf } from '../piece/counts.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
@@ -51,7 +52,7 @@ export function lastingLots(
     return planned.lots.map((lot, l) => {
       const { nominalIn, cluster } = lot;
       const own = planned.lots.flatMap((other, o) =>
-        other.nominalIn === nominalIn && isTrios(other.cluster) === isTrios(cluster)
+        other.nominalIn === nominalIn && isFillerName(other.cluster) === isFillerName(cluster)
           ? [(alone[o] as LastingLot).blowToIn / other.inflatedIn.max]
           : [],
       );
@@ -63,8 +64,6 @@ export function lastingLots(
     });
   });
 }
-
-const isTrios = (cluster: string) => cluster.startsWith('trios');
 
 /** A piece whose lots and counts say what to blow to. */
 export function toldWhatToBlow(piece: PlanPiece, lasting: readonly LastingLot[]): PlanPiece {

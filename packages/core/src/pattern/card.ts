@@ -31,24 +31,44 @@ export function patternCard(layers: readonly LayerColours[], name: (colour: stri
 
 function orientationTest(layers: readonly LayerColours[], name: (colour: string) => string): string {
   const words = [...new Map(layers.map(({ word }) => [word.join(' '), word])).values()];
-  if (words.every((word) => isEitherWayUp(word)))
-    return 'Every layer reads the same either way up: only its turn matters.';
-  const word = words.find((one) => !isEitherWayUp(one)) as string[];
-  const opposites = oppositePair(word);
-  const first = name(word[opposites?.at ?? 0] as string);
-  const neighbour = name(word[((opposites?.at ?? 0) + 1) % word.length] as string);
-  const line = opposites
-    ? `Opposites first: lay ${first} and ${name(opposites.across)} over the gaps they belong in`
-    : `Key colour first: lay ${first} over the gap it belongs in`;
-  return `${line}, then the neighbour to its left must be ${neighbour}. Wrong side: turn the cluster over.`;
+  const word = words.find((one) => !isEitherWayUp(one));
+  if (!word) return 'Every layer reads the same either way up: only its turn matters.';
+  const [key, ...left] = tellingRun(word);
+  const from = runFrom(word, [key as string, ...left]);
+  const across = word.length % 2 === 0 ? word[(from + word.length / 2) % word.length] : undefined;
+  const start = across
+    ? `Opposites first: lay ${name(key as string)} and ${name(across)} over the gaps they belong in`
+    : `Key colour first: lay ${name(key as string)} over the gap it belongs in`;
+  const neighbours =
+    left.length === 1
+      ? `the neighbour to its left must be ${name(left[0] as string)}`
+      : `to its left must follow ${left.map(name).join(', ')}`;
+  const elsewhere =
+    word.filter((colour) => colour === key).length > 1
+      ? ` If not, try the other ${name(key as string)}; if none has them, it lies wrong side up.`
+      : '';
+  return `${start}, then ${neighbours}.${elsewhere} Wrong side: turn the cluster over.`;
 }
 
-/** A colour and the one across from it, where the layer has opposites. */
-function oppositePair(word: readonly string[]): { at: number; across: string } | undefined {
-  if (word.length % 2) return undefined;
-  const half = word.length / 2;
-  // The key colour stands opposite itself where it can.
-  const at = word.findIndex((colour, j) => word[(j + half) % word.length] === colour);
-  const from = at >= 0 ? at : 0;
-  return { at: from, across: word[(from + half) % word.length] as string };
+/** Where a run begins in a cyclic word; −1 where it is nowhere. */
+const runFrom = (word: readonly string[], run: readonly string[]): number =>
+  word.findIndex((_, from) => run.every((colour, i) => word[(from + i) % word.length] === colour));
+
+/**
+ * The shortest run of neighbours that a cluster has and that it has nowhere when it is held upside down, so that it
+ * cannot be mistaken; of equally short ones one whose key colour stands opposite itself, then the first.
+ * @param word not the same either way up
+ */
+export function tellingRun(word: readonly string[]): string[] {
+  const reversed = [...word].reverse();
+  const n = word.length;
+  const facesItself = (from: number) => n % 2 === 0 && word[from] === word[(from + n / 2) % n];
+  const starts = word.map((_, from) => from).sort((a, b) => Number(facesItself(b)) - Number(facesItself(a)));
+  for (let length = 2; length <= n; length++) {
+    for (const from of starts) {
+      const run = Array.from({ length }, (_, i) => word[(from + i) % n] as string);
+      if (runFrom(reversed, run) < 0) return run;
+    }
+  }
+  throw new RangeError('the cluster reads the same either way up');
 }

@@ -2,9 +2,9 @@ import type { Pattern } from '@early-lantern/contract';
 
 /** One layer of packed work: its colours in order round the axis, and how far it is turned. */
 export interface LayerColours {
-  /** As many as the layer has balloons; the first begins at the turn. */
+  /** As many as the layer has balloons, read to the left from the front; the first begins at the turn. */
   word: string[];
-  /** Half steps round the axis from the lowest layer; a step is one balloon of the layer. */
+  /** Half steps to the left round the axis from the lowest layer; a step is one balloon of the layer. */
   halfSteps: number;
 }
 
@@ -20,7 +20,8 @@ export function layerColours(pattern: Pattern, n: number, count: number): LayerC
   const layer = (i: number): LayerColours => {
     switch (kind) {
       case 'spiral':
-        return { word: round, halfSteps: turn === 'right' ? i : 0 - i };
+        // Read to the left round the axis: what climbs to the right falls back.
+        return { word: round, halfSteps: turn === 'left' ? i : 0 - i };
       case 'stripes':
         return { word: round, halfSteps: i % 2 };
       case 'rings':

@@ -1,7 +1,7 @@
 import type { Pattern } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { seededRandom } from '../quantity/random.ts';
-import { patternCard } from './card.ts';
+import { patternCard, tellingRun } from './card.ts';
 import { firstBreak, isEitherWayUp, matchOf } from './chirality.ts';
 import { colourSpread, planColours, type Uncoloured } from './colour-plan.ts';
 import { dupletsOf } from './duplets.ts';
@@ -50,8 +50,8 @@ test.each([
 });
 
 test('a spiral turns half a step each layer the same way; stripes go to and fro; rings and blocks are of one colour', () => {
-  expect(layerColours(spiral, 4, 5).map((layer) => layer.halfSteps)).toEqual([0, 1, 2, 3, 4]);
-  expect(layerColours({ ...spiral, turn: 'left' }, 4, 3).map((l) => l.halfSteps)).toEqual([0, -1, -2]);
+  expect(layerColours(spiral, 4, 5).map((layer) => layer.halfSteps)).toEqual([0, -1, -2, -3, -4]);
+  expect(layerColours({ ...spiral, turn: 'left' }, 4, 3).map((l) => l.halfSteps)).toEqual([0, 1, 2]);
   expect(layerColours({ ...spiral, kind: 'stripes' }, 4, 4).map((l) => l.halfSteps)).toEqual([0, 1, 0, 1]);
   const words = (kind: Pattern['kind']) =>
     layerColours({ ...spiral, kind }, 4, 5).map((l) => l.word.join(''));
@@ -69,6 +69,18 @@ test('every second layer of a spiral stands one whole step on: no break to be fo
   expect(firstBreak(atFront)).toBeUndefined();
   const fault = atFront.map((word, i) => (i >= 7 ? [...word].reverse() : word));
   expect(firstBreak(fault)?.layer).toBe(7);
+});
+
+test('the note on how a cluster lies fails for every one held upside down, whatever its colours (all sixes of three)', () => {
+  const all = Array.from({ length: 3 ** 6 }, (_, i) => [...i.toString(3).padStart(6, '0')]);
+  const chiral = all.filter((word) => !isEitherWayUp(word));
+  expect(chiral.length).toBeGreaterThan(200);
+  const has = (word: string[], run: string[]) => `${word.join('')}${word.join('')}`.includes(run.join(''));
+  for (const word of chiral) {
+    const run = tellingRun(word);
+    expect(has(word, run)).toBe(true);
+    expect(has([...word].reverse(), run)).toBe(false);
+  }
 });
 
 test('duplets: a four-colour spiral of 50 quads takes 100 of two pairs; ABAB takes equal ones; an odd layer a single', () => {

@@ -15,7 +15,7 @@ const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
   clusterSize: 1,
   spineClusters: piece.count,
   sideClusters: 0,
-  fillerTrios: 0,
+  fillerClusters: 0,
   sections: [1],
   hangPoints: 0,
   topM: piece.at.yM,

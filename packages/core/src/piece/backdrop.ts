@@ -101,7 +101,7 @@ export const backdrop: Kind<Backdrop> = {
       clusterSize: 0,
       spineClusters: 0,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: 0,
       topM: piece.at.yM + heightM,

@@ -23,7 +23,7 @@ export const banner: Kind<Banner> = {
       clusterSize: balloonsEach,
       spineClusters: motifs,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: 2,
       topM: at.yM,

@@ -19,7 +19,7 @@ export const bunch: Kind<Bunch> = {
       clusterSize: balloonsEach,
       spineClusters: count,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: count,
       topM: at.yM,

@@ -25,7 +25,7 @@ export const chain: Kind<Chain> = {
       clusterSize: balloonsPerLink,
       spineClusters: links,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: 2,
       topM: Math.max(piece.from.yM, piece.to.yM),

@@ -1,5 +1,5 @@
 const numbers = ['five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
-const few: Record<number, string> = { 2: 'duplets', 3: 'trios', 4: 'quads' };
+const few: Record<number, string> = { 1: 'singles', 2: 'duplets', 3: 'trios', 4: 'quads' };
 
 /** "duplets", "quads", "six-clusters", "14-clusters". */
 export const clusterName = (size: number): string => few[size] ?? `${numbers[size - 5] ?? size}-clusters`;
@@ -15,3 +15,9 @@ export function twistRate(clusterSize: number): 'twist-quad' | 'twist-six' | 'tw
   if (clusterSize <= 5) return 'twist-quad';
   return clusterSize <= 7 ? 'twist-six' : 'twist-eight';
 }
+
+/** Fillers of so many balloons by name: "filler trios". Told by it from clusters of the base that are as large. */
+export const fillerName = (size: number): string => `filler ${clusterName(size)}`;
+
+/** Whether balloons are tied into fillers, by the name of what they are tied into. */
+export const isFillerName = (cluster: string): boolean => cluster.startsWith('filler ');

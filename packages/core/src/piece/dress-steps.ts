@@ -25,5 +25,5 @@ export interface DressSteps {
   extra: number;
   clusterSize: number;
   clusters: { spine: ClusterCount[]; side: ClusterCount[] };
-  fillerTrios: number;
+  fillers: readonly { count: number }[];
 }

@@ -1,24 +1,28 @@
 import type { Schools } from '@early-lantern/contract';
+import { sizeName } from '../balloon/catalogue.ts';
 import { amounts, material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { counted, plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE } from '../working.ts';
-import { clusterName, twistRate } from './cluster-names.ts';
-import type { Dressing } from './dressing.ts';
+import { clusterName, fillerName, twistRate } from './cluster-names.ts';
+import { colourMark } from './colour-mark.ts';
+import type { Dressing, FillerCount } from './dressing.ts';
 import type { Assembly, Material, SiteWork } from './recipe.ts';
 
 /** What the dressing is put together from, as the schools have it. */
 export function dressingAssemblies(dressing: Dressing, schools: Schools, part: string): Assembly[] {
-  const { clusters, fillerTrios } = dressing;
-  const trios: Assembly = {
-    name: 'trios',
-    size: 3,
-    count: fillerTrios,
-    part: 'fillers',
-    make: 'twist-quad',
-    join: schools.dressing === 'finished-sections' ? fillerRate[schools.fillerFixing] : undefined,
-    joinAt: 'bench',
-  };
+  const { clusters } = dressing;
+  const fillers = dressing.fillers.map(
+    (filler): Assembly => ({
+      name: nameOf(filler),
+      size: filler.size,
+      count: filler.count,
+      part: 'fillers',
+      make: filler.size > 2 ? twistRate(filler.size) : undefined,
+      join: schools.dressing === 'finished-sections' ? fillerRate[fixingOf(filler, schools)] : undefined,
+      joinAt: 'bench',
+    }),
+  );
   const bySize = new Map<number, number>();
   for (const { size, count } of [...clusters.spine, ...clusters.side])
     bySize.set(size, (bySize.get(size) ?? 0) + count);
@@ -36,8 +40,25 @@ export function dressingAssemblies(dressing: Dressing, schools: Schools, part: s
         joinAt: 'bench',
       }),
     );
-  return fillerTrios > 0 ? [...base, trios] : base;
+  return [...base, ...fillers];
 }
+
+/** What fillers of a make are called, the folded ones told apart. */
+const nameOf = ({ size, foldedFromIn }: FillerCount): string =>
+  foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
+
+/** A folded balloon has no neck to knot: a band goes round it. */
+const fixingOf = ({ foldedFromIn }: FillerCount, { fillerFixing }: Schools): Schools['fillerFixing'] =>
+  foldedFromIn !== undefined && fillerFixing === 'neck' ? 'band' : fillerFixing;
+
+/** "12 quads and 38 trios". */
+export const fillersInWords = (fillers: readonly FillerCount[]): string =>
+  fillers
+    .map((filler) => {
+      const { size, count, foldedFromIn } = filler;
+      return `${counted(count, clusterName(size))}${foldedFromIn === undefined ? '' : `, each folded from ${sizeName(foldedFromIn)}`}`;
+    })
+    .join(' and ');
 
 const fillerRate = {
   'half-260': 'fix-filler',
@@ -50,7 +71,7 @@ const fillerRate = {
 /** Work on the spot after the base hangs: width at the sides, fillers, shine. */
 /** @param fluffing what is said of the fluffing besides: corners, a tail */
 export function dressingWork(dressing: Dressing, schools: Schools, fluffing: string[] = []): SiteWork[] {
-  const { sideClusters, fillerTrios, lengthM } = dressing;
+  const { sideClusters, fillers, lengthM } = dressing;
   const finished = schools.dressing === 'finished-sections';
   const work: SiteWork[] = [];
   if (sideClusters > 0 && !finished) {
@@ -63,15 +84,18 @@ export function dressingWork(dressing: Dressing, schools: Schools, fluffing: str
       how: ['Where it is thin or runs straight.', ...fluffing],
     });
   }
-  if (fillerTrios > 0 && !finished) {
-    const label = `close gaps with ${plural(fillerTrios, 'trio')}`;
+  if (fillers.length > 0 && !finished) {
+    const label = `close gaps with ${fillersInWords(fillers)}`;
     work.push({
       id: 'fill',
       stage: 'fill',
       label,
       rate: fillerRate[schools.fillerFixing],
-      amount: fillerTrios,
-      how: [fillerStep[schools.fillerFixing], 'Large gaps first, the smallest trios last.'],
+      amount: fillers.reduce((sum, { count }) => sum + count, 0),
+      how: [
+        ...new Set(fillers.map((filler) => fillerStep[fixingOf(filler, schools)])),
+        'Large gaps first, the smallest fillers last.',
+      ],
     });
   }
   if (schools.bloom !== 'none') {
@@ -89,7 +113,7 @@ export function dressingWork(dressing: Dressing, schools: Schools, fluffing: str
 
 /** String, line, bands, dashes and spray of a dressing, as the schools have it. */
 export function dressingMaterials(dressing: Dressing, schools: Schools): Material[] {
-  const { lengthM, fillerTrios } = dressing;
+  const { lengthM, fillers } = dressing;
   const alongLine: Record<Schools['joining'], Material[]> = {
     'string-260': [
       material(
@@ -120,40 +144,41 @@ export function dressingMaterials(dressing: Dressing, schools: Schools): Materia
   };
   return [
     ...alongLine[schools.joining],
-    ...fillerMaterials(fillerTrios, schools),
+    ...fillers.flatMap((filler) => fillerMaterials(filler, fixingOf(filler, schools))),
     ...shine(lengthM, schools),
   ];
 }
 
-function fillerMaterials(trios: number, schools: Schools): Material[] {
-  const inputs: [string, number][] = [['trios', trios]];
-  switch (schools.fillerFixing) {
+function fillerMaterials(filler: FillerCount, fixing: Schools['fillerFixing']): Material[] {
+  const { count } = filler;
+  const inputs: [string, number][] = [[nameOf(filler), count]];
+  switch (fixing) {
     case 'half-260':
       return [
         material(
           'modelling-260',
-          Math.ceil(trios / 4),
-          '⌈trios / 2 / 2⌉: a half holds a trio at each end',
+          Math.ceil(count / 4),
+          '⌈fillers / 2 / 2⌉: a half holds one at each end',
           inputs,
           COMMON_PRACTICE,
-          { what: 'Halves of 260s for fillers' },
+          { what: `Halves of 260s for ${nameOf(filler)}` },
         ),
       ];
     case 'loop':
       return [
         material(
           'modelling-260',
-          Math.ceil(trios / 2),
-          '⌈trios / 2⌉: a half looped round the base for each',
+          Math.ceil(count / 2),
+          '⌈fillers / 2⌉: a half looped round the base for each',
           inputs,
           COMMON_PRACTICE,
-          { what: 'Loops of half 260s for fillers' },
+          { what: `Loops of half 260s for ${nameOf(filler)}` },
         ),
       ];
     case 'band':
-      return [material('rubber-band', trios, 'one for each trio', inputs, COMMON_PRACTICE)];
+      return [material('rubber-band', count, 'one for each filler', inputs, COMMON_PRACTICE)];
     case 'dash':
-      return [material('adhesive-dash', trios, 'one for each trio', inputs, COMMON_PRACTICE)];
+      return [material('adhesive-dash', count, 'one for each filler', inputs, COMMON_PRACTICE)];
     case 'neck':
       return [];
   }
@@ -185,10 +210,10 @@ const joiningStep: Record<Schools['joining'], string> = {
   'string-line': 'Wind fishing line twice round each cluster and on to the next; it does not give.',
 };
 const fillerStep: Record<Schools['fillerFixing'], string> = {
-  'half-260': 'A trio at each end of half a 260, wound round the base.',
-  loop: 'Loop half a 260 round the base and twist the trio into it.',
-  band: 'A rubber band through the trio, hooked over a neck of the base.',
-  neck: 'Knot the trio by its own necks.',
+  'half-260': 'A filler at each end of half a 260, wound round the base.',
+  loop: 'Loop half a 260 round the base and twist the filler into it.',
+  band: 'A rubber band through the filler, hooked over a neck of the base.',
+  neck: 'Knot the filler by its own necks.',
   dash: 'Find the touching point first, then stick with a dash at body warmth.',
 };
 const tieStep: Record<Schools['tie'], string> = {
@@ -205,6 +230,19 @@ function howMany({ spine, side }: Dressing['clusters']): string {
   return each.map(([size, count], i) => `${count}${i === 0 ? ' clusters' : ''} of ${size}`).join(' and ');
 }
 
+/** "6 duplets, 2 quads, 8 duplets", each in its colour: stretches of alike clusters after each other. */
+function runInWords(run: NonNullable<Dressing['run']>): string {
+  const stretches: { size: number; colour: string; count: number }[] = [];
+  for (const { size, colour } of run) {
+    const last = stretches.at(-1);
+    if (last?.size === size && last.colour === colour) last.count++;
+    else stretches.push({ size, colour, count: 1 });
+  }
+  return stretches
+    .map(({ size, colour, count }) => `${counted(count, clusterName(size))} in ${colourMark(colour)}`)
+    .join(', ');
+}
+
 /** How the clusters are held together before they are put up. */
 type Holding = Schools['joining'] | 'unstrung';
 
@@ -214,7 +252,7 @@ export function dressingMaking(
   schools: Schools,
   holding: Holding = schools.joining,
 ): string[] {
-  const { clusters, fillerTrios, sideClusters, spineClusters } = dressing;
+  const { clusters, fillers, sideClusters, spineClusters, run } = dressing;
   const sizes = [...clusters.spine, ...clusters.side].map(({ size }) => size);
   const sized =
     schools.sizing === 'eye'
@@ -227,9 +265,17 @@ export function dressingMaking(
     ...(holding === 'unstrung'
       ? []
       : [`${joiningStep[holding]} ${plural(spineClusters, 'cluster')} make the base.`]),
+    ...(run ? [`From the thick end on: ${runInWords(run)}.`] : []),
     ...(isFinished && sideClusters > 0 ? [`Add ${plural(sideClusters, 'cluster')} at the sides.`] : []),
-    ...(isFinished && fillerTrios > 0
-      ? [`Close gaps with ${plural(fillerTrios, 'trio')}. ${fillerStep[schools.fillerFixing]}`]
+    ...(fillers.some(({ foldedFromIn }) => foldedFromIn !== undefined)
+      ? [
+          'Fold fillers: blow slightly, knot, pinch in the middle, twist, wrap the tail round the pinch; no neck is left.',
+        ]
+      : []),
+    ...(isFinished && fillers.length > 0
+      ? [
+          `Close gaps with ${fillersInWords(fillers)}. ${[...new Set(fillers.map((filler) => fillerStep[fixingOf(filler, schools)]))].join(' ')}`,
+        ]
       : []),
   ];
 }

@@ -2,12 +2,14 @@ import { type Station, stationsAt } from '../geometry/line.ts';
 import { planColours } from '../pattern/colour-plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
+import { fillerName } from './cluster-names.ts';
 import type { Dressing, DressLine } from './dressing.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { settle } from './settle.ts';
 
 interface Placed extends DrawnBalloon {
+  nominalIn: number;
   /** Towards the viewer. */
   zM: number;
   /** Tie the neck pulls to. */
@@ -28,7 +30,7 @@ export function dressingPicture(line: DressLine, counts: Counts): DrawnBalloon[]
   settle(placed);
   return placed
     .sort((a, b) => a.zM - b.zM)
-    .map(({ xM, yM, rM, colour, role }) => ({ xM, yM, rM, colour, role }));
+    .map(({ xM, yM, rM, colour, role, nominalIn }) => ({ xM, yM, rM, colour, role, nominalIn }));
 }
 
 /** What a dressing's counts have to say for its picture. */
@@ -36,10 +38,12 @@ interface Counts {
   lengthM: number;
   clusterSize: number;
   clusters: Dressing['clusters'];
-  fillerTrios: number;
+  run?: Dressing['run'];
+  fillers: Dressing['fillers'];
   needs: readonly Need[];
 }
 
+/** One to be placed. */
 interface Ball {
   rM: number;
   nominalIn: number;
@@ -59,42 +63,97 @@ function balls(needs: readonly Need[], nominalIn: number): Ball[] {
 
 function drawBase(line: DressLine, counts: Counts, random: () => number): Placed[] {
   const needs = counts.needs.filter((need) => need.role === 'base');
-  const members = clusterSizes(counts.clusters);
-  const clusters = members.length;
+  const members = counts.run?.map(({ size }) => size) ?? clusterSizes(counts.clusters);
   const sizes = [...new Set(needs.map((need) => need.nominalIn))];
-  const all = sizes.flatMap((size) => balls(needs, size));
-  const slots = shuffled(all, random);
-  const largestR = Math.max(...all.map((ball) => ball.rM));
-  // A garland that thins carries its large balloons at the thick end: sort by size as strongly as it tapers.
-  slots.sort((a, b) => b.key - a.key);
-  const pull = 1 - line.taper;
-  const ranked = slots
-    .map((slot) => ({ ...slot, rank: (1 - pull) * slot.key + pull * (slot.ball.rM / largestR) }))
-    .sort((a, b) => b.rank - a.rank);
-
+  const dealt = counts.run
+    ? inStretches(counts.run, needs, random)
+    : inClusters(
+        members,
+        sizes.flatMap((size) => balls(needs, size)),
+        line,
+        random,
+      );
   const ties = stationsAt(
     line.chain,
-    Array.from({ length: clusters }, (_, k) => ((k + 0.5) / clusters) * counts.lengthM),
+    members.map((_, k) => ((k + 0.5) / members.length) * counts.lengthM),
   );
-  let taken = 0;
+  const largest = Math.max(...sizes);
   const placed = ties.flatMap((tie, k) => {
-    const size = members[k] as number;
-    const own = ranked.slice(taken, taken + size);
-    taken += size;
+    const own = dealt[k] as (Ball & { colour?: string })[];
     const turn = random() * Math.PI * 2;
-    return own.map(({ ball }, i) => {
-      const angle = turn + (i / own.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
-      return { nominalIn: ball.nominalIn, placed: beside(line, counts, tie, angle, ball.rM, 'base') };
+    return own.map((ball, i) => {
+      const isInFront = line.mix.largeToFront && ball.nominalIn === largest && sizes.length > 1;
+      const angle = isInFront ? Math.PI / 2 : turn + (i / own.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
+      return { ...beside(line, counts, tie, angle, ball, 'base'), colour: ball.colour ?? '' };
     });
   });
+  if (counts.run) return placed;
   const groups = sizes.map((size) => ({
-    balls: placed.filter((entry) => entry.nominalIn === size).map((entry) => entry.placed),
+    balls: placed.filter((ball) => ball.nominalIn === size),
     counts: needs.filter((need) => need.nominalIn === size),
     clusterSize: counts.clusterSize,
   }));
   const largestFirst = [...groups].sort((a, b) => (b.balls[0]?.rM ?? 0) - (a.balls[0]?.rM ?? 0));
   planColours(largestFirst, line.mix.colourPlan, line.mix.colours, random);
-  return placed.map((entry) => entry.placed);
+  return placed;
+}
+
+/** Balls in clusters of assorted sizes: the large ones towards the thick end as strongly as the garland thins. */
+function inClusters(
+  members: readonly number[],
+  all: readonly Ball[],
+  { taper, mix }: DressLine,
+  random: () => number,
+): Ball[][] {
+  const largestR = Math.max(...all.map((ball) => ball.rM));
+  const pull = 1 - taper;
+  const slots = shuffled(all, random).sort((a, b) => b.key - a.key);
+  const ranked = slots
+    .map((slot) => ({ ...slot, rank: (1 - pull) * slot.key + pull * (slot.ball.rM / largestR) }))
+    .sort((a, b) => b.rank - a.rank)
+    .map(({ ball }) => ball);
+  const order = mix.largeToFront ? spreadLargest(ranked) : ranked;
+  let taken = 0;
+  return members.map((size) => {
+    const own = order.slice(taken, taken + size);
+    taken += size;
+    return own;
+  });
+}
+
+/** The balls of the largest size at even steps among the others. */
+function spreadLargest(ranked: readonly Ball[]): Ball[] {
+  const largest = Math.max(...ranked.map(({ nominalIn }) => nominalIn));
+  const large = ranked.filter(({ nominalIn }) => nominalIn === largest);
+  const small = ranked.filter(({ nominalIn }) => nominalIn !== largest);
+  const at = (i: number, count: number) => (i + 0.5) / count;
+  return [
+    ...large.map((ball, i) => ({ ball, at: at(i, large.length) })),
+    ...small.map((ball, i) => ({ ball, at: at(i, small.length) })),
+  ]
+    .sort((a, b) => a.at - b.at)
+    .map(({ ball }) => ball);
+}
+
+/** Balls of each cluster's own colour, its sizes assorted. */
+function inStretches(
+  run: NonNullable<Dressing['run']>,
+  needs: readonly Need[],
+  random: () => number,
+): (Ball & { colour: string })[][] {
+  const pools = new Map<string, Ball[]>();
+  for (const colour of new Set(run.map((cluster) => cluster.colour))) {
+    const own = needs.filter((need) => need.colour === colour);
+    const all = [...new Set(own.map((need) => need.nominalIn))].flatMap((size) => balls(own, size));
+    const order = shuffled(all, random).sort((a, b) => b.key - a.key);
+    pools.set(
+      colour,
+      order.map(({ ball }) => ball),
+    );
+  }
+  return run.map(({ size, colour }) =>
+    (pools.get(colour)?.splice(0, size) ?? []).map((ball) => ({ ...ball, colour })),
+  );
 }
 
 /** The sizes of all clusters along the line, large and small ones mixed evenly. */
@@ -115,7 +174,7 @@ function beside(
   counts: Counts,
   tie: Station,
   angle: number,
-  rM: number,
+  { rM, nominalIn }: Ball,
   role: Need['role'],
 ): Placed {
   const widthM = line.widthM * (1 - (1 - line.taper) * (tie.along / counts.lengthM));
@@ -128,40 +187,48 @@ function beside(
     rM,
     colour: '',
     role,
+    nominalIn,
     tieX: tie.x,
     tieY: tie.y,
   };
 }
 
 function drawFillers(line: DressLine, counts: Counts, random: () => number): Placed[] {
-  const needs = counts.needs.filter((need) => need.role === 'filler');
-  if (counts.fillerTrios === 0) return [];
-  const spots = stationsAt(
-    line.chain,
-    Array.from({ length: counts.fillerTrios }, (_, t) => ((t + 0.5) / counts.fillerTrios) * counts.lengthM),
-  );
-  const pool = balls(needs, line.mix.fillers.nominalIn);
-  const placed = spots.flatMap((spot, t) => {
-    // Golden-angle steps over the front half spread the trios without clumping.
-    const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
-    return pool.slice(t * 3, t * 3 + 3).map((ball, i) => {
-      const at = beside(line, counts, spot, angle, ball.rM, 'filler');
-      const turn = (i / 3 + random() * 0.2) * Math.PI * 2;
-      return {
-        ...at,
-        xM: at.xM + Math.cos(turn) * ball.rM,
-        yM: at.yM + Math.sin(turn) * ball.rM,
-        zM: at.zM + ball.rM * 2,
-        tieX: at.xM,
-        tieY: at.yM,
-      };
+  return counts.fillers.flatMap((filler) => {
+    const { size, count, foldedFromIn } = filler;
+    const cluster = foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
+    const needs = counts.needs
+      .filter((need) => need.cluster === cluster && need.nominalIn === (foldedFromIn ?? filler.nominalIn))
+      // Of a folded balloon both halves are seen.
+      .map((need) => (foldedFromIn === undefined ? need : { ...need, count: need.count * 2 }));
+    const spots = stationsAt(
+      line.chain,
+      Array.from({ length: count }, (_, t) => ((t + 0.5) / count) * counts.lengthM),
+    );
+    const pool = balls(needs, foldedFromIn ?? filler.nominalIn);
+    const placed = spots.flatMap((spot, t) => {
+      // Golden-angle steps over the front half spread them without clumping.
+      const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
+      return pool.slice(t * size, (t + 1) * size).map((ball, i) => {
+        const at = beside(line, counts, spot, angle, ball, 'filler');
+        const turn = (i / size + random() * 0.2) * Math.PI * 2;
+        const reach = size === 1 ? 0 : ball.rM;
+        return {
+          ...at,
+          xM: at.xM + Math.cos(turn) * reach,
+          yM: at.yM + Math.sin(turn) * reach,
+          zM: at.zM + ball.rM * 2,
+          tieX: at.xM,
+          tieY: at.yM,
+        };
+      });
     });
+    planColours(
+      [{ balls: placed, counts: needs, clusterSize: size }],
+      line.mix.colourPlan,
+      line.mix.colours,
+      random,
+    );
+    return placed;
   });
-  planColours(
-    [{ balls: placed, counts: needs, clusterSize: 3 }],
-    line.mix.colourPlan,
-    line.mix.colours,
-    random,
-  );
-  return placed;
 }

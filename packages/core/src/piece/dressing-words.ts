@@ -140,7 +140,7 @@ export function dressingWorking(steps: DressSteps): Working[] {
         ['L', lengthM, 'm'],
         ['W, average over the taper', meanWidthM, 'm'],
       ],
-      { value: steps.fillerTrios, unit: 'trios' },
+      { value: steps.fillers.reduce((sum, one) => sum + one.count, 0), unit: 'fillers' },
       `about 20 on a 10 ft base: ${COMMON_PRACTICE}`,
     ),
   ];

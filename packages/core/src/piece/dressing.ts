@@ -1,11 +1,13 @@
-import type { Mix, SizeShare, Working } from '@early-lantern/contract';
+import type { Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
+import { groupBy } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { clusterSizesName } from './cluster-names.ts';
+import { clusterSizesName, fillerName } from './cluster-names.ts';
 import type { ClusterCount, DressSteps } from './dress-steps.ts';
 import { dressingNotes, dressingWorking } from './dressing-words.ts';
 import { tiltToWidth } from './fit-width.ts';
+import { shareIn } from './mix.ts';
 import {
   type Backing,
   clusterMean,
@@ -15,6 +17,7 @@ import {
   stringWidthM,
 } from './organic-law.ts';
 import type { Need } from './recipe.ts';
+import { type ColouredCluster, stretched, stretchNeeds } from './stretches.ts';
 
 /** The width at which the filler density is quoted. */
 const FILLER_WIDTH_M = inchesToMetres(22);
@@ -37,6 +40,12 @@ export interface DressLine {
   extraClusters?: number;
 }
 
+/** So many fillers of one make. */
+export interface FillerCount extends Filler {
+  size: number;
+  count: number;
+}
+
 /** Organic clusters along a line: counts, and what follows from them whatever they hang on. */
 export interface Dressing {
   lengthM: number;
@@ -47,7 +56,11 @@ export interface Dressing {
   clusters: { spine: ClusterCount[]; side: ClusterCount[] };
   spineClusters: number;
   sideClusters: number;
-  fillerTrios: number;
+  /** The clusters in their order along the line, where each has its colour. */
+  run?: ColouredCluster[] | undefined;
+  /** Of each make, the ones for large gaps first. */
+  fillers: FillerCount[];
+  fillerClusters: number;
   needs: Need[];
   notes: string[];
   working: Working[];
@@ -89,13 +102,16 @@ export function dress({
   const onString = total - string < clusterSize / 2 ? total : string;
   // A single balloon is no cluster.
   const least = onPole ? ON_POLE_N : 2;
-  const spine = clustersOf(onString, clusterSize, fixed !== undefined, least);
-  const placed = balloonsIn(spine);
-  const side = clustersOf(Math.max(0, total - placed), clusterSize, fixed !== undefined, least);
   const usualSize = Math.round(clusterSize);
-  const extra = extraClusters > 0 ? [{ size: usualSize, count: extraClusters }] : [];
+  const onCorners = extraClusters * usualSize;
+  // In stretches of colour the clusters of corners and tail go on with them.
+  const run = mix.stretches && stretched(mix.stretches, total + onCorners, onString);
+  const spine = run?.spine ?? clustersOf(onString, clusterSize, fixed !== undefined, least);
+  const placed = balloonsIn(spine);
+  const side = run?.side ?? clustersOf(Math.max(0, total - placed), clusterSize, fixed !== undefined, least);
+  const extra = extraClusters > 0 && !run ? [{ size: usualSize, count: extraClusters }] : [];
   const clusters = { spine, side: together([...side, ...extra]) };
-  const fillerTrios = Math.round((mix.fillers.triosPerM * lengthM * width.meanM) / FILLER_WIDTH_M);
+  const fillers = fillersOf(mix, (lengthM * width.meanM) / FILLER_WIDTH_M);
   const steps: DressSteps = {
     widthM,
     visibleWidthM: Math.max(widthM, narrowestM(sizes, backing)),
@@ -111,9 +127,10 @@ export function dress({
     extra: balloonsIn(extra),
     clusterSize,
     clusters,
-    fillerTrios,
+    fillers,
   };
   const base = balloonsIn(spine) + balloonsIn(clusters.side);
+  const cluster = clusterSizesName([...spine, ...clusters.side].map(({ size }) => size));
   return {
     lengthM,
     visibleWidthM: steps.visibleWidthM,
@@ -121,10 +138,12 @@ export function dress({
     clusters,
     spineClusters: clusterCount(spine),
     sideClusters: clusterCount(clusters.side),
-    fillerTrios,
+    run: run?.clusters,
+    fillers,
+    fillerClusters: fillers.reduce((sum, { count }) => sum + count, 0),
     needs: [
-      ...baseNeeds(mix, sizes, base, clusterSizesName([...spine, ...clusters.side].map(({ size }) => size))),
-      ...fillerNeeds(mix, fillerTrios * 3),
+      ...(run ? stretchNeeds(run.clusters, sizes, cluster) : baseNeeds(mix, sizes, base, cluster)),
+      ...fillers.flatMap((filler) => fillerNeeds(mix, filler)),
     ],
     notes: dressingNotes(steps),
     working: dressingWorking(steps),
@@ -188,7 +207,7 @@ function baseNeeds(mix: Mix, sizes: readonly SizeShare[], balloons: number, clus
     balloons,
   );
   return sizes.flatMap((size, i) =>
-    dealColours(mix, bySize[i] as number).map(({ colour, count }) => ({
+    dealColours(mix, bySize[i] as number, size.nominalIn).map(({ colour, count }) => ({
       role: 'base' as const,
       nominalIn: size.nominalIn,
       inflatedIn: size.inflatedIn,
@@ -199,21 +218,33 @@ function baseNeeds(mix: Mix, sizes: readonly SizeShare[], balloons: number, clus
   );
 }
 
-function fillerNeeds(mix: Mix, balloons: number): Need[] {
-  const { nominalIn, inflatedIn } = mix.fillers;
-  return dealColours(mix, balloons).map(({ colour, count }) => ({
+/** Fillers of each make on so many metres of the width their density is quoted at. */
+function fillersOf({ fillers, largeFillers }: Mix, metres: number): FillerCount[] {
+  const { triosPerM, ...small } = fillers;
+  const { perM = 0, ...large } = largeFillers ?? { ...small, perM: 0 };
+  return [
+    { size: 3, ...large, count: Math.round(perM * metres) },
+    { size: 3, ...small, count: Math.round(triosPerM * metres) },
+  ].filter(({ count }) => count > 0);
+}
+
+/** Balloons of fillers: as many as they have, or half as many larger ones where they are folded. */
+function fillerNeeds(mix: Mix, { nominalIn, inflatedIn, size, count, foldedFromIn }: FillerCount): Need[] {
+  const cluster = foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
+  return dealColours(mix, count * size, nominalIn).map((dealt) => ({
     role: 'filler' as const,
-    nominalIn,
+    nominalIn: foldedFromIn ?? nominalIn,
     inflatedIn,
-    colour,
-    count,
-    cluster: 'trios',
+    colour: dealt.colour,
+    count: foldedFromIn === undefined ? dealt.count : Math.ceil(dealt.count / 2),
+    cluster,
   }));
 }
 
-function dealColours(mix: Mix, balloons: number): { colour: string; count: number }[] {
+/** Balloons of one size by colour: each by its share among those of that size. */
+function dealColours(mix: Mix, balloons: number, nominalIn: number): { colour: string; count: number }[] {
   const counts = apportion(
-    mix.colours.map((share) => share.sharePct),
+    mix.colours.map((share) => shareIn(share, nominalIn)),
     balloons,
   );
   return mix.colours
@@ -223,7 +254,7 @@ function dealColours(mix: Mix, balloons: number): { colour: string; count: numbe
 
 /** Several dressings of one piece taken together; the first one's clusters stand for all. */
 export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dressing {
-  const sum = (part: 'lengthM' | 'spineClusters' | 'sideClusters' | 'fillerTrios') =>
+  const sum = (part: 'lengthM' | 'spineClusters' | 'sideClusters' | 'fillerClusters') =>
     dressings.reduce((all, one) => all + one[part], 0);
   return {
     ...dressings[0],
@@ -234,9 +265,19 @@ export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dre
     },
     spineClusters: sum('spineClusters'),
     sideClusters: sum('sideClusters'),
-    fillerTrios: sum('fillerTrios'),
+    fillers: fillersTogether(dressings.flatMap((one) => one.fillers)),
+    fillerClusters: sum('fillerClusters'),
     needs: dressings.flatMap((one) => one.needs),
     notes: [...new Set(dressings.flatMap((one) => one.notes))],
     working: dressings.flatMap((one) => one.working),
   };
+}
+
+/** Fillers of one make added up. */
+function fillersTogether(fillers: readonly FillerCount[]): FillerCount[] {
+  const makes = groupBy(fillers, ({ count: _, ...make }) => JSON.stringify(make));
+  return [...makes.values()].map((alike) => ({
+    ...(alike[0] as FillerCount),
+    count: alike.reduce((sum, { count }) => sum + count, 0),
+  }));
 }

@@ -20,7 +20,7 @@ export const furnishing: Kind<Furnishing> = {
       clusterSize: 0,
       spineClusters: 0,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: 0,
       topM: at.yM + Math.max(...items.map((item) => item.heightM)),

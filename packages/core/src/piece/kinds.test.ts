@@ -244,7 +244,7 @@ test('schools change materials, work and the words of the card', () => {
   const by = (schools: PieceOf<'organic-garland'>['schools']) => recipeOf({ ...piece, sections: 1, schools });
   expect(material(by({ joining: 'string-line' }), 'fishing-line')).toBeGreaterThan(0);
   expect(material(by({ joining: 'string-neck', fillerFixing: 'band' }), 'modelling-260')).toBe(0);
-  expect(material(by({ fillerFixing: 'band' }), 'rubber-band')).toBe(by({}).fillerTrios);
+  expect(material(by({ fillerFixing: 'band' }), 'rubber-band')).toBe(by({}).fillerClusters);
   expect(by({ fillerFixing: 'dash' }).siteWork.some((work) => work.rate === 'fix-dash')).toBe(true);
   expect(by({ dressing: 'finished-sections' }).siteWork.some((work) => work.stage === 'fill')).toBe(false);
   expect(by({ bloom: 'wipe' }).siteWork.some((work) => work.rate === 'shine-wipe')).toBe(true);

@@ -110,6 +110,7 @@ export function drawLayers(axis: readonly XY[], layers: readonly Layer[]): Drawn
         rM,
         colour,
         role: 'base' as const,
+        nominalIn: layer.nominalIn,
       };
     });
   });

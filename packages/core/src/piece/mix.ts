@@ -1,5 +1,9 @@
-import type { SizeShare } from '@early-lantern/contract';
+import type { ColourShare, SizeShare } from '@early-lantern/contract';
 import { inchesToMetres } from '../quantity/length.ts';
+
+/** A colour's weight among the balloons of a size: its share there, where it has one for each size. */
+export const shareIn = ({ sharePct, inSizes }: ColourShare, nominalIn: number): number =>
+  inSizes ? (inSizes.find((one) => one.nominalIn === nominalIn)?.sharePct ?? 0) : sharePct;
 
 /** Balloons spread evenly over their range: mean of d, in metres. */
 export function meanDiameterM(sizes: readonly SizeShare[]): number {

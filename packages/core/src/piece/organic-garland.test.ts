@@ -72,8 +72,8 @@ test('three 12 in. a foot in trios make a thin base of about 16 in. (common prac
 });
 
 test('a 10 ft garland asks for about 20 trios of 5 in. (common practice, no source; within 25 %)', () => {
-  const { fillerTrios } = recipeOf(garland(10));
-  expect(Math.abs(fillerTrios / 20 - 1)).toBeLessThan(0.25);
+  const { fillerClusters } = recipeOf(garland(10));
+  expect(Math.abs(fillerClusters / 20 - 1)).toBeLessThan(0.25);
 });
 
 const sizes = fc.constantFrom(largeRoom, garland(1).sizes, [

@@ -131,23 +131,13 @@ function joinMaterials(piece: OrganicGarland, sections: number): Material[] {
 const backingOf = ({ backing = 'wall' }: OrganicGarland): Backing => backing;
 
 function dressLine(piece: OrganicGarland): DressLine {
-  const { clusterSize, fullness, strung, sizePolicy, sizes, colours, colourPlan, fillers, seed } = piece;
   const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
   return {
     chain: garlandChain(piece),
     widthM: piece.widthM,
     taper: piece.taper,
-    mix: {
-      clusterSize,
-      ...(fullness ? { fullness } : {}),
-      strung,
-      sizePolicy,
-      sizes,
-      colours,
-      colourPlan,
-      fillers,
-      seed,
-    },
+    // A garland is its own mix.
+    mix: piece,
     backing: backingOf(piece),
     extraClusters: corners * CLUSTERS_PER_CORNER + Math.round((piece.tailM ?? 0) * TAIL_CLUSTERS_PER_M),
   };

@@ -46,7 +46,7 @@ export function packedRecipe(parts: PackedParts): Recipe {
     clusterSize: n,
     spineClusters: count,
     sideClusters: 0,
-    fillerTrios: 0,
+    fillerClusters: 0,
     sections: [1],
     hangPoints: 0,
     topM: parts.topM,

@@ -21,7 +21,7 @@ export const pairArch: Kind<PairArch> = {
       clusterSize: 2,
       spineClusters: duplets,
       sideClusters: 0,
-      fillerTrios: 0,
+      fillerClusters: 0,
       sections: [1],
       hangPoints: 2,
       topM: at.yM + rise + inchesToMetres(outside.inflatedIn) / 2,

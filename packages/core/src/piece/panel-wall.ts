@@ -41,7 +41,7 @@ export const panelWall: Kind<PanelWall> = {
       clusterSize: dressing?.clusterSize ?? 0,
       spineClusters: dressing?.spineClusters ?? 0,
       sideClusters: dressing?.sideClusters ?? 0,
-      fillerTrios: dressing?.fillerTrios ?? 0,
+      fillerClusters: dressing?.fillerClusters ?? 0,
       sections: [1],
       hangPoints: 0,
       topM: heightM,

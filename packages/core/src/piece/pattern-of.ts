@@ -1,5 +1,6 @@
 import type { Piece } from '@early-lantern/contract';
 import { type PatternCard, patternCard } from '../pattern/card.ts';
+import { seenColour } from '../stock/stand-ins.ts';
 import { centreLayers } from './centrepiece.ts';
 import type { Layer } from './layers.ts';
 import { archLayers } from './packed-arch.ts';
@@ -36,7 +37,18 @@ export interface PiecePattern extends PatternCard {
 
 /** The pattern card of a packed piece; undefined for other kinds. */
 export function patternOf(piece: Piece, name: (colour: string) => string): PiecePattern | undefined {
-  const layers = packedLayers(piece);
+  const standIns = 'standIns' in piece ? piece.standIns : undefined;
+  const layers = packedLayers(piece).map((layer) => ({
+    ...layer,
+    word: layer.word.map((colour) => seenColour(colour, layer.nominalIn, standIns)),
+  }));
   if (layers.length === 0) return undefined;
   return { ...patternCard(layers, name), diametersIn: layers.map((layer) => layer.inflatedIn) };
+}
+
+/** Colours of a packed piece's pattern that no layer has room for. */
+export function coloursWithoutRoom(piece: Piece): string[] {
+  if (!('pattern' in piece)) return [];
+  const used = new Set(packedLayers(piece).flatMap(({ word }) => word));
+  return used.size === 0 ? [] : [...new Set(piece.pattern.colours)].filter((colour) => !used.has(colour));
 }

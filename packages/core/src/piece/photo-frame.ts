@@ -260,7 +260,7 @@ function quadRecipe(
     clusterSize: 4,
     spineClusters: count,
     sideClusters: 0,
-    fillerTrios: 0,
+    fillerClusters: 0,
     needs,
     assemblies: [
       {

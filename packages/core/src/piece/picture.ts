@@ -8,6 +8,8 @@ export interface DrawnBalloon {
   rM: number;
   colour: string;
   role: Need['role'];
+  /** Its size, by which a colour used in place of another is found. */
+  nominalIn?: number;
   /** Not round: a modelling balloon's link, a foil's outline. */
   form?: 'link' | 'star' | 'moon' | 'letter';
   /** What is written on it. */

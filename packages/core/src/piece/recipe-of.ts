@@ -1,7 +1,7 @@
-import type { Piece, Schools, WorkshopSettings } from '@early-lantern/contract';
+import type { Piece, Schools, StandIn, WorkshopSettings } from '@early-lantern/contract';
 import { plural } from '../quantity/plural.ts';
 import { asMade } from '../stock/families.ts';
-import { withStandIns } from '../stock/stand-ins.ts';
+import { seenColour, withStandIns } from '../stock/stand-ins.ts';
 import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
 import { designOf } from './design.ts';
@@ -77,6 +77,15 @@ export function pieceDepthM(piece: Piece, house?: HouseSchools): number {
   return kindOf(piece).depthM?.(piece, designed) ?? designed.visibleWidthM;
 }
 
+function withStandInColours(picture: Picture, standIns: readonly StandIn[] = []): Picture {
+  if (standIns.length === 0) return picture;
+  const balloons = picture.balloons.map((ball) => ({
+    ...ball,
+    colour: seenColour(ball.colour, ball.nominalIn, standIns),
+  }));
+  return { ...picture, balloons };
+}
+
 /** How a piece looks on its spot's elevation: each balloon of the design, and what carries it. */
 export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
   const before = drawn.get(piece);
@@ -93,6 +102,7 @@ export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
           ],
         }
       : bare;
-  drawn.set(piece, picture);
-  return picture;
+  const seen = withStandInColours(picture, 'standIns' in piece ? piece.standIns : undefined);
+  drawn.set(piece, seen);
+  return seen;
 }

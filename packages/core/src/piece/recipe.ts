@@ -67,7 +67,7 @@ export interface Recipe {
   /** Clusters on the string or pipe, and those added at its sides for width. */
   spineClusters: number;
   sideClusters: number;
-  fillerTrios: number;
+  fillerClusters: number;
   /** Lengths it is built and carried in, with each one's share of the balloons; they add up to 1. */
   sections: number[];
   hangPoints: number;

@@ -4,7 +4,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
-import { clusterName, twistRate } from './cluster-names.ts';
+import { clusterName, fillerName, twistRate } from './cluster-names.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { straight } from './part.ts';
@@ -51,13 +51,13 @@ export const topiary: Kind<Topiary> = {
       clusterSize: size,
       spineClusters: clusters,
       sideClusters: 0,
-      fillerTrios: trios,
+      fillerClusters: trios,
       sections: [1],
       hangPoints: 0,
       topM: at.yM + standM + ballM / 2,
       needs: [
         ...need(balloon, clusters * size, 'base', clusterName(size)),
-        ...(fillers ? need(fillers, trios * 3, 'filler', 'trios') : []),
+        ...(fillers ? need(fillers, trios * 3, 'filler', fillerName(3)) : []),
       ],
       assemblies: [
         {
@@ -72,7 +72,7 @@ export const topiary: Kind<Topiary> = {
         ...(trios
           ? [
               {
-                name: 'trios',
+                name: fillerName(3),
                 size: 3,
                 count: trios,
                 part: 'fillers',

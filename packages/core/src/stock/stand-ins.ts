@@ -20,6 +20,19 @@ export function withStandIns(needs: readonly Need[], standIns: readonly StandIn[
   });
 }
 
+/** The colour that is seen where a balloon stands, with the chosen stand-ins: its own, or the one used in its place. */
+export function seenColour(
+  colour: string,
+  nominalIn: number | undefined,
+  standIns: readonly StandIn[] = [],
+): string {
+  const standIn = standIns.find(
+    (one) => one.colour === colour && (nominalIn === undefined || one.nominalIn === nominalIn),
+  );
+  if (standIn?.way === 'other-colour') return standIn.useColour;
+  return standIn?.way === 'stuffed' ? standIn.outerColour : colour;
+}
+
 function inPlaceOf(need: Need, standIn: StandIn): Need[] {
   switch (standIn.way) {
     case 'other-size': {
