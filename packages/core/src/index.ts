@@ -4,6 +4,7 @@ export {
   comesIn,
   defaultPacks,
   familyOf,
+  isModelling,
   knownSizes,
   productLoss,
   sizeName,
@@ -48,9 +49,9 @@ export { usualTable } from './piece/furnishing.ts';
 export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';
-export { type PiecePattern, patternOf } from './piece/pattern-of.ts';
+export { layersOf, type PiecePattern, patternOf } from './piece/pattern-of.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
-export { madeRecipe, pictureOf, schoolsOf } from './piece/recipe-of.ts';
+export { madeRecipe, pictureOf, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
 export {

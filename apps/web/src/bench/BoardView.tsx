@@ -3,6 +3,7 @@ import { nameIn, namesFor, sizeName } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
+import { blownWords } from '../parts/blown-words.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { PrintHead } from '../parts/PrintHead.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
@@ -104,7 +105,7 @@ function BatchCard({ batch, zone }: { batch: BenchBatch; zone: string }) {
           '@media print': { fontSize: 21 },
         }}
       >
-        {sizeName(batch.nominalIn)} → {range(batch.blowToIn)}
+        {sizeName(batch.nominalIn)} → {blownWords(batch, batch.blowToIn, range)}
       </Typography>
       <Typography sx={{ fontWeight: 600 }}>{piece?.name}</Typography>
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, display: 'grid', gap: 0.25 }}>

@@ -89,8 +89,8 @@ export function PatternCard({ name, pattern, colours }: PatternCardProps) {
             // biome-ignore lint/suspicious/noArrayIndexKey: a duplet may be of one colour twice
             <Dot key={j} x={50 + j * 15} y={0} r={8} of={key(id)} size={10} />
           ))}
-          <text x={76} y="4" fontSize="10">
-            {pair.length === 2 ? 'duplets' : 'singles'}
+          <text x={46 + pair.length * 15} y="4" fontSize="10">
+            {pair.length === 2 ? 'duplets' : 'trios'}
           </text>
         </g>
       ))}

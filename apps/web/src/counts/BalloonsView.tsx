@@ -14,6 +14,7 @@ import {
 } from '@mui/material';
 import { Fragment } from 'react';
 import { useJob } from '../job/context.ts';
+import { blownWords } from '../parts/blown-words.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
@@ -148,7 +149,9 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
           </Typography>
         )}
       </TableCell>
-      <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(row.blowToIn ?? row.inflatedIn)}</TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        {blownWords(row, row.blowToIn ?? row.inflatedIn, range)}
+      </TableCell>
       <TableCell align="right">{row.need}</TableCell>
       <TableCell align="right">{row.spare}</TableCell>
       <TableCell align="right">{row.need + row.spare}</TableCell>

@@ -16,6 +16,7 @@ import { DateTime } from 'luxon';
 import { Link as RouterLink } from 'react-router';
 import { useDayCounts } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
+import { blownWords } from '../parts/blown-words.ts';
 import { MaterialTable } from '../parts/MaterialTable.tsx';
 import { dayName } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
@@ -66,7 +67,7 @@ export function DayView() {
                   <TableCell>
                     <ProductName nominalIn={row.nominalIn} colour={row.colour} />
                   </TableCell>
-                  <TableCell>{range(row.blowToIn ?? row.inflatedIn)}</TableCell>
+                  <TableCell>{blownWords(row, row.blowToIn ?? row.inflatedIn, range)}</TableCell>
                   <TableCell align="right">{row.need}</TableCell>
                   <TableCell align="right">{row.spare}</TableCell>
                 </TableRow>

@@ -15,6 +15,7 @@ import { useMemo } from 'react';
 import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx';
 import { paperFor, saveAsPdf, saveAsSvg } from '../cards/save.ts';
 import { useJob } from '../job/context.ts';
+import { blownWords } from '../parts/blown-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
@@ -85,7 +86,7 @@ export function LotsView() {
                   <TableCell>
                     <ProductName nominalIn={lot.nominalIn} colour={lot.colour} />
                   </TableCell>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{range(lot.blowToIn)}</TableCell>
+                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{blownWords(lot, lot.blowToIn, range)}</TableCell>
                   <TableCell align="right">{lot.count}</TableCell>
                   <TableCell align="right">{lot.spare}</TableCell>
                   <TableCell>{lot.cluster}</TableCell>

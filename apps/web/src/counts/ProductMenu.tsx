@@ -1,5 +1,5 @@
 import type { Piece, StandIn } from '@early-lantern/contract';
-import { comesIn, madeRecipe, sizeName } from '@early-lantern/core';
+import { comesIn, rawNeedsOf, sizeName } from '@early-lantern/core';
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import { IconButton, ListSubheader, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
@@ -16,17 +16,16 @@ export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: 
   const [anchor, setAnchor] = useState<HTMLElement>();
   const name = `${sizeName(nominalIn)} ${colourOf(workshop, colour).name}`;
   const others = workshop.colours.filter((one) => one.id !== colour && comesIn(one, nominalIn, workshop));
+  const hasIt = (piece: Piece) =>
+    rawNeedsOf(piece, workshop.schools).some(
+      (need) => need.nominalIn === nominalIn && need.colour === colour,
+    );
   const take = (way: StandIn, words: string) => {
     setAnchor(undefined);
     store.change((before) => ({
       ...before,
       pieces: before.pieces.map((piece): Piece => {
-        const hasIt =
-          'grade' in piece &&
-          madeRecipe(piece, workshop).needs.some(
-            (need) => need.nominalIn === nominalIn && need.colour === colour,
-          );
-        if (!hasIt) return piece;
+        if (!('grade' in piece) || !hasIt(piece)) return piece;
         const kept = (piece.standIns ?? []).filter(
           (one) => one.nominalIn !== nominalIn || one.colour !== colour,
         );
@@ -36,6 +35,8 @@ export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: 
     tell({ text: `${name}: ${words}.`, undo: store.undo });
   };
   const product = { nominalIn, colour };
+  // What is itself used in place of another is changed there.
+  if (!file.job.pieces.some(hasIt)) return null;
   return (
     <>
       <IconButton

@@ -253,6 +253,13 @@ export const Pattern = z.strictObject({
 });
 export type Pattern = z.infer<typeof Pattern>;
 
+/** A layer set by itself: how many balloons, how large, in which colour. */
+export const OwnLayer = z.strictObject({ balloons: LayerSize, inflatedIn: DiameterIn, colour: Id });
+export type OwnLayer = z.infer<typeof OwnLayer>;
+
+/** Layers set one by one, the lowest first; left out, as size, diameters and pattern say. */
+export const OwnLayers = z.array(OwnLayer).min(1).max(80);
+
 /** One balloon of a colour on top. */
 export const Topper = withRule(BlownFields.extend({ colour: Id }), BlownFields, ({ nominalIn, inflatedIn }) =>
   aboveNominal(inflatedIn, nominalIn, ['inflatedIn']),

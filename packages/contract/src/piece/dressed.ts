@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name } from '../scalars.ts';
-import { Blown, ClusterSize, HeightM, Mix, made, Point } from './common.ts';
+import { Blown, ClusterSize, HeightM, LayerSize, Mix, made, Point } from './common.ts';
 
 const OrganicDress = z.strictObject({ style: z.literal('organic'), widthM: LengthM.max(2), mix: Mix });
 const QuadDress = z.strictObject({
@@ -94,9 +94,14 @@ export const Chain = z.strictObject({
   sagM: z.number().min(0).max(5),
   linkIn: z.number().min(2).max(20),
   balloonsPerLink: z.int().min(1).max(4),
+  /** Blown length of a modelling balloon, pinched into as many links as it gives; left out, as is usual. */
+  blownIn: z.number().min(2).max(60).optional(),
+  /** Pair by pair, repeated. */
   colours: z.array(Id).min(1).max(12),
   /** Small weighted bases it is tied to. */
   bases: z.int().min(0).max(2),
+  /** Two rings of balloons over the weight of each base. */
+  foot: z.strictObject({ balloon: Blown, balloons: LayerSize, colour: Id }).optional(),
 });
 export type Chain = z.infer<typeof Chain>;
 
@@ -124,7 +129,8 @@ export const Banner = z.strictObject({
   /** From one letter to the next. */
   pitchM: LengthM.max(2),
   balloon: Blown,
-  balloonsEach: z.int().min(1).max(12),
+  /** None: letters alone. */
+  balloonsEach: z.int().min(0).max(12),
   colours: z.array(Id).min(1).max(12),
 });
 export type Banner = z.infer<typeof Banner>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PipeId } from '../pipe.ts';
 import { withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM } from '../scalars.ts';
-import { Blown, HeightM, LayerSize, made, Pattern, Point, PressFactor, Topper } from './common.ts';
+import { Blown, HeightM, LayerSize, made, OwnLayers, Pattern, Point, PressFactor, Topper } from './common.ts';
 
 const spanFits = (spanM: number, lengthM: number) => {
   const share = spanM / lengthM;
@@ -48,6 +48,7 @@ export const PackedColumn = z.strictObject({
   balloon: Blown,
   pressFactor: PressFactor,
   pattern: Pattern,
+  ownLayers: OwnLayers.optional(),
   topper: Topper.nullable(),
 });
 export type PackedColumn = z.infer<typeof PackedColumn>;
@@ -113,8 +114,16 @@ const TowerFields = z.strictObject({
   topIn: DiameterIn,
   pressFactor: PressFactor,
   pattern: Pattern,
-  /** Rings of ever smaller balloons closed by a flower of five. */
-  roof: z.strictObject({ rings: z.int().min(0).max(8), flower: Topper }).nullable(),
+  ownLayers: OwnLayers.optional(),
+  /** Rings of ever smaller balloons closed by a flower. */
+  roof: z
+    .strictObject({
+      rings: z.int().min(0).max(8),
+      flower: Topper,
+      /** Of the flower: five where it is left out. */
+      petals: z.int().min(5).max(6).optional(),
+    })
+    .nullable(),
 });
 
 /** Rings seated in the gaps of the ones below on a weighted stand. */

@@ -86,7 +86,10 @@ export function comesIn(
   );
 }
 
-/** "11 in.", or "260" for a modelling balloon, which is listed as 2 in. thick. */
+/** Whether a size is that of modelling balloons, which are listed by how thick they are blown. */
+export const isModelling = (nominalIn: number): boolean => nominalIn === 2;
+
+/** "11 in."; a modelling balloon, listed as 2 in. thick, is no round of that size. */
 export function sizeName(nominalIn: number): string {
-  return nominalIn === 2 ? '260' : `${nominalIn} in.`;
+  return isModelling(nominalIn) ? 'modelling 260' : `${nominalIn} in.`;
 }

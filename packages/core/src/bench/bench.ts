@@ -52,9 +52,11 @@ export function benchBatches(
   const madePlace = isPairs ? 'site' : basePlace;
   const fillerPlace = schools.inflatedAt === 'workshop' || isPairs ? 'workshop' : 'site';
 
-  const blow = bySize(blown.filter((need) => !isFiller(need))).flatMap((lot) =>
-    inflateBatches(lot, schools, settings, basePlace),
-  );
+  const base = blown.filter((need) => !isFiller(need));
+  const blow = [
+    ...bySize(base).flatMap((lot) => inflateBatches(lot, schools, settings, basePlace)),
+    ...handled(base, settings, basePlace),
+  ];
   const made = inOneGo(recipe.assemblies.filter((assembly) => assembly.part !== 'fillers')).flatMap(
     (alike, i) => assemblyBatches(alike, i, blow, settings, madePlace),
   );
@@ -79,6 +81,20 @@ export function benchBatches(
     after: lastOf(atBench),
   };
   return [...done, bag];
+}
+
+/** Balloons put inside others, and those folded in two, besides their blowing. */
+function handled(needs: readonly Need[], settings: WorkshopSettings, place: Batch['place']): Batch[] {
+  const batch = (id: string, rate: RateKey, marked: RegExp, words: string): Batch[] => {
+    const amount = needs.reduce((sum, { cluster, count }) => sum + (marked.test(cluster) ? count : 0), 0);
+    if (amount === 0) return [];
+    const work = effort(rate, amount, settings);
+    return [{ id, label: `${words}: ${amount}`, effort: work, needsInflator: false, place, after: [] }];
+  };
+  return [
+    ...batch('stuff', 'stuff-balloon', /, inside$/, 'Put balloons inside others'),
+    ...batch('fold', 'fold-duplet', /folded/, 'Fold balloons in two'),
+  ];
 }
 
 /** Ids that no other batch of the list waits for. */

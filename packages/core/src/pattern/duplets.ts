@@ -1,6 +1,6 @@
-/** So many duplets tied of one pair of colours, or single balloons where a layer has an odd one. */
+/** So many duplets tied of one pair of colours, or trios where a layer has an odd one. */
 export interface DupletCount {
-  colours: [string, string] | [string];
+  colours: [string, string] | [string, string, string];
   count: number;
 }
 
@@ -22,20 +22,18 @@ export function dupletsOf(words: readonly (readonly string[])[]): DupletCount[] 
 
 type Pair = DupletCount['colours'];
 
+/** A layer tied off: in duplets, the odd one in a trio with two neighbours; of all turns the one of fewest kinds. */
 function bestPairs(word: readonly string[]): Pair[] {
-  const straight = pairs(word);
-  if (word.length % 2) return straight;
-  const shifted = pairs([...word.slice(1), word[0] as string]);
-  return kinds(shifted) < kinds(straight) ? shifted : straight;
+  const turns = word.length % 2 ? word.map((_, i) => i) : [0, 1];
+  const ways = turns.map((turn) => pairs([...word.slice(turn), ...word.slice(0, turn)]));
+  return ways.reduce((best, way) => (kinds(way) < kinds(best) ? way : best));
 }
 
 const kinds = (found: readonly Pair[]) => new Set(found.map((pair) => pair.join(' '))).size;
 
 function pairs(word: readonly string[]): Pair[] {
-  const found: Pair[] = [];
-  for (let i = 0; i + 1 < word.length; i += 2) {
-    found.push([word[i] as string, word[i + 1] as string].sort() as Pair);
-  }
-  if (word.length % 2) found.push([word.at(-1) as string]);
+  const odd = word.length % 2;
+  const found: Pair[] = odd ? [word.slice(0, 3).sort() as Pair] : [];
+  for (let i = odd ? 3 : 0; i + 1 < word.length; i += 2) found.push(word.slice(i, i + 2).sort() as Pair);
   return found;
 }

@@ -83,7 +83,7 @@ test('the note on how a cluster lies fails for every one held upside down, whate
   }
 });
 
-test('duplets: a four-colour spiral of 50 quads takes 100 of two pairs; ABAB takes equal ones; an odd layer a single', () => {
+test('duplets: a four-colour spiral of 50 quads takes 100 of two pairs; ABAB takes equal ones; an odd layer a trio', () => {
   const words = (word: string, count: number) => Array.from({ length: count }, () => letters(word));
   expect(dupletsOf(words('ABCD', 50))).toEqual([
     { colours: ['A', 'B'], count: 50 },
@@ -91,9 +91,14 @@ test('duplets: a four-colour spiral of 50 quads takes 100 of two pairs; ABAB tak
   ]);
   expect(dupletsOf(words('ABAB', 10))).toEqual([{ colours: ['A', 'B'], count: 20 }]);
   expect(dupletsOf(words('ABBA', 3))).toHaveLength(1);
-  expect(dupletsOf(words('ABABC', 2))).toEqual([
-    { colours: ['A', 'B'], count: 4 },
-    { colours: ['C'], count: 2 },
+  // A ring of five is a trio and a duplet (common practice, no source).
+  expect(dupletsOf(words('AABBC', 2))).toEqual([
+    { colours: ['A', 'A', 'B'], count: 2 },
+    { colours: ['B', 'C'], count: 2 },
+  ]);
+  expect(dupletsOf(words('AAAAA', 3)).map(({ colours, count }) => [colours.length, count])).toEqual([
+    [3, 3],
+    [2, 3],
   ]);
 });
 

@@ -21,7 +21,7 @@ export const banner: Kind<Banner> = {
       lengthM: spanM(piece),
       visibleWidthM: inchesToMetres(letterIn),
       clusterSize: balloonsEach,
-      spineClusters: motifs,
+      spineClusters: balloonsEach > 0 ? motifs : 0,
       sideClusters: 0,
       fillerClusters: 0,
       sections: [1],
@@ -35,17 +35,20 @@ export const banner: Kind<Banner> = {
         count: one.count,
         cluster: 'motifs',
       })),
-      assemblies: [
-        {
-          name: 'motifs',
-          size: balloonsEach,
-          count: motifs,
-          part: 'letters',
-          make: 'tie-bunch',
-          join: undefined,
-          joinAt: 'bench',
-        },
-      ],
+      assemblies:
+        balloonsEach > 0
+          ? [
+              {
+                name: 'motifs',
+                size: balloonsEach,
+                count: motifs,
+                part: 'letters',
+                make: 'tie-bunch',
+                join: undefined,
+                joinAt: 'bench',
+              },
+            ]
+          : [],
       siteWork: [
         {
           id: 'hang',
@@ -59,14 +62,16 @@ export const banner: Kind<Banner> = {
       materials: [
         material('letter-card', motifs, 'one a letter, blanks left out', [['letters', motifs]]),
         material('thread', threadM, '(places − 1) · pitch + ends', [
-          ['places', [...piece.text].length],
+          ['places', graphemes(piece.text).length],
           ['pitch', pitchM, 'm'],
           ['ends', ENDS_M, 'm'],
         ]),
         material('tie-point', 2, 'one at each end', []),
       ],
       making: [
-        `Tie one motif of ${plural(balloonsEach, 'balloon')} behind each letter, blanks left free.`,
+        ...(balloonsEach > 0
+          ? [`Tie one motif of ${plural(balloonsEach, 'balloon')} behind each letter, blanks left free.`]
+          : []),
         'Thread the letters in order.',
       ],
       notes: [],
@@ -88,7 +93,7 @@ export const banner: Kind<Banner> = {
     const { at, balloon, balloonsEach, colours, letterIn, pitchM } = piece;
     const rM = inchesToMetres(balloon.inflatedIn) / 2;
     const left = at.xM - spanM(piece) / 2;
-    const places = [...piece.text]
+    const places = graphemes(piece.text)
       .map((letter, i) => ({ letter, x: left + i * pitchM }))
       .filter(({ letter }) => letter.trim());
     return {
@@ -128,5 +133,10 @@ export const banner: Kind<Banner> = {
   },
 };
 
-const letters = ({ text }: Banner) => [...text].filter((letter) => letter.trim());
-const spanM = ({ text, pitchM }: Banner) => ([...text].length - 1) * pitchM;
+const segmenter = new Intl.Segmenter('und', { granularity: 'grapheme' });
+
+/** Letters as they are read: a vowel sign or an accent is no letter of its own (Unicode UAX #29). */
+const graphemes = (text: string): string[] => [...segmenter.segment(text)].map(({ segment }) => segment);
+
+const letters = ({ text }: Banner) => graphemes(text).filter((letter) => letter.trim());
+const spanM = ({ text, pitchM }: Banner) => (graphemes(text).length - 1) * pitchM;

@@ -7,7 +7,8 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
-import { basePlate } from './picture.ts';
+import { drawLayers, layerName, ownLayers, topOf } from './layers.ts';
+import { basePlate, type DrawnBalloon } from './picture.ts';
 
 /** Modelling balloons are listed by their thickness blown. */
 const MODELLING_IN = 2;
@@ -15,10 +16,13 @@ const MODELLING_IN = 2;
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {
   recipe(piece) {
-    const { linkIn, balloonsPerLink, colours, sagM } = piece;
+    const { linkIn, balloonsPerLink, colours, sagM, foot } = piece;
     const feet = endsOnFeet(piece).length;
     const line = lineOf(piece);
     const links = linkCount(piece, line);
+    const each = linksEach(piece);
+    const sets = Math.ceil(links / each);
+    const footRings = foot ? feet * RINGS_OF_A_FOOT : 0;
     return {
       lengthM: line.length,
       visibleWidthM: inchesToMetres(linkIn),
@@ -29,14 +33,28 @@ export const chain: Kind<Chain> = {
       sections: [1],
       hangPoints: 2,
       topM: Math.max(piece.from.yM, piece.to.yM),
-      needs: repeatCounts(colours, links).map(({ colour, count }) => ({
-        role: 'base',
-        nominalIn: MODELLING_IN,
-        inflatedIn: { min: MODELLING_IN, max: MODELLING_IN },
-        colour,
-        count: count * balloonsPerLink,
-        cluster: 'links',
-      })),
+      needs: [
+        ...repeatCounts(colours, sets).map(({ colour, count }) => ({
+          role: 'base' as const,
+          nominalIn: MODELLING_IN,
+          inflatedIn: { min: MODELLING_IN, max: MODELLING_IN },
+          colour,
+          count: count * balloonsPerLink,
+          cluster: 'links',
+        })),
+        ...(foot && footRings > 0
+          ? [
+              {
+                role: 'base' as const,
+                nominalIn: foot.balloon.nominalIn,
+                inflatedIn: { min: foot.balloon.inflatedIn, max: foot.balloon.inflatedIn },
+                colour: foot.colour,
+                count: footRings * foot.balloons,
+                cluster: 'rings of the foot',
+              },
+            ]
+          : []),
+      ],
       assemblies: [
         {
           name: 'links',
@@ -47,6 +65,19 @@ export const chain: Kind<Chain> = {
           join: undefined,
           joinAt: 'bench',
         },
+        ...(foot && footRings > 0
+          ? [
+              {
+                name: layerName(foot.balloons),
+                size: foot.balloons,
+                count: footRings,
+                part: 'foot',
+                make: foot.balloons > 5 ? ('twist-six' as const) : ('twist-quad' as const),
+                join: undefined,
+                joinAt: 'bench' as const,
+              },
+            ]
+          : []),
       ],
       siteWork: [
         ...(feet
@@ -57,6 +88,9 @@ export const chain: Kind<Chain> = {
                 label: feet === 1 ? 'set the weighted foot' : 'set the weighted feet',
                 rate: 'column-stand' as const,
                 amount: feet / 2,
+                ...(footRings > 0
+                  ? { how: ['Lay two rings over its weight, the second in the gaps of the first.'] }
+                  : {}),
               },
             ]
           : []),
@@ -82,8 +116,8 @@ export const chain: Kind<Chain> = {
         ]),
       ],
       making: [
-        'Blow pairs of modelling balloons short, four strokes of the pump, and twist them into links.',
-        `Close each link through the one before: ${plural(links, 'link')}.`,
+        `Blow modelling balloons short, ${setsInWords(sets, balloonsPerLink)}, four strokes of the pump each.`,
+        `Pinch and twist each into ${plural(each, 'link')}, every link closed through the one before: ${plural(links, 'link')} in all, the colours in turn.`,
       ],
       notes: [],
       working: [
@@ -107,6 +141,18 @@ export const chain: Kind<Chain> = {
           { value: links, unit: 'links' },
           `5 in. links of pairs: ${COMMON_PRACTICE}`,
         ),
+        working(
+          'Modelling balloons',
+          '⌈links / ⌊blown length / link⌋⌉ · balloons in a link',
+          [
+            ['links', links],
+            ['blown length', piece.blownIn ?? BLOWN_IN, 'in'],
+            ['link', linkIn, 'in'],
+            ['balloons in a link', balloonsPerLink],
+          ],
+          { value: sets * balloonsPerLink, unit: 'modelling balloons' },
+          `blown short: from memory, an editable default; about eight pairs from a tower to a foot 6–8 ft away: ${COMMON_PRACTICE}`,
+        ),
       ],
     };
   },
@@ -120,17 +166,51 @@ export const chain: Kind<Chain> = {
     const ends = endsOnFeet(piece).map((end) => piece[end]);
     return {
       shapes: ends.map((end) => basePlate(end.xM, 0, 0.25)),
-      balloons: places.map(({ x, y }, i) => ({
-        xM: x,
-        yM: y,
-        rM: inchesToMetres(piece.linkIn) * 0.55,
-        colour: piece.colours[i % piece.colours.length] as string,
-        role: 'base',
-        form: 'link',
-      })),
+      balloons: [
+        ...ends.flatMap((end) => drawFoot(piece, end.xM)),
+        ...places.map(({ x, y }, i) => ({
+          xM: x,
+          yM: y,
+          rM: inchesToMetres(piece.linkIn) * 0.55,
+          colour: piece.colours[Math.floor(i / linksEach(piece)) % piece.colours.length] as string,
+          role: 'base' as const,
+          form: 'link' as const,
+          nominalIn: MODELLING_IN,
+        })),
+      ],
     };
   },
 };
+
+/** Rings over the weight of a foot. Common practice, no source. */
+const RINGS_OF_A_FOOT = 2;
+/** A modelling balloon blown by four strokes of a hand pump. From memory, an editable default. */
+const BLOWN_IN = 15;
+
+/** Links that one set of balloons gives: pinched at even steps along what is blown of it. */
+const linksEach = ({ linkIn, blownIn = BLOWN_IN }: Chain): number =>
+  Math.max(1, Math.floor(blownIn / linkIn + 1e-9));
+
+/** "9 pairs", "9 sets of 3". */
+const setsInWords = (sets: number, balloonsPerLink: number): string =>
+  balloonsPerLink > 2
+    ? `${plural(sets, 'set')} of ${balloonsPerLink}`
+    : plural(sets, balloonsPerLink === 2 ? 'pair' : 'balloon');
+
+/** The rings of a foot, the upper in the gaps of the lower. */
+function drawFoot({ foot }: Chain, xM: number): DrawnBalloon[] {
+  if (!foot) return [];
+  const { balloon, balloons, colour } = foot;
+  const ring = { balloons, inflatedIn: balloon.inflatedIn, colour };
+  const layers = ownLayers([ring, ring], balloon.nominalIn, 1);
+  return drawLayers(
+    [
+      { x: xM, y: 0 },
+      { x: xM, y: topOf(layers) },
+    ],
+    layers,
+  );
+}
 
 /** Ends that have a weighted foot of their own: of those that hang on nothing else, the first one first. */
 export const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] =>

@@ -34,9 +34,10 @@ describe.each(all)('%s', (kind) => {
     const drawn = pictureOf(piece).balloons.filter((ball) => ball.colour !== '');
     const counted = need(recipe);
     // Alike ones set out by the dozen are drawn once; a chain's link is one shape of several balloons.
-    const times =
-      piece.kind === 'centrepiece' ? piece.count : piece.kind === 'chain' ? piece.balloonsPerLink : 1;
-    expect(drawn.length * times).toBe(counted);
+    const times = piece.kind === 'centrepiece' ? piece.count : piece.kind === 'chain' ? 0 : 1;
+    // Of a chain each link is drawn, and a pair of balloons gives several.
+    if (times > 0) expect(drawn.length * times).toBe(counted);
+    else expect(drawn).toHaveLength(recipe.spineClusters);
     if (times === 1) {
       for (const colour of context.colours) {
         expect(drawn.filter((ball) => ball.colour === colour)).toHaveLength(need(recipe, { colour }));
@@ -163,7 +164,8 @@ test('a chain of 5 in. links takes the length of its bow (catenary)', () => {
   // Sag/span 0.25: 1.15079 times the span.
   expect(recipe.lengthM).toBeCloseTo(2 * 1.15079, 4);
   expect(recipe.spineClusters).toBe(Math.round((2 * 1.15079) / 0.127));
-  expect(need(recipe)).toBe(2 * recipe.spineClusters);
+  // Blown to 15 in. a pair gives three links.
+  expect(need(recipe)).toBe(2 * Math.ceil(recipe.spineClusters / 3));
 });
 
 // Best packings of N equal caps on a sphere (Tammes problem): angular separations as published, from memory; for N
@@ -304,4 +306,85 @@ test.each([2, 3, 4, 5, 6])('rings of %d nest where their balls touch (numerical 
     6: '0.8556 3.0000',
   };
   expect(`${low.toFixed(4)} ${ringOuterDiameter(n, 1).toFixed(4)}`).toBe(table[n]);
+});
+
+describe('layers one by one, chains, letters', () => {
+  const totalOf = (needs: readonly { count: number }[]) => needs.reduce((sum, { count }) => sum + count, 0);
+
+  test('a column of layers set one by one has just those, and comes out as high as they nest', () => {
+    const ring = (balloons: number, inflatedIn: number, colour: string) => ({ balloons, inflatedIn, colour });
+    const piece = make('packed-column', {
+      pressFactor: 1,
+      ownLayers: [ring(5, 10, 'oat'), ring(5, 9, 'chalk'), ring(4, 9, 'chalk'), ring(4, 6, 'brick')],
+      topper: null,
+    });
+    const { needs, assemblies, topM } = recipeOf(piece);
+    expect(
+      needs.map(({ inflatedIn, colour, count, cluster }) => [inflatedIn.max, colour, count, cluster]),
+    ).toEqual([
+      [10, 'oat', 5, 'five-clusters'],
+      [9, 'chalk', 5, 'five-clusters'],
+      [9, 'chalk', 4, 'quads'],
+      [6, 'brick', 4, 'quads'],
+    ]);
+    expect(assemblies.map(({ name, count }) => [name, count])).toEqual([
+      ['five-clusters', 2],
+      ['quads', 2],
+    ]);
+    // Equal rings of n nest by d · sqrt(1 − tan²(π/2n)) by hand; unlike ones lie between what both would.
+    const nested = (n: number, d: number) => d * Math.sqrt(1 - Math.tan(Math.PI / (2 * n)) ** 2);
+    const least = 5 + nested(5, 9) * 0.7 + nested(5, 9) + nested(4, 6) * 0.7 + 3;
+    const most = 5 + nested(5, 10) * 1.3 + nested(5, 9) * 1.3 + nested(4, 9) * 1.3 + 3;
+    expect(topM / 0.0254).toBeGreaterThan(least);
+    expect(topM / 0.0254).toBeLessThan(most);
+    expect(pictureOf(piece).balloons).toHaveLength(18);
+  });
+
+  test('a flower on a roof has five petals, or six', () => {
+    const roof = { rings: 2, flower: { nominalIn: 5, inflatedIn: 4, colour: 'oat' } };
+    const petals = (piece: Piece) =>
+      totalOf(recipeOf(piece).needs.filter(({ cluster }) => cluster === 'flowers'));
+    expect([
+      petals(make('tower', { roof })),
+      petals(make('tower', { roof: { ...roof, petals: 6 } })),
+    ]).toEqual([5, 6]);
+  });
+
+  test('from a pair of modelling balloons as many links as it is blown long; about eight pairs to a foot 6–8 ft off (common practice, no source)', () => {
+    const chainOf = (feet: number) =>
+      make('chain', {
+        from: { xM: 0, yM: 1.8 },
+        to: { xM: feet * 0.3048, yM: 0.3 },
+        sagM: 0.15,
+        linkIn: 5,
+        balloonsPerLink: 2,
+        bases: 0,
+      });
+    const pairs = (piece: Piece) => totalOf(recipeOf(piece).needs) / 2;
+    for (const feet of [6, 7, 8]) expect(Math.abs(pairs(chainOf(feet)) - 8)).toBeLessThanOrEqual(2);
+    // By hand: 24 in. pinched every 5 in. gives four links, 30 in. six.
+    const links = recipeOf(chainOf(7)).spineClusters;
+    expect(pairs({ ...chainOf(7), blownIn: 24 } as Piece)).toBe(Math.ceil(links / 4));
+    expect(pairs({ ...chainOf(7), blownIn: 30 } as Piece)).toBe(Math.ceil(links / 6));
+  });
+
+  test('a foot has two rings over its weight', () => {
+    const foot = { balloon: { nominalIn: 5, inflatedIn: 4.5 }, balloons: 5, colour: 'oat' };
+    const { needs, assemblies } = recipeOf(make('chain', { bases: 1, foot }));
+    expect(totalOf(needs.filter(({ nominalIn }) => nominalIn === 5))).toBe(10);
+    expect(assemblies).toContainEqual(
+      expect.objectContaining({ name: 'five-clusters', count: 2, part: 'foot' }),
+    );
+  });
+
+  test('letters are counted as they are read; a banner may have no balloons', () => {
+    // नमस्ते: three syllables to the eye and six code points; é written with a combining accent is one letter.
+    const cards = (text: string) =>
+      recipeOf(make('banner', { text, balloonsEach: 0 })).materials.find(({ item }) => item === 'letter-card')
+        ?.count;
+    expect(cards('né e\u0301')).toBe(3);
+    expect(cards('नमस्ते')).toBeLessThan([...'नमस्ते'].length);
+    const bare = recipeOf(make('banner', { text: 'HELLO', balloonsEach: 0 }));
+    expect([bare.needs, bare.assemblies]).toEqual([[], []]);
+  });
 });

@@ -1,4 +1,4 @@
-import type { Pattern } from '@early-lantern/contract';
+import type { OwnLayer, Pattern } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import { stationsAt } from '../geometry/line.ts';
 import { nestedPitch, ringRadius } from '../geometry/rings.ts';
@@ -74,12 +74,31 @@ export function gradedLayers(
   }));
 }
 
-/** Balloons of the layers, by diameter and colour. */
-export function layerNeeds(layers: readonly Layer[], cluster: string, role: Need['role'] = 'base'): Need[] {
+/** Layers set one by one, each resting on the one below by the general form of the nested pitch. */
+export function ownLayers(layers: readonly OwnLayer[], nominalIn: number, pressFactor: number): Layer[] {
+  let atM = 0;
+  return layers.map(({ balloons, inflatedIn, colour }, i) => {
+    const below = layers[i - 1];
+    // Of rings of unlike numbers the fuller one decides how deep the other sinks in.
+    const n = Math.max(balloons, below?.balloons ?? 0);
+    atM += below
+      ? pressFactor * inchesToMetres(nestedPitch(n, below.inflatedIn, inflatedIn))
+      : inchesToMetres(inflatedIn) / 2;
+    return { word: Array<string>(balloons).fill(colour), halfSteps: i % 2, nominalIn, inflatedIn, atM };
+  });
+}
+
+/** Balloons of the layers, by diameter and colour. @param named what a layer of so many is called */
+export function layerNeeds(
+  layers: readonly Layer[],
+  named: (n: number) => string,
+  role: Need['role'] = 'base',
+): Need[] {
   const needs = new Map<string, Need>();
   for (const { nominalIn, inflatedIn, word } of layers) {
+    const cluster = named(word.length);
     for (const colour of word) {
-      const key = `${inflatedIn}|${colour}`;
+      const key = `${inflatedIn}|${colour}|${cluster}`;
       const count = (needs.get(key)?.count ?? 0) + 1;
       const blown = { min: inflatedIn, max: inflatedIn };
       needs.set(key, { role, nominalIn, inflatedIn: blown, colour, count, cluster });
@@ -120,4 +139,10 @@ export function drawLayers(axis: readonly XY[], layers: readonly Layer[]): Drawn
 /** "quads", "layers of 5". */
 export function layerName(n: number): string {
   return n === 4 ? 'quads' : n === 3 ? 'trios' : `${n === 5 ? 'five' : 'six'}-clusters`;
+}
+
+/** The top of a stack of layers above its foot, m. */
+export function topOf(layers: readonly Layer[]): number {
+  const last = layers.at(-1) as Layer;
+  return last.atM + inchesToMetres(last.inflatedIn) / 2;
 }

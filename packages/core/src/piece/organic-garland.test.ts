@@ -1,11 +1,12 @@
 import type { Piece } from '@early-lantern/contract';
 import fc from 'fast-check';
+import { benchBatches } from '../bench/bench.ts';
 import { METRES_PER_FOOT, METRES_PER_INCH, metresToInches } from '../quantity/length.ts';
-import { garland } from '../test/samples.ts';
+import { demoJob, garland } from '../test/samples.ts';
 import { tiltToWidth } from './fit-width.ts';
 import { newPiece } from './new-piece.ts';
 import { tightPitchM, tightWidthM } from './organic-law.ts';
-import { pictureOf, recipeOf } from './recipe-of.ts';
+import { pictureOf, recipeOf, schoolsOf } from './recipe-of.ts';
 
 const largeRoom = [
   { nominalIn: 17, sharePct: 50, inflatedIn: { min: 10, max: 16 } },
@@ -206,4 +207,131 @@ test('the drawn balloons are the counted ones, within their diameters, and alike
     expect(Math.abs(ball.yM - 1.5)).toBeLessThan(piece.widthM);
   }
   expect(pictureOf(piece).balloons).toEqual(drawn);
+});
+
+describe('whatever is tied', () => {
+  const counts = (piece: ReturnType<typeof garland>, role = 'base') => {
+    const found = new Map<string, number>();
+    for (const need of recipeOf(piece).needs.filter((one) => one.role === role)) {
+      const key = `${need.nominalIn} ${need.colour}`;
+      found.set(key, (found.get(key) ?? 0) + need.count);
+    }
+    return Object.fromEntries(found);
+  };
+  const total = (of: Record<string, number>) => Object.values(of).reduce((sum, count) => sum + count, 0);
+  const drawn = (piece: ReturnType<typeof garland>, role: string) => {
+    const found = new Map<string, number>();
+    for (const ball of pictureOf(piece).balloons.filter((one) => one.role === role)) {
+      const key = `${ball.nominalIn} ${ball.colour}`;
+      found.set(key, (found.get(key) ?? 0) + 1);
+    }
+    return Object.fromEntries(found);
+  };
+
+  test('six pairs of one colour, two of the next, eight of the third, over and over: each cluster in its colour', () => {
+    const piece = {
+      ...garland(12),
+      stretches: [
+        { colour: 'chalk', clusterSize: 2, clusters: 6 },
+        { colour: 'oat', clusterSize: 2, clusters: 2 },
+        { colour: 'slate', clusterSize: 2, clusters: 8 },
+      ],
+    };
+    const recipe = recipeOf(piece);
+    const byColour = (colour: string) =>
+      recipe.needs
+        .filter((one) => one.role === 'base' && one.colour === colour)
+        .reduce((sum, one) => sum + one.count, 0);
+    const base = recipeOf(garland(12))
+      .needs.filter(({ role }) => role === 'base')
+      .reduce((sum, one) => sum + one.count, 0);
+    const all = byColour('chalk') + byColour('oat') + byColour('slate');
+    // As many as length and width ask for, filled up to the whole pair.
+    expect(all - base).toBeGreaterThanOrEqual(0);
+    expect(all - base).toBeLessThan(2);
+    // By hand: of every round of 16 pairs 12, 4 and 16 balloons; what is left begins a new round.
+    const [rounds, rest] = [Math.floor(all / 32), all % 32];
+    expect(byColour('chalk')).toBe(rounds * 12 + Math.min(12, rest));
+    expect(byColour('oat')).toBe(rounds * 4 + Math.min(4, Math.max(0, rest - 12)));
+    expect(byColour('slate')).toBe(rounds * 16 + Math.max(0, rest - 16));
+    expect(drawn(piece, 'base')).toEqual(counts(piece));
+    expect(recipe.assemblies[0]).toMatchObject({ name: 'duplets', size: 2, count: all / 2 });
+  });
+
+  test('a colour is used only in the sizes it is said to come in, by its share in each', () => {
+    const piece = {
+      ...garland(12, { sizes: largeRoom }),
+      colours: [
+        {
+          colour: 'chalk',
+          sharePct: 50,
+          inSizes: [
+            { nominalIn: 11, sharePct: 50 },
+            { nominalIn: 17, sharePct: 100 },
+            { nominalIn: 5, sharePct: 100 },
+          ],
+        },
+        { colour: 'brick', sharePct: 50, inSizes: [{ nominalIn: 11, sharePct: 50 }] },
+      ],
+    };
+    const found = counts(piece);
+    expect(found['17 brick']).toBeUndefined();
+    expect(Math.abs((found['11 chalk'] as number) - (found['11 brick'] as number))).toBeLessThanOrEqual(1);
+    expect(found['17 chalk']).toBeGreaterThan(0);
+    expect(Object.keys(counts(piece, 'filler'))).toEqual(['5 chalk']);
+    expect(drawn(piece, 'base')).toEqual(found);
+    // The balloons in all are those of the same sizes in any colours.
+    expect(total(found)).toBe(total(counts(garland(12, { sizes: largeRoom }))));
+  });
+
+  test('fillers: quads small and duplets large, folded from half as many larger balloons', () => {
+    const plain = garland(10);
+    const small = { ...plain.fillers, size: 4 };
+    const large = {
+      nominalIn: 9,
+      inflatedIn: { min: 5, max: 8 },
+      perM: plain.fillers.triosPerM / 2,
+      size: 2,
+    };
+    const piece = { ...plain, fillers: small, largeFillers: large };
+    const { assemblies, materials, fillerClusters } = recipeOf(piece);
+    const trios = recipeOf(plain).fillerClusters;
+    const quads = assemblies.find(({ name }) => name === 'filler quads')?.count as number;
+    const duplets = assemblies.find(({ name }) => name === 'filler duplets')?.count as number;
+    expect(quads).toBe(trios);
+    expect(Math.abs(duplets - trios / 2)).toBeLessThanOrEqual(0.5);
+    expect(fillerClusters).toBe(quads + duplets);
+    expect(total(counts(piece, 'filler'))).toBe(4 * quads + 2 * duplets);
+    expect(drawn(piece, 'filler')).toEqual(counts(piece, 'filler'));
+    // A half 260 holds one at each end.
+    const halves = materials.filter(
+      ({ item, working }) => item === 'modelling-260' && working.label.startsWith('Halves'),
+    );
+    expect(halves.reduce((sum, { count }) => sum + count, 0)).toBe(
+      Math.ceil(quads / 4) + Math.ceil(duplets / 4),
+    );
+    const folded = { ...plain, fillers: { ...plain.fillers, size: 2, foldedFromIn: 11 } };
+    const pairs = recipeOf(folded).fillerClusters;
+    const bought = counts(folded, 'filler');
+    // One balloon makes a duplet; a colour with an odd half opens one more.
+    expect(total(bought) - pairs).toBeGreaterThanOrEqual(0);
+    expect(total(bought) - pairs).toBeLessThanOrEqual(folded.colours.length);
+    expect(Object.keys(bought).every((key) => key.startsWith('11 '))).toBe(true);
+    // Without a neck nothing is knotted: bands.
+    const byNeck = recipeOf(folded, { fillerFixing: 'neck' }).materials.find(
+      ({ item }) => item === 'rubber-band',
+    );
+    expect(byNeck?.count).toBe(pairs);
+  });
+
+  test('a base of trios is no filler: it is blown and twisted with the base', () => {
+    const piece = {
+      ...garland(10),
+      clusterSize: 3 as const,
+      fillers: { ...garland(10).fillers, triosPerM: 0 },
+    };
+    const { workshop } = demoJob('02-engine-shed');
+    const batches = benchBatches(recipeOf(piece), schoolsOf(piece), workshop);
+    expect(batches.some(({ id }) => id.startsWith('fillers'))).toBe(false);
+  });
 });

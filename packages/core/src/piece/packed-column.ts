@@ -2,33 +2,44 @@ import type { PackedColumn } from '@early-lantern/contract';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import type { Kind } from './kind.ts';
-import { drawLayers, equalLayers } from './layers.ts';
-import { drawTopper, equalLayersWorking, oneFrame, packedRecipe, standMaterials } from './packed.ts';
+import { drawLayers, equalLayers, type Layer, ownLayers, topOf } from './layers.ts';
+import {
+  drawTopper,
+  equalLayersWorking,
+  oneFrame,
+  ownLayersWorking,
+  packedRecipe,
+  standMaterials,
+} from './packed.ts';
 import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 
 /** Layers pressed on an upright pole. */
 export const packedColumn: Kind<PackedColumn> = {
   recipe(piece, schools) {
-    const { heightM, layerSize, balloon, pressFactor, topper } = piece;
+    const { layerSize, balloon, pressFactor, topper } = piece;
     const layers = columnLayers(piece);
+    const heightM = heightOf(piece);
     return packedRecipe({
       layers,
       schools,
       lengthM: heightM,
-      widthM: inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn)),
+      widthM: widthOf(piece),
       topM: heightM + inchesToMetres(topper?.inflatedIn ?? 0),
       // A topper is tied down at its neck, which is where the column ends.
       handsUpToM: heightM,
       frame: oneFrame('column-stand', 'set the stand', { weighted: 'set the stand, weight its base' }),
       materials: standMaterials(1, heightM, 'weighted-base'),
       layersHow: ['Leave a little pole free at the foot: balloons pushed against the floor lift the base.'],
-      working: equalLayersWorking(heightM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
+      working: piece.ownLayers
+        ? ownLayersWorking(layers, pressFactor)
+        : equalLayersWorking(heightM, layerSize, balloon.inflatedIn, pressFactor, layers.length),
       topper,
     });
   },
   picture(piece) {
-    const { at, heightM } = piece;
+    const { at } = piece;
+    const heightM = heightOf(piece);
     const axis = [
       { x: at.xM, y: at.yM },
       { x: at.xM, y: at.yM + heightM },
@@ -41,9 +52,25 @@ export const packedColumn: Kind<PackedColumn> = {
       ],
     };
   },
-  parts: ({ at, heightM, layerSize, balloon }) =>
-    columnParts(at, heightM, inchesToMetres(ringOuterDiameter(layerSize, balloon.inflatedIn))),
+  parts: (piece) => columnParts(piece.at, heightOf(piece), widthOf(piece)),
 };
 
-export const columnLayers = ({ heightM, layerSize, balloon, pressFactor, pattern }: PackedColumn) =>
-  equalLayers(heightM, layerSize, balloon, pressFactor, pattern);
+export const columnLayers = (piece: PackedColumn): Layer[] => {
+  const { heightM, layerSize, balloon, pressFactor, pattern } = piece;
+  return piece.ownLayers
+    ? ownLayers(piece.ownLayers, balloon.nominalIn, pressFactor)
+    : equalLayers(heightM, layerSize, balloon, pressFactor, pattern);
+};
+
+/** As high as was asked, or as the layers set one by one come out. */
+const heightOf = (piece: PackedColumn): number =>
+  piece.ownLayers ? topOf(columnLayers(piece)) : piece.heightM;
+
+const widthOf = ({ ownLayers: own, layerSize, balloon }: PackedColumn): number =>
+  inchesToMetres(
+    Math.max(
+      ...(own ?? [{ balloons: layerSize, inflatedIn: balloon.inflatedIn }]).map((one) =>
+        ringOuterDiameter(one.balloons, one.inflatedIn),
+      ),
+    ),
+  );

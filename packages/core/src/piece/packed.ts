@@ -1,10 +1,11 @@
 import type { RateKey, Schools, Topper } from '@early-lantern/contract';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
+import { groupBy } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Layer } from './layers.ts';
-import { layerName, layerNeeds, layerPitchM } from './layers.ts';
+import { layerName, layerNeeds, layerPitchM, topOf } from './layers.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Assembly, Material, Need, Recipe, SiteWork } from './recipe.ts';
 
@@ -36,10 +37,9 @@ interface PackedParts {
 export function packedRecipe(parts: PackedParts): Recipe {
   const { layers, schools, topper, times = 1 } = parts;
   const n = layers[0]?.word.length ?? 0;
-  const cluster = layerName(n);
   const top = topper ? topperParts(topper) : undefined;
   const count = layers.length * times;
-  const needs = layerNeeds(layers, cluster).map((need) => ({ ...need, count: need.count * times }));
+  const needs = layerNeeds(layers, layerName).map((need) => ({ ...need, count: need.count * times }));
   return {
     lengthM: parts.lengthM,
     visibleWidthM: parts.widthM,
@@ -53,15 +53,18 @@ export function packedRecipe(parts: PackedParts): Recipe {
     ...(parts.handsUpToM === undefined ? {} : { handsUpToM: parts.handsUpToM }),
     needs: [...needs, ...(parts.extra?.needs ?? []), ...(top?.needs ?? [])],
     assemblies: [
-      {
-        name: cluster,
-        size: n,
-        count,
-        part: 'layers',
-        make: n > 5 ? 'twist-six' : 'twist-quad',
-        join: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
-        joinAt: 'site',
-      },
+      ...[...groupBy(layers, ({ word }) => word.length)].map(
+        ([size, alike], i): Assembly => ({
+          ...(i > 0 ? { withBefore: true } : {}),
+          name: layerName(size),
+          size,
+          count: alike.length * times,
+          part: 'layers',
+          make: size > 5 ? 'twist-six' : 'twist-quad',
+          join: schools.onPipe === 'press' ? 'press-quad' : 'twist-on-pipe',
+          joinAt: 'site',
+        }),
+      ),
       ...(parts.extra?.assemblies ?? []),
       ...(top?.assemblies ?? []),
     ],
@@ -87,6 +90,7 @@ export function packedRecipe(parts: PackedParts): Recipe {
     making: [
       'Blow every balloon through its template hole; uniform layers sit level.',
       'Tie each duplet from the colour pair on the pattern card, then twist the duplets into layers.',
+      ...(layers.some(({ word }) => word.length === 5) ? ['A ring of five is a trio and a duplet.'] : []),
     ],
     notes: parts.notes ?? [],
     working: parts.working,
@@ -109,6 +113,20 @@ export const oneFrame = (
     pair: true,
     ...(how ? { how } : {}),
   },
+];
+
+/** How high layers set one by one come out. */
+export const ownLayersWorking = (layers: readonly Layer[], pressFactor: number): Recipe['working'] => [
+  working(
+    'Height of the layers',
+    'half the lowest + Σ press factor · sqrt(s² − ra² − rb² + 2 ra rb cos(π/n)) + half the topmost',
+    [
+      ['layers', layers.length],
+      ['press factor', pressFactor],
+    ],
+    { value: topOf(layers), unit: 'm' },
+    DERIVED,
+  ),
 ];
 
 /** Layers of equal balloons on a length: the count and its inputs. */

@@ -9,6 +9,12 @@ import { squareLayers } from './square-column.ts';
 import { tableLayers } from './table-arch.ts';
 import { towerLayers } from './tower.ts';
 
+/** The layers of a packed piece's body, without a roof; none for other kinds. */
+export function layersOf(piece: Piece): Layer[] {
+  if (piece.kind === 'tower') return towerLayers({ ...piece, roof: null });
+  return packedLayers(piece);
+}
+
 /** The layers of a packed piece, the lowest or leftmost first; none for other kinds. */
 function packedLayers(piece: Piece): Layer[] {
   switch (piece.kind) {

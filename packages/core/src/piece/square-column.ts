@@ -4,7 +4,7 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
-import { drawLayers, type Layer, layerNeeds } from './layers.ts';
+import { drawLayers, type Layer, layerName, layerNeeds } from './layers.ts';
 import { drawTopper, oneFrame, packedRecipe, standMaterials } from './packed.ts';
 import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
@@ -53,7 +53,7 @@ export const squareColumn: Kind<SquareColumn> = {
       ],
       topper,
       extra: {
-        needs: layerNeeds(smallLayers, 'quads', 'filler'),
+        needs: layerNeeds(smallLayers, layerName, 'filler'),
         assemblies: [
           {
             name: 'small quads',

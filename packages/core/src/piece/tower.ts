@@ -6,12 +6,13 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import type { Kind } from './kind.ts';
-import { drawLayers, gradedLayers, type Layer, onTemplate } from './layers.ts';
+import { drawLayers, gradedLayers, type Layer, onTemplate, ownLayers, topOf } from './layers.ts';
 import { packedRecipe, standMaterials } from './packed.ts';
 import { columnParts } from './part.ts';
 import { basePlate, type DrawnBalloon, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
 
+/** Of the flower on a roof, where it is not said. Common practice, no source. */
 const PETALS = 5;
 /** Each ring of the roof is blown to this share of the one below. From memory, an editable default. */
 const ROOF_STEP = 0.86;
@@ -22,13 +23,14 @@ export const tower: Kind<Tower> = {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;
     const layers = towerLayers(piece);
     const bodyCount = layers.length - (roof?.rings ?? 0);
-    const flower = roof ? flowerNeeds(roof.flower) : [];
+    const petals = roof?.petals ?? PETALS;
+    const flower = roof ? flowerNeeds(roof.flower, petals) : [];
     const topM = topOf(layers) + (roof ? inchesToMetres(roof.flower.inflatedIn) : 0);
     return packedRecipe({
       layers,
       schools,
       lengthM: topOf(layers),
-      widthM: inchesToMetres(ringOuterDiameter(layerSize, Math.max(bottomIn, topIn))),
+      widthM: widthOf(piece),
       topM,
       frame: [
         {
@@ -82,7 +84,7 @@ export const tower: Kind<Tower> = {
           ? [
               {
                 name: 'flowers',
-                size: PETALS,
+                size: petals,
                 count: 1,
                 part: 'roof',
                 make: 'tie-bunch',
@@ -100,7 +102,7 @@ export const tower: Kind<Tower> = {
                 rate: 'tie-topper',
                 amount: 1,
                 how: [
-                  'Ever smaller rings, closed by a flower of five petals, tied together by a 260 and set on as one.',
+                  `Ever smaller rings, closed by a flower of ${petals} petals, tied together by a 260 and set on as one.`,
                 ],
               },
             ]
@@ -118,15 +120,26 @@ export const tower: Kind<Tower> = {
     ];
     return {
       shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + topM)],
-      balloons: [...drawLayers(axis, layers), ...(roof ? drawFlower(at.xM, at.yM + topM, roof.flower) : [])],
+      balloons: [
+        ...drawLayers(axis, layers),
+        ...(roof ? drawFlower(at.xM, at.yM + topM, roof.flower, roof.petals ?? PETALS) : []),
+      ],
     };
   },
   parts(piece) {
-    const { layerSize, bottomIn, topIn } = piece;
-    const widthM = inchesToMetres(ringOuterDiameter(layerSize, Math.max(bottomIn, topIn)));
-    return columnParts(piece.at, topOf(towerLayers(piece)), widthM);
+    return columnParts(piece.at, topOf(towerLayers(piece)), widthOf(piece));
   },
 };
+
+/** Of its fullest ring. */
+const widthOf = ({ ownLayers: own, layerSize, bottomIn, topIn }: Tower): number =>
+  inchesToMetres(
+    Math.max(
+      ...(own ?? [{ balloons: layerSize, inflatedIn: Math.max(bottomIn, topIn) }]).map((ring) =>
+        ringOuterDiameter(ring.balloons, ring.inflatedIn),
+      ),
+    ),
+  );
 
 /** Of setting a tower's stand, what is screwing its pole together. From memory, an editable default. */
 const POLE_SHARE = 0.4;
@@ -137,17 +150,15 @@ const roofTie = ({ roof }: Tower) =>
     ? [material('modelling-260', 1, 'one for the roof', [], COMMON_PRACTICE, { what: 'Tie of the roof' })]
     : [];
 
-const topOf = (layers: readonly Layer[]) => {
-  const last = layers.at(-1) as Layer;
-  return last.atM + inchesToMetres(last.inflatedIn) / 2;
-};
-
 /** The rings of the body and of the roof, the lowest first. */
 export function towerLayers(piece: Tower): Layer[] {
   const { heightM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern, roof } = piece;
-  const body = gradedLayers(heightM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern);
+  const body = piece.ownLayers
+    ? ownLayers(piece.ownLayers, nominalIn, pressFactor)
+    : gradedLayers(heightM, layerSize, nominalIn, bottomIn, topIn, pressFactor, pattern);
   const rings = roof?.rings ?? 0;
-  const colours = layerColours(pattern, layerSize, body.length + rings);
+  const ringSize = body.at(-1)?.word.length ?? layerSize;
+  const colours = layerColours(pattern, ringSize, body.length + rings);
   const layers = [...body];
   for (let i = 0; i < rings; i++) {
     const below = layers.at(-1) as Layer;
@@ -159,14 +170,17 @@ export function towerLayers(piece: Tower): Layer[] {
   return layers;
 }
 
-function flowerNeeds(flower: { nominalIn: number; inflatedIn: number; colour: string }): Need[] {
+function flowerNeeds(
+  flower: { nominalIn: number; inflatedIn: number; colour: string },
+  petals: number,
+): Need[] {
   return [
     {
       role: 'accent',
       nominalIn: flower.nominalIn,
       inflatedIn: { min: flower.inflatedIn, max: flower.inflatedIn },
       colour: flower.colour,
-      count: PETALS,
+      count: petals,
       cluster: 'flowers',
     },
   ];
@@ -176,14 +190,17 @@ function flowerNeeds(flower: { nominalIn: number; inflatedIn: number; colour: st
 function drawFlower(
   xM: number,
   yM: number,
-  { inflatedIn, colour }: { inflatedIn: number; colour: string },
+  { nominalIn, inflatedIn, colour }: { nominalIn: number; inflatedIn: number; colour: string },
+  petals: number,
 ): DrawnBalloon[] {
   const rM = inchesToMetres(inflatedIn) / 2;
-  return [-1.5, 1.5, -0.8, 0.8, 0].map((across) => ({
+  const places = petals === 6 ? [-1.6, 1.6, -1, 1, -0.35, 0.35] : [-1.5, 1.5, -0.8, 0.8, 0];
+  return places.map((across) => ({
     xM: xM + across * rM,
     yM: yM + rM * (1 - Math.abs(across) * 0.25),
     rM,
     colour,
     role: 'accent' as const,
+    nominalIn,
   }));
 }

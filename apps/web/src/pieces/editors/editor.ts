@@ -1,4 +1,15 @@
-import type { Blown, Mix, Pattern, Piece, PieceKind, PieceOf, Point, Topper } from '@early-lantern/contract';
+import type {
+  Blown,
+  Mix,
+  OwnLayer,
+  Pattern,
+  Piece,
+  PieceKind,
+  PieceOf,
+  Point,
+  Topper,
+} from '@early-lantern/contract';
+import { layersOf } from '@early-lantern/core';
 
 /** One thing about a piece that can be typed or chosen; `set` returns the piece with it changed. */
 export type Field<P> =
@@ -47,7 +58,15 @@ export type Field<P> =
       set: (piece: P, topper: Topper | null) => P;
     }
   | { type: 'mix'; label: string; value: (piece: P) => Mix; set: (piece: P, mix: Mix) => P }
-  | { type: 'items'; label: string };
+  | { type: 'items'; label: string }
+  | {
+      type: 'layers';
+      label: string;
+      value: (piece: P) => readonly OwnLayer[] | undefined;
+      /** Layers as they are without being set one by one, to begin with. */
+      usual: (piece: P) => OwnLayer[];
+      set: (piece: P, layers: OwnLayer[] | undefined) => P;
+    };
 
 /** A grip on the elevation: dragged, it changes what it stands for. */
 export interface Grip<P> {
@@ -155,4 +174,18 @@ export const heightField = <P extends { heightM: number }>(max = 6): Field<P> =>
   max,
   value: (piece) => piece.heightM,
   set: (piece, heightM) => ({ ...piece, heightM }),
+});
+
+/** Layers set one by one, beginning with those that the piece has. */
+export const ownLayersField = <P extends PieceOf<'tower'> | PieceOf<'packed-column'>>(): Field<P> => ({
+  type: 'layers',
+  label: 'Layer by layer',
+  value: (piece) => piece.ownLayers,
+  usual: (piece) =>
+    layersOf(piece).map(({ word, inflatedIn }) => ({
+      balloons: word.length,
+      inflatedIn,
+      colour: word[0] as string,
+    })),
+  set: (piece, ownLayers) => ({ ...piece, ownLayers }),
 });

@@ -1,5 +1,5 @@
 import type { PieceOf } from '@early-lantern/contract';
-import { blownField, coloursField, type Editor, standsAt } from './editor.ts';
+import { blownField, coloursField, type Editor, type Field, standsAt } from './editor.ts';
 
 export const topiary: Editor<PieceOf<'topiary'>> = {
   fields: (piece) => [
@@ -78,8 +78,34 @@ export const topiary: Editor<PieceOf<'topiary'>> = {
   ],
 };
 
+function footFields(foot: NonNullable<PieceOf<'chain'>['foot']>): Field<PieceOf<'chain'>>[] {
+  return [
+    {
+      type: 'blown',
+      label: 'Rings of the foot',
+      value: () => foot.balloon,
+      set: (p, balloon) => ({ ...p, foot: { ...foot, balloon } }),
+    },
+    {
+      type: 'number',
+      label: 'Balloons in a ring',
+      min: 3,
+      max: 6,
+      whole: true,
+      value: () => foot.balloons,
+      set: (p, balloons) => ({ ...p, foot: { ...foot, balloons } }),
+    },
+    {
+      type: 'colour',
+      label: 'Colour of the foot',
+      value: () => foot.colour,
+      set: (p, colour) => ({ ...p, foot: { ...foot, colour } }),
+    },
+  ];
+}
+
 export const chain: Editor<PieceOf<'chain'>> = {
-  fields: () => [
+  fields: (piece) => [
     {
       type: 'length',
       label: 'Sag',
@@ -105,7 +131,15 @@ export const chain: Editor<PieceOf<'chain'>> = {
       value: (p) => p.balloonsPerLink,
       set: (p, balloonsPerLink) => ({ ...p, balloonsPerLink }),
     },
-    coloursField('Colours, link by link'),
+    {
+      type: 'number',
+      label: 'Blown length, inches',
+      min: 2,
+      max: 60,
+      value: (p) => p.blownIn ?? 15,
+      set: (p, blownIn) => ({ ...p, blownIn }),
+    },
+    coloursField('Colours, pair by pair'),
     {
       type: 'number',
       label: 'Small weighted bases',
@@ -115,6 +149,18 @@ export const chain: Editor<PieceOf<'chain'>> = {
       value: (p) => p.bases,
       set: (p, bases) => ({ ...p, bases }),
     },
+    {
+      type: 'switch',
+      label: 'Two rings over each base',
+      value: (p) => p.foot !== undefined,
+      set: (p, on) => ({
+        ...p,
+        foot: on
+          ? { balloon: { nominalIn: 5, inflatedIn: 4.5 }, balloons: 5, colour: p.colours[0] as string }
+          : undefined,
+      }),
+    },
+    ...(piece.foot ? footFields(piece.foot) : []),
   ],
   grips: [
     { id: 'from', label: 'First end', at: (p) => p.from, pull: (p, from) => ({ ...p, from }) },

@@ -6,6 +6,7 @@ import {
   type Field,
   heightField,
   layerFields,
+  ownLayersField,
   spanGrip,
   standsAt,
   topGrip,
@@ -96,7 +97,13 @@ const topperField = <P extends { topper: PieceOf<'packed-column'>['topper'] }>()
 });
 
 export const packedColumn: Editor<PieceOf<'packed-column'>> = {
-  fields: () => [heightField(), blownField(), ...layerFields<PieceOf<'packed-column'>>(), topperField()],
+  fields: () => [
+    heightField(),
+    blownField(),
+    ...layerFields<PieceOf<'packed-column'>>(),
+    ownLayersField<PieceOf<'packed-column'>>(),
+    topperField(),
+  ],
   grips: [standsAt(), topGrip()],
 };
 
@@ -215,6 +222,7 @@ export const tower: Editor<PieceOf<'tower'>> = {
     heightField(),
     ...gradedFields<PieceOf<'tower'>>(),
     ...layerFields<PieceOf<'tower'>>(),
+    ownLayersField<PieceOf<'tower'>>(),
     {
       type: 'switch',
       label: 'Roof',
@@ -250,6 +258,16 @@ function roofFields(roof: NonNullable<PieceOf<'tower'>['roof']>): Field<PieceOf<
       label: 'Flower',
       value: () => roof.flower.colour,
       set: (p, colour) => ({ ...p, roof: { ...roof, flower: { ...roof.flower, colour } } }),
+    },
+    {
+      type: 'pick',
+      label: 'Petals of the flower',
+      options: [
+        ['5', 'five'],
+        ['6', 'six'],
+      ],
+      value: () => String(roof.petals ?? 5),
+      set: (p, petals) => ({ ...p, roof: { ...roof, petals: Number(petals) } }),
     },
     {
       type: 'blown',

@@ -7,6 +7,7 @@ import { BlownField } from './BlownField.tsx';
 import { ColourList } from './ColourList.tsx';
 import { ColourPick } from './ColourPick.tsx';
 import { ItemsField } from './ItemsField.tsx';
+import { LayersField } from './LayersField.tsx';
 import { MixField } from './MixField.tsx';
 import { PatternField } from './PatternField.tsx';
 import { TopperField } from './TopperField.tsx';
@@ -36,7 +37,9 @@ export function FieldList({ piece, fields, colours, onCommit }: FieldListProps) 
 }
 
 const isWide = ({ type }: Field<Piece>) =>
-  ['heading', 'blown', 'colours', 'pattern', 'mix', 'items', 'topper', 'text', 'switch'].includes(type);
+  ['heading', 'blown', 'colours', 'pattern', 'mix', 'items', 'topper', 'text', 'switch', 'layers'].includes(
+    type,
+  );
 
 interface OneFieldProps extends Omit<FieldListProps, 'fields'> {
   field: Field<Piece>;
@@ -136,6 +139,16 @@ function OneField({ field, piece, colours, onCommit }: OneFieldProps) {
           most={field.most}
           colours={colours}
           onChange={(next) => onCommit(field.set(piece, next))}
+        />
+      );
+    case 'layers':
+      return (
+        <LayersField
+          label={field.label}
+          value={field.value(piece)}
+          usual={() => field.usual(piece)}
+          colours={colours}
+          onChange={(layers) => onCommit(field.set(piece, layers))}
         />
       );
     case 'pattern':
