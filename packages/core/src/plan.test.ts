@@ -226,11 +226,13 @@ test('any job: balloons, lots and materials of the pieces add up to the totals, 
         const parts = plan.pieces.flatMap((piece) =>
           piece.materials.filter((one) => one.label === row.label),
         );
-        expect(row.count).toBeCloseTo(
-          parts.reduce((all, one) => all + one.count, 0),
-          6,
+        const inParts = parts.reduce((all, one) => all + one.count, 0);
+        // Pipe is cut together: as many lengths as the pieces alone take, or fewer.
+        if (row.item.startsWith('pipe-')) expect(row.count).toBeLessThanOrEqual(inParts);
+        else expect(row.count).toBeCloseTo(inParts, 6);
+        expect(row.working.length).toBeGreaterThanOrEqual(
+          parts.reduce((all, one) => all + one.working.length, 0),
         );
-        expect(row.working).toHaveLength(parts.reduce((all, one) => all + one.working.length, 0));
         for (const how of row.working) expect(how.formula && how.source).toBeTruthy();
       }
       expect(new Set(plan.tasks.map((task) => task.id)).size).toBe(plan.tasks.length);

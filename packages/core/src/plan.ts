@@ -20,6 +20,7 @@ import { waitingLamps } from './lamps/unlit.ts';
 import { windowFixes } from './lamps/window-fixes.ts';
 import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
+import { pipesAsCut } from './materials/piping.ts';
 import { cardOf } from './network/card.ts';
 import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
@@ -28,7 +29,6 @@ import { colourMark, withColourNames } from './piece/colour-mark.ts';
 import { balloonsOf, blownNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { coloursWithoutRoom } from './piece/pattern-of.ts';
 import { madeRecipe, rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
-import type { LengthUnits } from './quantity/length.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
 import { rehearse } from './rehearsal/rehearse.ts';
 import { unmadeOf } from './stock/stand-ins.ts';
@@ -179,7 +179,7 @@ function workedWhile(file: JobFile, exposed: JobFile) {
   // What carries what: each piece's stand or points, loads handed down from what is carried to what stands.
   const holds = holdsOf(exposed, bare.counted);
   // Materials: what its points really take.
-  const counts = withFixingsOf(bare, holds, file.workshop.units);
+  const counts = withFixingsOf(bare, holds, file);
   // Bench: the batches it takes to make each piece.
   const pieces = counts.counted.map(
     ({ piece, recipe, lots }, i): WorkedPiece => ({
@@ -198,12 +198,13 @@ function workedWhile(file: JobFile, exposed: JobFile) {
 }
 
 /** The counts with clamps, loops, ties and hooks as the points of each piece take them. */
-function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds, units: LengthUnits) {
+function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds, file: JobFile) {
+  const { units } = file.workshop;
   const counted = counts.counted.map((one, i) => ({
     ...one,
     materials: materialRows(withFixings(one.recipe.materials, pieces[i], units), units),
   }));
-  return { ...counts, counted, materials: totalMaterials(counted) };
+  return { ...counts, counted, materials: pipesAsCut(totalMaterials(counted), cutListOf(file).cutList) };
 }
 
 /** What carries the pieces of a file, nothing else looked at. */

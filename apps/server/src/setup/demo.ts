@@ -38,7 +38,7 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
 /** A job that is over used what its counts say, and that was bought for it. */
 async function recordAsCounted(tx: Queries, jobId: string, file: JobFile): Promise<void> {
   const { balloons } = needsOfJob(file);
-  const note = `bought for ${file.job.name}`;
+  const note = 'bought for it';
   await book(
     tx,
     balloons.map(({ count, ...product }) => ({ ...product, kind: 'received', change: count, note, jobId })),

@@ -14,6 +14,7 @@ import {
 } from '@mui/material';
 import { Fragment } from 'react';
 import { useJob } from '../job/context.ts';
+import { balloonsWords } from '../parts/balloons-words.ts';
 import { blownWords } from '../parts/blown-words.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { Swatch } from '../parts/Swatch.tsx';
@@ -226,7 +227,7 @@ function PieceCounts() {
             <WorkingButton title={piece.name} working={piece.working}>
               {madeOf(piece).join(' · ') || 'show working'}
             </WorkingButton>{' '}
-            · {plural(sum(piece.balloons, 'need'), 'balloon')} · {Math.round(piece.benchMin)} min at the bench
+            · {balloonsWords(piece.balloons)} · {Math.round(piece.benchMin)} min at the bench
           </Typography>
           {piece.notes.map((note) => (
             <Typography key={note} sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>

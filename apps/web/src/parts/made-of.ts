@@ -9,7 +9,7 @@ export function madeOf({ kind, clusters, clusterSize, assemblies }: PlanPiece): 
   return [
     base.length > 1
       ? `${plural(clusters, 'cluster')}: ${sizes}`
-      : `${plural(clusters, 'cluster')} of ${clusterSize}`,
+      : `${plural(clusters, 'cluster')} of ${base[0]?.size ?? clusterSize}`,
     ...assemblies.filter(({ part }) => part === 'fillers').map(({ count, name }) => counted(count, name)),
   ];
 }

@@ -30,6 +30,7 @@ interface ColourMixProps extends MixProps {
 /** Colours with their shares; moving one moves the others in proportion, so that they always make up the whole. */
 export const ColourMix = memo(
   function ColourMix({ mix, known: colours, onChange }: ColourMixProps) {
+    const [bySize, setBySize] = useState(false);
     const known = (id: string) => colours.find((colour) => colour.id === id);
     const unused = colours.filter((colour) => !mix.colours.some((share) => share.colour === colour.id));
     const change = (edit: (now: readonly ColourShare[]) => ColourShare[], gesture?: string) =>
@@ -148,7 +149,7 @@ export const ColourMix = memo(
                   sx={{ gridRow: 3, gridColumn: '3 / 4', py: 0.5 }}
                 />
               )}
-              {(mix.sizes.length > 1 || mix.fillers.triosPerM > 0) && (
+              {(bySize || share.inSizes) && (
                 <SizesOfColour
                   name={name}
                   share={share}
@@ -176,6 +177,11 @@ export const ColourMix = memo(
             </Box>
           );
         })}
+        {(mix.sizes.length > 1 || mix.fillers.triosPerM > 0) && !bySize && (
+          <Button size="small" onClick={() => setBySize(true)}>
+            Set sizes colour by colour
+          </Button>
+        )}
         <Stretches mix={mix} known={colours} onChange={onChange} />
       </Box>
     );

@@ -22,6 +22,7 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
+import { balloonsWords } from '../parts/balloons-words.ts';
 import { CommitField } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { madeOf } from '../parts/made-of.ts';
@@ -252,7 +253,7 @@ const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
     <Typography component="div" data-testid="piece-counts">
       <WorkingButton title={plan.name} working={plan.working}>
         <Box component="strong" sx={{ fontSize: 17 }}>
-          {balloons > 0 ? plural(balloons, 'balloon') : `${plural(things, 'thing')} to carry`}
+          {balloons > 0 ? balloonsWords(plan.balloons) : `${plural(things, 'thing')} to carry`}
         </Box>
       </WorkingButton>
       {parts.length > 0 && ` · ${parts.join(' · ')}`}

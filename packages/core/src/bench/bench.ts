@@ -232,6 +232,9 @@ function fillerMake(cluster: string, assemblies: readonly Assembly[]): FillerMak
   };
 }
 
+/** "trios" of "filler trios of 9 in.": the size stands beside it. */
+const shortName = (name: string): string => name.replace('filler ', '').replace(/ of .*$|, folded$/, '');
+
 function fillerBatches(
   lot: SizeLot,
   { name, size, make, isFolded }: FillerMake,
@@ -251,7 +254,7 @@ function fillerBatches(
   const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3, Math.max(1, Math.ceil(each)));
   return inBags(lot.balloons, perBag, workFor).map(({ amount, suffix }) => ({
     id: `fillers${index > 0 ? index + 1 : ''}-${lot.nominalIn}${suffix}`,
-    label: `Fillers: ${counted(Math.ceil(amount / each), name.replace('filler ', ''))} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,
+    label: `Fillers: ${counted(Math.ceil(amount / each), shortName(name))} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,
     effort: workFor(amount),
     needsInflator: true,
     litres: amount * litresOf(lot.largestIn),
@@ -339,7 +342,7 @@ function fixAtBench(
 ): Batch {
   return {
     id: `fix-fillers${index > 0 ? `-${index + 1}` : ''}`,
-    label: `Fix ${counted(assembly.count, assembly.name.replace('filler ', ''))} on the finished sections`,
+    label: `Fix ${counted(assembly.count, shortName(assembly.name))} on the finished sections`,
     effort: effort(assembly.join ?? 'fix-filler', assembly.count, settings),
     needsInflator: false,
     place: after.some((batch) => batch.place === 'site') ? 'site' : 'workshop',

@@ -4,7 +4,7 @@ import { amounts, material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { counted, plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE } from '../working.ts';
-import { clusterName, fillerName, twistRate } from './cluster-names.ts';
+import { clusterName, twistRate } from './cluster-names.ts';
 import { colourMark } from './colour-mark.ts';
 import type { Dressing, FillerCount } from './dressing.ts';
 import type { Assembly, Material, SiteWork } from './recipe.ts';
@@ -14,7 +14,7 @@ export function dressingAssemblies(dressing: Dressing, schools: Schools, part: s
   const { clusters } = dressing;
   const fillers = dressing.fillers.map(
     (filler): Assembly => ({
-      name: nameOf(filler),
+      name: filler.name,
       size: filler.size,
       count: filler.count,
       part: 'fillers',
@@ -43,10 +43,6 @@ export function dressingAssemblies(dressing: Dressing, schools: Schools, part: s
   return [...base, ...fillers];
 }
 
-/** What fillers of a make are called, the folded ones told apart. */
-const nameOf = ({ size, foldedFromIn }: FillerCount): string =>
-  foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
-
 /** A folded balloon has no neck to knot: a band goes round it. */
 const fixingOf = ({ foldedFromIn }: FillerCount, { fillerFixing }: Schools): Schools['fillerFixing'] =>
   foldedFromIn !== undefined && fillerFixing === 'neck' ? 'band' : fillerFixing;
@@ -54,9 +50,9 @@ const fixingOf = ({ foldedFromIn }: FillerCount, { fillerFixing }: Schools): Sch
 /** "12 quads and 38 trios". */
 export const fillersInWords = (fillers: readonly FillerCount[]): string =>
   fillers
-    .map((filler) => {
-      const { size, count, foldedFromIn } = filler;
-      return `${counted(count, clusterName(size))}${foldedFromIn === undefined ? '' : `, each folded from ${sizeName(foldedFromIn)}`}`;
+    .map(({ name, count, foldedFromIn }) => {
+      const words = counted(count, name.replace('filler ', '').replace(', folded', ''));
+      return foldedFromIn === undefined ? words : `${words}, each folded from ${sizeName(foldedFromIn)}`;
     })
     .join(' and ');
 
@@ -151,7 +147,7 @@ export function dressingMaterials(dressing: Dressing, schools: Schools): Materia
 
 function fillerMaterials(filler: FillerCount, fixing: Schools['fillerFixing']): Material[] {
   const { count } = filler;
-  const inputs: [string, number][] = [[nameOf(filler), count]];
+  const inputs: [string, number][] = [[filler.name, count]];
   switch (fixing) {
     case 'half-260':
       return [
@@ -161,7 +157,7 @@ function fillerMaterials(filler: FillerCount, fixing: Schools['fillerFixing']): 
           '⌈fillers / 2 / 2⌉: a half holds one at each end',
           inputs,
           COMMON_PRACTICE,
-          { what: `Halves of 260s for ${nameOf(filler)}` },
+          { what: `Halves of 260s for ${filler.name}` },
         ),
       ];
     case 'loop':
@@ -172,7 +168,7 @@ function fillerMaterials(filler: FillerCount, fixing: Schools['fillerFixing']): 
           '⌈fillers / 2⌉: a half looped round the base for each',
           inputs,
           COMMON_PRACTICE,
-          { what: `Loops of half 260s for ${nameOf(filler)}` },
+          { what: `Loops of half 260s for ${filler.name}` },
         ),
       ];
     case 'band':

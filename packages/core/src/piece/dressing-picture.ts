@@ -2,7 +2,6 @@ import { type Station, stationsAt } from '../geometry/line.ts';
 import { planColours } from '../pattern/colour-plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
-import { fillerName } from './cluster-names.ts';
 import type { Dressing, DressLine } from './dressing.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
@@ -195,10 +194,9 @@ function beside(
 
 function drawFillers(line: DressLine, counts: Counts, random: () => number): Placed[] {
   return counts.fillers.flatMap((filler) => {
-    const { size, count, foldedFromIn } = filler;
-    const cluster = foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
+    const { name, size, count, foldedFromIn } = filler;
     const needs = counts.needs
-      .filter((need) => need.cluster === cluster && need.nominalIn === (foldedFromIn ?? filler.nominalIn))
+      .filter((need) => need.cluster === name && need.nominalIn === (foldedFromIn ?? filler.nominalIn))
       // Of a folded balloon both halves are seen.
       .map((need) => (foldedFromIn === undefined ? need : { ...need, count: need.count * 2 }));
     const spots = stationsAt(

@@ -1,4 +1,5 @@
 import type { Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
+import { sizeName } from '../balloon/catalogue.ts';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
 import { groupBy } from '../quantity/group.ts';
@@ -42,6 +43,8 @@ export interface DressLine {
 
 /** So many fillers of one make. */
 export interface FillerCount extends Filler {
+  /** In the plural, told apart from those of another make: `filler trios`, `filler duplets of 9 in.` */
+  name: string;
   size: number;
   count: number;
 }
@@ -134,7 +137,7 @@ export function dress({
   return {
     lengthM,
     visibleWidthM: steps.visibleWidthM,
-    clusterSize: usualSize,
+    clusterSize: run ? Math.round(base / run.clusters.length) : usualSize,
     clusters,
     spineClusters: clusterCount(spine),
     sideClusters: clusterCount(clusters.side),
@@ -222,22 +225,28 @@ function baseNeeds(mix: Mix, sizes: readonly SizeShare[], balloons: number, clus
 function fillersOf({ fillers, largeFillers }: Mix, metres: number): FillerCount[] {
   const { triosPerM, ...small } = fillers;
   const { perM = 0, ...large } = largeFillers ?? { ...small, perM: 0 };
-  return [
+  const counted = [
     { size: 3, ...large, count: Math.round(perM * metres) },
     { size: 3, ...small, count: Math.round(triosPerM * metres) },
   ].filter(({ count }) => count > 0);
+  return counted.map((filler) => {
+    const { size, nominalIn, foldedFromIn } = filler;
+    const ofSize = counted.length > 1 ? ` of ${sizeName(nominalIn)}` : '';
+    const folded = foldedFromIn === undefined ? '' : ', folded';
+    return { ...filler, name: `${fillerName(size)}${ofSize}${folded}` };
+  });
 }
 
 /** Balloons of fillers: as many as they have, or half as many larger ones where they are folded. */
-function fillerNeeds(mix: Mix, { nominalIn, inflatedIn, size, count, foldedFromIn }: FillerCount): Need[] {
-  const cluster = foldedFromIn === undefined ? fillerName(size) : `${fillerName(size)}, folded`;
+function fillerNeeds(mix: Mix, filler: FillerCount): Need[] {
+  const { name, nominalIn, inflatedIn, size, count, foldedFromIn } = filler;
   return dealColours(mix, count * size, nominalIn).map((dealt) => ({
     role: 'filler' as const,
     nominalIn: foldedFromIn ?? nominalIn,
     inflatedIn,
     colour: dealt.colour,
     count: foldedFromIn === undefined ? dealt.count : Math.ceil(dealt.count / 2),
-    cluster,
+    cluster: name,
   }));
 }
 

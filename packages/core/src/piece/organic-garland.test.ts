@@ -296,8 +296,8 @@ describe('whatever is tied', () => {
     const piece = { ...plain, fillers: small, largeFillers: large };
     const { assemblies, materials, fillerClusters } = recipeOf(piece);
     const trios = recipeOf(plain).fillerClusters;
-    const quads = assemblies.find(({ name }) => name === 'filler quads')?.count as number;
-    const duplets = assemblies.find(({ name }) => name === 'filler duplets')?.count as number;
+    const quads = assemblies.find(({ name }) => name === 'filler quads of 5 in.')?.count as number;
+    const duplets = assemblies.find(({ name }) => name === 'filler duplets of 9 in.')?.count as number;
     expect(quads).toBe(trios);
     expect(Math.abs(duplets - trios / 2)).toBeLessThanOrEqual(0.5);
     expect(fillerClusters).toBe(quads + duplets);

@@ -4,7 +4,8 @@ export function plural(count: number, noun: string): string {
 }
 
 /** The singular of a name in the plural: "flower" of "flowers", "bunch" of "bunches". */
-const singular = (names: string): string => names.replace(/s$/, '').replace(/bunche$/, 'bunch');
+const singular = (names: string): string =>
+  names.replace(/s(?= of |$)/, '').replace(/bunche(?= of |$)/, 'bunch');
 
 /** "1 flower", "3 flowers", by the name in the plural. */
 export const counted = (count: number, names: string): string =>

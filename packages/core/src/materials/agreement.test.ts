@@ -1,0 +1,95 @@
+import type { JobFile, Plan } from '@early-lantern/contract';
+import methods from '../fixing/methods.json';
+import { asDoneHere } from '../network/own-steps.ts';
+import { stepsOf } from '../network/steps.ts';
+import { recipeOf } from '../piece/recipe-of.ts';
+import { draftPlan } from '../plan.ts';
+import { numbers, randomPieces } from '../test/random-pieces.ts';
+import { demoJob } from '../test/samples.ts';
+
+/** What a fixing of each method takes, as its table has it. */
+const takes = new Map(methods.map(({ id, takes: each }) => [id, (each ?? {}) as Record<string, number>]));
+
+/** Items that only points take: nothing else in any piece's materials. */
+const ONLY_POINTS = ['adhesive-hook', 'magnetic-hook', 'suction-hook', 'brick-clip', 'clamp'];
+
+const randomJob = (seed: number): JobFile => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  file.job.pieces = randomPieces(numbers(seed)).map((piece) => ({
+    ...piece,
+    spotId: file.site.spots[0]?.id ?? '',
+  }));
+  return file;
+};
+
+const countOf = (rows: readonly { item: string; count: number }[], item: string) =>
+  rows.filter((row) => row.item === item).reduce((sum, { count }) => sum + count, 0);
+
+/** Every piece of a plan: its hooks are its points, and so are the minutes of its hanging. */
+function agrees(file: JobFile, plan: Plan): number {
+  let points = 0;
+  file.job.pieces.forEach((piece, i) => {
+    const held = plan.holds.pieces[i] as Plan['holds']['pieces'][number];
+    const materials = plan.pieces[i]?.materials ?? [];
+    for (const item of ONLY_POINTS) {
+      // By hand: of each method and class so many points times what one takes, rounded up.
+      const classes = new Map<string, number>();
+      for (const { method, hook } of held.points) {
+        if (takes.get(method)?.[item] === undefined) continue;
+        const key = `${method}/${hook?.id ?? ''}`;
+        classes.set(key, (classes.get(key) ?? 0) + 1);
+      }
+      const wanted = [...classes].reduce(
+        (sum, [key, count]) =>
+          sum + Math.ceil(count * (takes.get(key.split('/')[0] as string)?.[item] as number)),
+        0,
+      );
+      const hasPoints = recipeOf(piece).materials.some((row) => row.item === 'tie-point');
+      if (hasPoints) expect([piece.name, item, countOf(materials, item)]).toEqual([piece.name, item, wanted]);
+    }
+    const steps = asDoneHere(stepsOf(recipeOf(piece), held), piece, file);
+    const are = (method: string) => held.points.filter((point) => point.method === method).length;
+    for (const step of steps.filter(({ byPoints }) => byPoints)) {
+      // A clamp's loop is a quarter of its point's work, done beforehand; pegs come last, by themselves.
+      const wanted = held.points.length - are('foot-peg') - are('bar-clamp') / 4;
+      if (wanted > 0) expect([piece.name, step.amount]).toEqual([piece.name, wanted]);
+    }
+    const hooks = steps.find(({ id }) => id === 'hooks');
+    if (hooks) expect([piece.name, hooks.amount]).toEqual([piece.name, are('adhesive-hook')]);
+    points += held.points.length;
+    // Weights: so many on each base.
+    const onBases = held.weights.reduce((sum, { count }) => sum + count * held.ballastKg.length, 0);
+    if (held.weights.length > 0) expect(countOf(materials, 'weight')).toBeGreaterThanOrEqual(onBases);
+    if (held.tieLines.length > 0) {
+      const staked = held.tieLines.every(({ anchor }) => anchor === 'stake');
+      if (staked) expect(countOf(materials, 'stake')).toBe(held.tieLines.length);
+    }
+  });
+  return points;
+}
+
+test('points in Holds, hooks in the materials and work in the clock are the same ones (random jobs)', () => {
+  let points = 0;
+  for (let seed = 1; seed <= 60; seed++) {
+    const file = randomJob(seed);
+    points += agrees(file, draftPlan(file));
+  }
+  expect(points).toBeGreaterThan(100);
+});
+
+test.each(['01-meadow-finish', '02-engine-shed', '03-glasshouse-night'])('and so they are in %s', (name) => {
+  const file = demoJob(name);
+  const plan = draftPlan(file);
+  agrees(file, plan);
+  // Pipes of the job are the lengths of its cut list.
+  for (const stock of new Set(plan.cutList.map((bar) => bar.stock)))
+    expect(countOf(plan.totals.materials, stock)).toBe(
+      plan.cutList.filter((bar) => bar.stock === stock && !bar.isOwned).length,
+    );
+  // The job's list is its pieces' lists added up, but for pipe, which is cut together.
+  for (const { item, label, count } of plan.totals.materials) {
+    if (item.startsWith('pipe-')) continue;
+    const pieces = plan.pieces.flatMap(({ materials }) => materials.filter((row) => row.label === label));
+    expect([label, count]).toEqual([label, pieces.reduce((sum, row) => sum + row.count, 0)]);
+  }
+});
