@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MethodId } from './hold.ts';
+import { BaseId, MethodId } from './hold.ts';
 import { On } from './piece/carried.ts';
 import { Id } from './scalars.ts';
 import { Surface } from './site.ts';
@@ -113,6 +113,8 @@ export const HoldPiece = z.strictObject({
   takeDownGustMs: z.number().nullable(),
   lowerGustMs: z.number().nullable(),
   watchGustMs: z.number().nullable(),
+  /** What it stands on, where it stands on bases. */
+  base: BaseId.optional(),
   ballastKg: z.array(z.number()),
   /** What the business owns that makes up each base's ballast. */
   weights: z.array(z.strictObject({ id: Id, name: z.string(), count: z.int() })),

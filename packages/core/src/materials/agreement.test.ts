@@ -1,7 +1,8 @@
-import type { JobFile, Plan } from '@early-lantern/contract';
+import type { JobFile, PieceOf, Plan, PlanPiece } from '@early-lantern/contract';
 import methods from '../fixing/methods.json';
 import { asDoneHere } from '../network/own-steps.ts';
 import { stepsOf } from '../network/steps.ts';
+import { newPiece } from '../piece/new-piece.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
 import { draftPlan } from '../plan.ts';
 import { numbers, randomPieces } from '../test/random-pieces.ts';
@@ -92,4 +93,43 @@ test.each(['01-meadow-finish', '02-engine-shed', '03-glasshouse-night'])('and so
     const pieces = plan.pieces.flatMap(({ materials }) => materials.filter((row) => row.label === label));
     expect([label, count]).toEqual([label, pieces.reduce((sum, row) => sum + row.count, 0)]);
   }
+});
+
+test.each([
+  ['lamp-base', { 'lamp-base': 1, 'pole-section': 6, 'base-cover': 1 }],
+  ['plate-2ft', { 'weighted-base': 1, 'rigid-pole': 1, 'base-cover': 1 }],
+  ['drape-base', { 'weighted-base': 1, 'drape-upright': 1, 'base-cover': 1 }],
+  ['tamper', { 'weighted-base': 1, 'rigid-pole': 1, 'base-cover': 1 }],
+] as const)('on a %s a column has its base by name and the pole that it takes', (base, wanted) => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  const spotId = file.site.spots[0]?.id ?? '';
+  const column = newPiece('packed-column', {
+    id: 'c',
+    name: 'Column',
+    spot: { id: spotId, widthM: 5, heightM: 4 },
+    colours: ['chalk'],
+    seed: 1,
+  }) as PieceOf<'packed-column'>;
+  file.job.pieces = [{ ...column, heightM: 1.8, hold: { base } }];
+  const { materials } = draftPlan(file).pieces[0] as PlanPiece;
+  const items = [
+    'lamp-base',
+    'weighted-base',
+    'pole-section',
+    'rigid-pole',
+    'drape-upright',
+    'base-cover',
+    'cardboard',
+  ];
+  const found = Object.fromEntries(
+    items.map((item) => [item, countOf(materials, item)]).filter(([, count]) => count !== 0),
+  );
+  expect(found).toEqual(wanted);
+  if (base === 'tamper') expect(materials.map(({ label }) => label).join()).toContain('hand tamper');
+});
+
+test('outdoors cardboard lies under the bases, no cover', () => {
+  const file = demoJob('01-meadow-finish');
+  for (const piece of draftPlan(file).pieces) expect(countOf(piece.materials, 'base-cover')).toBe(0);
+  expect(countOf(draftPlan(file).totals.materials, 'cardboard')).toBeGreaterThan(0);
 });

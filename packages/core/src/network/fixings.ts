@@ -1,11 +1,12 @@
-import type { HoldPiece, HoldPoint } from '@early-lantern/contract';
+import type { BaseId, HoldPiece, HoldPoint } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
-import { material } from '../materials/materials.ts';
+import { material, unitsFor } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
 import { formatMass } from '../quantity/customary.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { HEAVY_KG, isHeavyWeight, STAKE } from '../structure/anchors.ts';
-import type { Input } from '../working.ts';
+import { baseOf } from '../structure/bases.ts';
+import { COMMON_PRACTICE, type Input } from '../working.ts';
 
 /** What is put on its bases: the workshop's own weights by name, or so many kilograms where none are counted. */
 function ballast({ ballastKg, weights }: HoldPiece, units: LengthUnits): Material[] {
@@ -32,6 +33,57 @@ function ballast({ ballastKg, weights }: HoldPiece, units: LengthUnits): Materia
       detail: formatMass(kg, units),
     }),
   ];
+}
+
+/** Poles that stand on lamp-type bases are screwed together from sections; other bases take a pole of one piece. */
+const poleFor = (base: BaseId): string | undefined =>
+  base === 'lamp-base' ? undefined : base === 'drape-base' ? 'drape-upright' : 'rigid-pole';
+
+/**
+ * What stands under a piece as it was chosen or found: the base by its name, the pole that it takes, and what protects
+ * the floor: a cover indoors, cardboard outdoors.
+ */
+export function onItsBase(
+  materials: readonly Material[],
+  { base, isOutdoors }: Pick<HoldPiece, 'base' | 'isOutdoors'>,
+): Material[] {
+  if (!base) return [...materials];
+  const chosen = 'the base as *Holds* has it';
+  return materials.map((row): Material => {
+    const { item, count } = row;
+    if (item === 'lamp-base' || item === 'weighted-base')
+      return base === 'lamp-base'
+        ? material('lamp-base', count, 'as counted', [['bases', count]], chosen)
+        : material('weighted-base', count, 'as counted', [['bases', count]], chosen, {
+            detail: baseOf(base).label,
+          });
+    if (item === 'base-cover' && isOutdoors)
+      return material(
+        'cardboard',
+        count,
+        'one under each base outdoors',
+        [['bases', count]],
+        COMMON_PRACTICE,
+      );
+    const pole = item === 'pole-section' ? poleFor(base) : undefined;
+    if (!pole) return row;
+    // So many sections make up a height: one pole in their place.
+    const { inputs } = row.working;
+    const of = (name: string) => Number(inputs.find((one) => one.name === name)?.value ?? 0);
+    const heightM = of('height');
+    const sections = Math.max(1, unitsFor(heightM, of('section') || heightM || 1));
+    const poles = Math.round(count / sections);
+    return material(
+      pole,
+      poles,
+      'one on each base',
+      [
+        ['poles', poles],
+        ['height', heightM, 'm'],
+      ],
+      chosen,
+    );
+  });
 }
 
 /** Cord left over at each end of a line for its knots, m. From memory. */
@@ -88,7 +140,8 @@ export function withFixings(
   units: LengthUnits,
 ): Material[] {
   const points = held?.points ?? [];
-  const weighted = [...materials, ...(held ? [...ballast(held, units), ...lines(held, units)] : [])];
+  const based = held ? onItsBase(materials, held) : materials;
+  const weighted = [...based, ...(held ? [...ballast(held, units), ...lines(held, units)] : [])];
   if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
   const taken = alike(points).flatMap(({ point: { method, hook }, count }) => {
     const { takes = {}, label, source } = methodOf(method);

@@ -112,6 +112,7 @@ export function standingPiece(
     required: worst?.required ?? null,
     governing: worst?.label ?? '',
     ...gustLevels(limit, takeDown),
+    ...(carrier.ownFeet ? {} : { base: baseId }),
     ballastKg: carrier.feetXM.map(() => Number(ballastKg.toFixed(2))),
     weights: set?.weights ?? [],
     tieLines:

@@ -1,0 +1,15 @@
+/** Unit tests of one folder, for `./lantern mutants`: which ones, the tool says by the environment. */
+export default {
+  testEnvironment: 'node',
+  testMatch: JSON.parse(process.env.MUTANTS_TESTS ?? '[]').map((path) => `<rootDir>/${path}`),
+  modulePathIgnorePatterns: ['/dist/'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+};

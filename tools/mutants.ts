@@ -1,0 +1,100 @@
+/**
+ * Mutation tests: small faults are put into a folder of the engine one by one, and its own tests must notice. Prints
+ * the share that is noticed, folder by folder, and writes it to docs/mutants.md.
+ */
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { Stryker } from '@stryker-mutator/core';
+
+const FOLDERS = ['stock', 'materials', 'bench', 'cautions', 'lasting', 'fixing', 'structure', 'lamps'];
+const ROOT = 'packages/core/src';
+const PAGE = 'docs/mutants.md';
+
+/** Tests besides a folder's own that are about it. */
+const ALSO: Record<string, string[]> = {
+  cautions: ['network/check-values.test.ts', 'plan.test.ts'],
+  materials: ['piece/kinds.test.ts'],
+};
+
+interface Score {
+  folder: string;
+  killed: number;
+  survived: number;
+}
+
+/** The folder's own tests; those of pieces for what has none. */
+async function scoreOf(folder: string): Promise<Score> {
+  const tests = [`${ROOT}/${folder}/**/*.test.ts`, ...(ALSO[folder] ?? []).map((name) => `${ROOT}/${name}`)];
+  process.env.MUTANTS_TESTS = JSON.stringify(tests);
+  const results = await new Stryker({
+    mutate: [`${ROOT}/${folder}/**/*.ts`, `!${ROOT}/${folder}/**/*.test.ts`],
+    testRunner: 'jest',
+    jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: false },
+    coverageAnalysis: 'perTest',
+    // Words of a sentence are no faults of a figure.
+    mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
+    ignorePatterns: ['apps', 'e2e', 'docs', '.cache', 'test-results'],
+    reporters: ['clear-text'],
+    clearTextReporter: { allowColor: false, logTests: false, reportScoreTable: false },
+    concurrency: Number(process.env.MUTANTS_AT_ONCE ?? 2),
+    tempDirName: '.cache/stryker',
+    timeoutMS: 20_000,
+    disableTypeChecks: true,
+    logLevel: 'error' as never,
+  } as never).runMutationTest();
+  const killed = results.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
+  const survived = results.filter(({ status }) => status === 'Survived' || status === 'NoCoverage').length;
+  return { folder, killed, survived };
+}
+
+const pct = ({ killed, survived }: Score) => Math.round((100 * killed) / Math.max(1, killed + survived));
+
+/** The rows of the page written before, kept where a folder is not measured this time. */
+function known(): Map<string, string> {
+  const rows = new Map<string, string>();
+  try {
+    for (const line of readFileSync(PAGE, 'utf8').split('\n')) {
+      const folder = /^\| `(\w+)`/.exec(line)?.[1];
+      if (folder) rows.set(folder, line);
+    }
+  } catch {
+    // The first time there is no page.
+  }
+  return rows;
+}
+
+function write(rows: Map<string, string>): void {
+  const order = [...FOLDERS, ...rows.keys()].filter((one, i, all) => all.indexOf(one) === i && rows.has(one));
+  writeFileSync(
+    PAGE,
+    `# Would the tests notice?
+
+\`./lantern mutants [folder …]\` puts small faults into the engine's code one by one (a turned comparison, a sum made a
+difference, a branch left out) and runs the tests that belong to the folder. Noticed is a fault for which one of them
+fails. Words are left alone. Tool: StrykerJS 9.6.
+
+| folder | faults | noticed | share |
+|---|---|---|---|
+${order.map((folder) => rows.get(folder)).join('\n')}
+`,
+  );
+}
+
+const asked = process.argv.slice(2);
+const there = readdirSync(ROOT, { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name);
+const unknown = asked.filter((folder) => !there.includes(folder));
+if (unknown.length > 0) {
+  console.error(`no folder ${unknown.join(', ')} in ${ROOT}`);
+  process.exit(1);
+}
+const rows = known();
+for (const folder of asked.length > 0 ? asked : FOLDERS) {
+  const score = await scoreOf(folder);
+  rows.set(
+    folder,
+    `| \`${folder}\` | ${score.killed + score.survived} | ${score.killed} | ${pct(score)} % |`,
+  );
+  write(rows);
+  console.log(`${folder}: ${pct(score)} % of ${score.killed + score.survived} faults noticed`);
+}
