@@ -118,3 +118,109 @@ test('a size that only this workshop uses is added, chosen, and can be deleted a
     .poll(async () => (await own()).map((size: { nominalIn: number }) => size.nominalIn))
     .not.toContain(14);
 });
+
+test('clusters by colour, colours by size, fillers in two sizes, rings one by one, a chain with a foot: from nothing', async ({
+  page,
+  request,
+}) => {
+  const jobId = await jobAtNewPlace(page, {
+    job: 'Lockkeeper’s birthday',
+    place: 'The lock house',
+    where: 'Indoors',
+    kind: 'wall',
+    width: "20'",
+    height: "10'",
+    floor: 'carpet',
+    access: 'Front door, the keeper opens',
+  });
+  const saved = () => expect(page.locator('[data-save]')).toHaveText('Saved');
+  const pick = async (label: string, option: string | RegExp) => {
+    await page.getByRole('combobox', { name: label, exact: true }).click();
+    await page.getByRole('option', { name: option }).click();
+  };
+  const type = async (label: string, text: string) => {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  };
+
+  // Six pairs of one colour, two of the next, over and over.
+  await addPiece(page, /^Organic garland/);
+  await page.getByRole('button', { name: 'Set clusters colour by colour' }).click();
+  for (const [label, text] of [
+    ['Stretch 1, clusters', '6'],
+    ['Stretch 1, balloons in a cluster', '2'],
+    ['Stretch 2, clusters', '2'],
+    ['Stretch 2, balloons in a cluster', '2'],
+  ] as const)
+    await type(label, text);
+  while ((await page.getByRole('button', { name: 'Remove stretch 3' }).count()) > 0)
+    await page.getByRole('button', { name: 'Remove stretch 3' }).click();
+  // Fillers: quads of the small size, duplets of 9 in. in the large gaps.
+  await pick('Tied as', 'quads');
+  await page.getByRole('button', { name: 'Add larger fillers for large gaps' }).click();
+  await page.getByRole('combobox', { name: 'Tied as' }).nth(1).click();
+  await page.getByRole('option', { name: 'duplets' }).click();
+  // The first colour only in two of the sizes.
+  await page.getByRole('button', { name: 'Set sizes colour by colour' }).click();
+  await page
+    .getByRole('button', { name: /^Sizes of/ })
+    .first()
+    .click();
+  await page.getByRole('switch', { name: 'in every size alike' }).click();
+  await page.getByRole('switch', { name: '9 in.', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await saved();
+  const garland = (await getPlan(request, jobId)).pieces[0];
+  const assemblies = new Map(garland?.assemblies.map(({ name, count }) => [name, count]));
+  expect([...assemblies.keys()].sort()).toEqual([
+    'duplets',
+    'filler duplets of 9 in.',
+    'filler quads of 5 in.',
+  ]);
+  const first = (await getJob(request, jobId)).pieces[0]?.data as OrganicGarland;
+  const [colour] = first.colours;
+  expect(garland?.balloons.some((row) => row.nominalIn === 9 && row.colour === colour?.colour)).toBe(false);
+  await expect(page.getByTestId('piece-counts')).toContainText('filler quads of 5 in.');
+
+  // A tower whose rings are set one by one.
+  await addPiece(page, /^Tower/);
+  await page.getByRole('switch', { name: 'Layer by layer' }).click();
+  await type('Layer 1, blown to', '10.5');
+  await type('Layer 1, balloons', '6');
+  await page.getByRole('button', { name: 'Layer on top' }).click();
+  await saved();
+  const tower = (await getPlan(request, jobId)).pieces[1];
+  expect(tower?.assemblies.some(({ size, count }) => size === 6 && count === 1)).toBe(true);
+
+  // A chain down to a foot of two rings.
+  await addPiece(page, /^Chain/);
+  await type('Small weighted bases', '1');
+  await page.getByRole('switch', { name: 'Two rings over each base' }).click();
+  await saved();
+  await expect(page.getByTestId('piece-counts')).toContainText('2 five-clusters');
+
+  // What the lists say is what the pieces are made of.
+  await page
+    .getByRole('tab', { name: 'Counts' })
+    .or(page.getByRole('link', { name: 'Counts' }))
+    .first()
+    .click();
+  await expect(page.getByTestId('total-balloons')).toBeVisible();
+  const { pieces, totals } = await getPlan(request, jobId);
+  const sum = (rows: readonly { need: number }[]) => rows.reduce((all, { need }) => all + need, 0);
+  expect(sum(totals.balloons)).toBe(sum(pieces.flatMap(({ balloons }) => balloons)));
+  await expect(page.getByTestId('total-balloons')).toContainText(String(sum(totals.balloons)));
+
+  // Another colour for one product: shown in the list, and taken back after a reload.
+  await page
+    .getByRole('button', { name: /^Change 11 in\./ })
+    .first()
+    .click();
+  await page.getByRole('menuitem', { name: 'Fern' }).last().click();
+  const swaps = page.getByRole('region', { name: 'Used in place of another' });
+  await expect(swaps).toContainText('Fern');
+  await saved();
+  await page.reload();
+  await swaps.getByRole('button').first().click();
+  await expect(swaps).toHaveCount(0);
+});

@@ -137,7 +137,7 @@ test('a school of its own says what it changes, and changes it', async ({ page, 
   const [piece] = (await getPlan(request, 'schools')).pieces;
   expect(piece?.materials.some((row) => row.item === 'rubber-band')).toBe(true);
   await page.getByRole('button', { name: 'Assembly card' }).click();
-  await expect(page.getByRole('dialog')).toContainText('A rubber band through the trio');
+  await expect(page.getByRole('dialog')).toContainText('A rubber band through the filler');
 });
 
 test('every kind is offered, drawn and kept, from nothing', async ({ page, request }) => {

@@ -50,10 +50,12 @@ export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefin
       ready?.map((one) => {
         if (!left) return one;
         const theirs = one.row.usedAt === null ? left[one.row.data.id] : RECORDED;
+        // A job that came meanwhile is not among those looked at yet.
+        if (!theirs) return one;
         const key = JSON.stringify(theirs);
         const known = withLeft.get(one);
         if (known?.key === key) return known.ready;
-        const file = theirs ? { ...one.file, workshop: { ...one.file.workshop, ...theirs } } : one.file;
+        const file = { ...one.file, workshop: { ...one.file.workshop, ...theirs } };
         const made = { row: one.row, file, isSettled: true };
         withLeft.set(one, { key, ready: made });
         return made;
