@@ -43,7 +43,7 @@ const poleFor = (base: BaseId): string | undefined =>
  * What stands under a piece as it was chosen or found: the base by its name, the pole that it takes, and what protects
  * the floor: a cover indoors, cardboard outdoors.
  */
-export function onItsBase(
+function onItsBase(
   materials: readonly Material[],
   { base, isOutdoors }: Pick<HoldPiece, 'base' | 'isOutdoors'>,
 ): Material[] {

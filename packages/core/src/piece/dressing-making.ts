@@ -48,7 +48,7 @@ const fixingOf = ({ foldedFromIn }: FillerCount, { fillerFixing }: Schools): Sch
   foldedFromIn !== undefined && fillerFixing === 'neck' ? 'band' : fillerFixing;
 
 /** "12 quads and 38 trios". */
-export const fillersInWords = (fillers: readonly FillerCount[]): string =>
+const fillersInWords = (fillers: readonly FillerCount[]): string =>
   fillers
     .map(({ name, count, foldedFromIn }) => {
       const words = counted(count, name.replace('filler ', '').replace(', folded', ''));
