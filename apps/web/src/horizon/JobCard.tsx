@@ -78,6 +78,15 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <LanternString plan={plan} compact />
       </Box>
+      {toDoors < 0 && row.usedAt === null && (
+        <Typography sx={{ gridColumn: '1 / -1', borderLeft: 4, pl: 1.25, borderColor: 'text.primary' }}>
+          It is over and still holds its balloons:{' '}
+          <Link to="/stock?view=record" style={{ color: 'inherit' }}>
+            record what it used
+          </Link>
+          .
+        </Typography>
+      )}
       {trouble && plan && (
         <Typography
           sx={{

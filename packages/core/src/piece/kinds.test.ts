@@ -3,6 +3,7 @@ import { nestedPitch, ringOuterDiameter, ringRadius, squarePitch } from '../geom
 import { inchesToMetres, METRES_PER_FOOT } from '../quantity/length.ts';
 import { kinds } from './kinds.ts';
 import { newPiece } from './new-piece.ts';
+import { coloursWithoutRoom } from './pattern-of.ts';
 import type { Recipe } from './recipe.ts';
 import { pictureOf, recipeOf } from './recipe-of.ts';
 import { ballCount } from './topiary.ts';
@@ -387,4 +388,18 @@ describe('layers one by one, chains, letters', () => {
     const bare = recipeOf(make('banner', { text: 'HELLO', balloonsEach: 0 }));
     expect([bare.needs, bare.assemblies]).toEqual([[], []]);
   });
+});
+
+test('a colour that no layer has room for is told, unless the layers are set one by one', () => {
+  // Five colours round a quad: the fifth has no place.
+  const pattern = {
+    kind: 'spiral' as const,
+    colours: ['a', 'b', 'c', 'd', 'e'],
+    turn: 'left' as const,
+    blockLayers: 1,
+  };
+  const column = make('packed-column', { layerSize: 4, pattern });
+  expect(coloursWithoutRoom(column)).toEqual(['e']);
+  const ownLayers = [{ balloons: 4, inflatedIn: 9, colour: 'a' }];
+  expect(coloursWithoutRoom({ ...column, ownLayers })).toEqual([]);
 });

@@ -54,7 +54,8 @@ export function patternOf(piece: Piece, name: (colour: string) => string): Piece
 
 /** Colours of a packed piece's pattern that no layer has room for. */
 export function coloursWithoutRoom(piece: Piece): string[] {
-  if (!('pattern' in piece)) return [];
+  // Layers set one by one do not go by the pattern.
+  if (!('pattern' in piece) || ('ownLayers' in piece && piece.ownLayers)) return [];
   const used = new Set(packedLayers(piece).flatMap(({ word }) => word));
   return used.size === 0 ? [] : [...new Set(piece.pattern.colours)].filter((colour) => !used.has(colour));
 }
