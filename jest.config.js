@@ -1,7 +1,8 @@
 /** Unit tests, and the server's against a PostgreSQL of their own. swc strips the types; nothing is built. */
 const shared = {
   testEnvironment: 'node',
-  modulePathIgnorePatterns: ['/dist/'],
+  // A run of the mutation tests that was killed leaves copies behind.
+  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.cache/'],
   // Published as ES modules only.
   transformIgnorePatterns: ['/node_modules/(?!tinypool/)'],
   transform: {

@@ -2,7 +2,7 @@
 export default {
   testEnvironment: 'node',
   testMatch: JSON.parse(process.env.MUTANTS_TESTS ?? '[]').map((path) => `<rootDir>/${path}`),
-  modulePathIgnorePatterns: ['/dist/'],
+  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.cache/'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
