@@ -70,7 +70,6 @@ export const RateKey = z.enum([
   'fix-single',
   'fold-duplet',
   'stuff-balloon',
-  'top-up',
   'shine-wipe',
   'shine-spray',
   'bag-section',
