@@ -166,7 +166,7 @@ test('with keys only: the same stand and garland, from the palette, by lists and
     await page.keyboard.press('Enter');
   };
   const tabTo = async (target: Locator) => {
-    for (let presses = 0; presses < 90; presses++) {
+    for (let presses = 0; presses < 140; presses++) {
       await page.keyboard.press('Tab');
       if (await target.evaluate((element) => element === document.activeElement)) return;
     }
