@@ -11,6 +11,7 @@ import { dateWords } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { PurchaseTable } from '../stock/PurchaseTable.tsx';
 import { priceWords } from '../stock/price-words.ts';
+import { SaveListButtons } from '../stock/SaveListButtons.tsx';
 import { useOrdering } from '../stock/use-ordering.ts';
 import { SubstituteDialog } from './SubstituteDialog.tsx';
 
@@ -39,12 +40,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
           Needed in the workshop by <strong>{dateWords(wanted)}</strong>, the day before doors.{' '}
           {priceWords(rows, workshop.currency)}
         </Typography>
-        <Button size="small" variant="outlined" component="a" href={fileAddress('csv')} download>
-          Save as CSV
-        </Button>
-        <Button size="small" variant="outlined" component="a" href={fileAddress('xlsx')} download>
-          Save as spreadsheet
-        </Button>
+        <SaveListButtons addressOf={fileAddress} />
         <Button
           size="small"
           variant="contained"

@@ -6,6 +6,7 @@ import { useLacks } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { PurchaseTable } from './PurchaseTable.tsx';
 import { priceWords } from './price-words.ts';
+import { SaveListButtons } from './SaveListButtons.tsx';
 import { useOrdering } from './use-ordering.ts';
 
 /** What to buy for all coming jobs together: by supplier, and by the last day to order. */
@@ -43,12 +44,7 @@ export function SeasonBuyView({ row }: { row: WorkshopRow }) {
           For {plural(new Set(rows.flatMap(({ jobs }) => jobs.map(({ job }) => job))).size, 'coming job')}{' '}
           together: what one job’s packs leave over goes to the next. {priceWords(rows, currency)}
         </Typography>
-        <Button size="small" variant="outlined" component="a" href={fileAddress('csv')} download>
-          Save as CSV
-        </Button>
-        <Button size="small" variant="outlined" component="a" href={fileAddress('xlsx')} download>
-          Save as spreadsheet
-        </Button>
+        <SaveListButtons addressOf={fileAddress} />
       </Stack>
       {named.map((supplier) => {
         const theirs = rows.filter((one) => one.supplier?.id === supplier?.id);
