@@ -99,7 +99,7 @@ export function PatternCard({ name, pattern, colours }: PatternCardProps) {
       </text>
       <Front pattern={pattern} keyOf={key} top={top} />
       <text x={FRONT_WIDTH + 24} y={top - 8} fontSize="11" fontWeight="bold">
-        Every layer from the front, as it stands: the lowest at the bottom
+        Every layer from the front, lowest at the bottom
       </text>
       {layers.map((layer, i) => {
         const column = Math.floor(i / COLUMN);

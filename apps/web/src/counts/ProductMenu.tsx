@@ -47,7 +47,7 @@ export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: 
         <MoreIcon fontSize="small" />
       </IconButton>
       <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
-        <ListSubheader>Double-stuff: inside</ListSubheader>
+        <ListSubheader>Double-stuff inside</ListSubheader>
         {others.map((other) => (
           <MenuItem
             key={`in-${other.id}`}

@@ -93,7 +93,7 @@ export function SizesOfColour({ name, share, mix, onChange }: SizesOfColourProps
               );
             })}
           <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-            Of each size, colours have balloons in the measure of these figures.
+            Each size is shared among its colours in these proportions.
           </Typography>
         </Box>
       </Popover>

@@ -44,7 +44,7 @@ export function Stretches({ mix, known, onChange }: StretchesProps) {
         </Button>
       </Stack>
       <Typography sx={{ fontSize: 13, color: 'text.secondary', mb: 1 }}>
-        From the thick end, and over again to the tip. The shares above hold for the fillers.
+        Starts at the thick end and repeats to the tip. The percentages above apply to the fillers.
       </Typography>
       {stretches.map((one, i) => (
         <Box

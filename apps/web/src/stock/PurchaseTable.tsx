@@ -46,13 +46,13 @@ const asCards: SxProps = {
   },
   '& tbody td': {
     borderBottom: { xs: 0, md: '1px solid var(--mui-palette-divider)' },
-    textAlign: { xs: 'left', md: 'inherit' },
     py: { xs: 0.5, md: 0.75 },
   },
   '& tbody td[data-label]::before': {
     content: { xs: 'attr(data-label) ": "', md: 'none' },
     color: 'text.secondary',
   },
+  '@media (max-width: 899.95px)': { '& tbody td': { textAlign: 'left' } },
   '& tbody td[data-wide]': { gridColumn: '1 / -1' },
 };
 

@@ -33,7 +33,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
   const file = chosen && fileOf(chosen, workshop, sites);
   if (over.length === 0) {
     return (
-      <EmptyState title="No job is over yet">
+      <EmptyState title="No past jobs yet">
         When doors have opened, what the job used is recorded here, and leaves the shelf.
       </EmptyState>
     );
@@ -58,8 +58,8 @@ export function RecordView({ row }: { row: WorkshopRow }) {
         <Typography variant="h2">Not recorded yet</Typography>
         <Typography sx={{ color: 'text.secondary', mb: 1 }}>
           {open.length > 0
-            ? 'These jobs are over, but still hold what they needed: their balloons are on nobody else’s list.'
-            : 'Everything that is over has been recorded.'}
+            ? 'These jobs are over but still hold their balloons.'
+            : 'All past jobs are recorded.'}
         </Typography>
         {open.map((job) =>
           line(

@@ -81,7 +81,7 @@ export function OpenDaysFields({ name, value, onChange }: OpenDaysFieldsProps) {
         Add closed days
       </Button>
       {closed.length === 0 && (
-        <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Holidays: none named.</Typography>
+        <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>No holidays yet.</Typography>
       )}
     </Box>
   );

@@ -42,7 +42,7 @@ export function SuppliersPanel({ row }: { row: WorkshopRow }) {
         }}
       />
       <Typography sx={{ color: 'text.secondary', fontSize: 14, mt: 1.5 }}>
-        Lead time counts the days on which the supplier is open.
+        Lead time counts only the days the supplier is open.
       </Typography>
       <Box sx={{ display: 'grid', gap: 2, mt: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
         {rows.map(({ id, name, workdays, closed }) => (

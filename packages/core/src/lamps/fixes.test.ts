@@ -36,7 +36,7 @@ test('what is lit needs no fix; what lacks more than any change saves can only b
   // The day before doors is a Friday, and three days are the usual lead: Tuesday.
   expect(fixes).toEqual([
     expect.objectContaining({
-      label: expect.stringMatching(/^Order what is short of \d+ products by Tue 15 Jun$/),
+      label: expect.stringMatching(/^Order the \d+ missing products by Tue 15 Jun$/),
       opens: 'buy',
     }),
   ]);

@@ -116,12 +116,12 @@ function ordering(file: JobFile, short: readonly ProductNeed[], wanted: string):
   };
 }
 
-/** "36 of 11 in. Brick", "3 products". */
+/** "36 of 11 in. Brick", "the 3 missing products". */
 function inWords(file: JobFile, short: readonly ProductNeed[]): string {
   const [one, more] = short;
   return one && !more
     ? `${-one.over} of ${sizeName(one.nominalIn)} ${colourName(file, one.colour)}`
-    : `what is short of ${plural(short.length, 'product')}`;
+    : `the ${plural(short.length, 'missing product')}`;
 }
 
 /** One attempt that mends every short product by the first way there is for it; none where one has no way. */
