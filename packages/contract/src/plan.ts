@@ -47,6 +47,8 @@ export const BalloonRow = z.strictObject({
   colour: Id,
   need: z.int().nonnegative(),
   spare: z.int().nonnegative(),
+  /** How many of `need` are kept from an earlier installation: neither taken off the shelf nor bought. */
+  kept: z.int().nonnegative(),
 });
 export type BalloonRow = z.infer<typeof BalloonRow>;
 
@@ -73,7 +75,9 @@ export const Lot = z.strictObject({
   colour: Id,
   count: z.int().nonnegative(),
   spare: z.int().nonnegative(),
-  /** How many of them are blown: those to hang; the spares too where the house blows them. */
+  /** How many of `count` are kept from an earlier installation. */
+  kept: z.int().nonnegative(),
+  /** How many are blown: those to hang and not kept; the spares too where the house blows them. */
   blown: z.int().nonnegative(),
   /** What it is tied into: `quads`, `trios`, `singles`. */
   cluster: z.string(),

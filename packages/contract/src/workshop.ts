@@ -70,6 +70,7 @@ export const RateKey = z.enum([
   'fix-single',
   'fold-duplet',
   'stuff-balloon',
+  'top-up-kept',
   'shine-wipe',
   'shine-spray',
   'bag-section',

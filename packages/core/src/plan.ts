@@ -26,7 +26,7 @@ import { withFixings } from './network/fixings.ts';
 import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
 import { colourMark, withColourNames } from './piece/colour-mark.ts';
-import { balloonsOf, blownNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import { balloonsOf, benchNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
 import { coloursWithoutRoom } from './piece/pattern-of.ts';
 import { madeRecipe, rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -186,7 +186,7 @@ function workedWhile(file: JobFile, exposed: JobFile) {
       piece,
       recipe,
       batches: benchBatches(
-        { ...recipe, needs: blownNeeds(recipe.needs, lots) },
+        { ...recipe, needs: benchNeeds(recipe.needs, lots) },
         schoolsOf(piece, workshop.schools),
         workshop,
         gradeOf(piece),

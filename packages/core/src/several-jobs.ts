@@ -34,10 +34,10 @@ export function needsOfJob(file: JobFile): JobNeeds {
     doors: job.doors,
     wanted: wantedDay(file),
     out: { from: dayOf(job.access.from), until: dayOf(job.isKept ? job.doors : job.strike.until) },
-    balloons: balloons.map(({ nominalIn, colour, need, spare }) => ({
+    balloons: balloons.map(({ nominalIn, colour, need, spare, kept }) => ({
       nominalIn,
       colour,
-      count: need + spare,
+      count: need - kept + spare,
     })),
     materials: materials.map(({ item, count, isGear }) => ({ item, count, isGear })),
     pipes: jobPipeParts(file),

@@ -116,8 +116,10 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
   );
 }
 
-/** What of a bag is spare, where anything is. */
-function spareWords({ count, spare, blown }: Pick<Lot, 'count' | 'spare' | 'blown'>): string {
-  if (spare === 0) return '';
-  return blown > count ? `${count} to hang, ${spare} spare` : `and ${spare} spare, not blown`;
+/** What of a bag is spare, and what is kept besides, where anything is. */
+function spareWords({ count, spare, blown, kept }: Pick<Lot, 'count' | 'spare' | 'blown' | 'kept'>): string {
+  const anew = count - kept;
+  const spares =
+    spare === 0 ? [] : [blown > anew ? `${anew} to hang, ${spare} spare` : `and ${spare} spare, not blown`];
+  return [...spares, ...(kept > 0 ? [`and ${kept} kept`] : [])].join(', ');
 }

@@ -26,7 +26,7 @@ import { StandInList } from './StandInList.tsx';
 import { StockField } from './StockField.tsx';
 import { UnmadeList } from './UnmadeList.tsx';
 
-const sum = (rows: readonly BalloonRow[], part: 'need' | 'spare') =>
+const sum = (rows: readonly BalloonRow[], part: 'need' | 'spare' | 'kept') =>
   rows.reduce((all, row) => all + row[part], 0);
 
 /** How many balloons of each size, diameter and colour, with spares, beside what there is. */
@@ -38,7 +38,8 @@ export function BalloonsView() {
   const products = productNeeds(totals.balloons, file.workshop, wantedDay(file));
   const anyHeld = products.some((product) => product.reserved > 0);
   const anyArriving = products.some((product) => product.arriving > 0);
-  const columns = 7 + Number(anyHeld) + Number(anyArriving);
+  const anyKept = totals.balloons.some(({ kept }) => kept > 0);
+  const columns = 7 + Number(anyKept) + Number(anyHeld) + Number(anyArriving);
   return (
     <Box
       sx={{
@@ -58,6 +59,7 @@ export function BalloonsView() {
                 <TableCell>Colour</TableCell>
                 <TableCell>Blow to</TableCell>
                 <TableCell align="right">Need</TableCell>
+                {anyKept && <TableCell align="right">Kept</TableCell>}
                 <TableCell align="right">Spare</TableCell>
                 <TableCell align="right">Take</TableCell>
                 <TableCell align="right">On the shelf</TableCell>
@@ -76,9 +78,12 @@ export function BalloonsView() {
                         {sizeName(size)} balloons
                       </TableCell>
                       <TableCell align="right">{sum(rows, 'need')}</TableCell>
+                      {anyKept && <TableCell align="right">{sum(rows, 'kept')}</TableCell>}
                       <TableCell align="right">{sum(rows, 'spare')}</TableCell>
-                      <TableCell align="right">{sum(rows, 'need') + sum(rows, 'spare')}</TableCell>
-                      <TableCell colSpan={columns - 5} />
+                      <TableCell align="right">
+                        {sum(rows, 'need') - sum(rows, 'kept') + sum(rows, 'spare')}
+                      </TableCell>
+                      <TableCell colSpan={columns - (anyKept ? 6 : 5)} />
                     </TableRow>
                     {rows.map((row, i) => (
                       <CountRow
@@ -96,6 +101,7 @@ export function BalloonsView() {
                               )
                             : undefined
                         }
+                        anyKept={anyKept}
                         anyHeld={anyHeld}
                         anyArriving={anyArriving}
                       />
@@ -115,11 +121,12 @@ export function BalloonsView() {
 interface CountRowProps {
   row: BalloonRow;
   product: ReturnType<typeof productNeeds>[number] | undefined;
+  anyKept: boolean;
   anyHeld: boolean;
   anyArriving: boolean;
 }
 
-function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
+function CountRow({ row, product, anyKept, anyHeld, anyArriving }: CountRowProps) {
   const { file } = useJob();
   const { range } = useUnits();
   const { name, hex, finish } = colourOf(file.workshop, row.colour);
@@ -154,8 +161,9 @@ function CountRow({ row, product, anyHeld, anyArriving }: CountRowProps) {
         {blownWords(row, row.blowToIn ?? row.inflatedIn, range)}
       </TableCell>
       <TableCell align="right">{row.need}</TableCell>
+      {anyKept && <TableCell align="right">{row.kept || ''}</TableCell>}
       <TableCell align="right">{row.spare}</TableCell>
-      <TableCell align="right">{row.need + row.spare}</TableCell>
+      <TableCell align="right">{row.need - row.kept + row.spare}</TableCell>
       <TableCell align="right" sx={{ py: 0.25 }}>
         {product && (
           <StockField
@@ -196,7 +204,8 @@ function PieceCounts() {
         <Typography sx={{ fontSize: 34, fontWeight: 700, lineHeight: 1.2 }} data-testid="total-balloons">
           {sum(totals.balloons, 'need')}{' '}
           <Box component="span" sx={{ fontSize: 17, fontWeight: 500 }}>
-            balloons and {sum(totals.balloons, 'spare')} spare
+            balloons{sum(totals.balloons, 'kept') > 0 && `, ${sum(totals.balloons, 'kept')} of them kept,`}{' '}
+            and {sum(totals.balloons, 'spare')} spare
           </Box>
         </Typography>
         <Typography component="div" sx={{ color: 'text.secondary' }}>

@@ -34,6 +34,7 @@ export function DayView() {
   const { jobs, balloons, materials } = counts.data;
   const total = balloons.reduce((sum, row) => sum + row.need, 0);
   const spare = balloons.reduce((sum, row) => sum + row.spare, 0);
+  const kept = balloons.reduce((sum, row) => sum + row.kept, 0);
   return (
     <Box
       sx={{
@@ -50,6 +51,7 @@ export function DayView() {
               <TableCell>Balloon</TableCell>
               <TableCell>Blow to</TableCell>
               <TableCell align="right">Need</TableCell>
+              {kept > 0 && <TableCell align="right">Kept</TableCell>}
               <TableCell align="right">Spare</TableCell>
             </TableRow>
           </TableHead>
@@ -69,6 +71,7 @@ export function DayView() {
                   </TableCell>
                   <TableCell>{blownWords(row, row.blowToIn ?? row.inflatedIn, range)}</TableCell>
                   <TableCell align="right">{row.need}</TableCell>
+                  {kept > 0 && <TableCell align="right">{row.kept || ''}</TableCell>}
                   <TableCell align="right">{row.spare}</TableCell>
                 </TableRow>
               );

@@ -32,6 +32,7 @@ export function LotsView() {
     [pieces],
   );
   const { colours } = file.workshop;
+  const anyKept = lots.some(({ kept }) => kept > 0);
   const paper = paperFor(units);
   const sheets = labelSheets(lots, paper);
   const whose = {
@@ -62,6 +63,7 @@ export function LotsView() {
               <TableCell>Balloon</TableCell>
               <TableCell>Blow to</TableCell>
               <TableCell align="right">Hang</TableCell>
+              {anyKept && <TableCell align="right">Kept of them</TableCell>}
               <TableCell align="right">Spare</TableCell>
               <TableCell>Into</TableCell>
               <TableCell>Bags</TableCell>
@@ -76,7 +78,7 @@ export function LotsView() {
                     key={`piece-${lot.id}`}
                     sx={{ '& th': { bgcolor: 'background.default', fontWeight: 700 } }}
                   >
-                    <TableCell component="th" scope="rowgroup" colSpan={7}>
+                    <TableCell component="th" scope="rowgroup" colSpan={anyKept ? 8 : 7}>
                       {lot.piece}
                     </TableCell>
                   </TableRow>
@@ -88,6 +90,7 @@ export function LotsView() {
                   </TableCell>
                   <TableCell sx={{ whiteSpace: 'nowrap' }}>{blownWords(lot, lot.blowToIn, range)}</TableCell>
                   <TableCell align="right">{lot.count}</TableCell>
+                  {anyKept && <TableCell align="right">{lot.kept || ''}</TableCell>}
                   <TableCell align="right">{lot.spare}</TableCell>
                   <TableCell>{lot.cluster}</TableCell>
                   <TableCell sx={{ whiteSpace: 'nowrap' }}>

@@ -221,7 +221,7 @@ const closeness = (difference: number) =>
 function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, colour: string): number {
   return countPieces(file)
     .balloons.filter((row) => row.nominalIn === nominalIn && row.colour === colour)
-    .reduce((sum, row) => sum + row.need + row.spare, 0);
+    .reduce((sum, row) => sum + row.need - row.kept + row.spare, 0);
 }
 
 type Way =

@@ -35,6 +35,7 @@ import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
 import { HangsOn } from './HangsOn.tsx';
 import { HoldLine } from './HoldLine.tsx';
+import { KeptFields } from './KeptFields.tsx';
 import { Making } from './Making.tsx';
 import { edited } from './mix-props.ts';
 import { PatternButton } from './PatternButton.tsx';
@@ -185,6 +186,7 @@ const Panel = memo(function Panel(props: PanelProps) {
       />
       <SpreadNote piece={piece} picture={picture} colours={colours} />
       <AttachmentFields piece={piece} />
+      {plan && <KeptFields piece={still} balloons={plan.balloons} onCommit={commitStill} />}
       <GradeAndGroup piece={still} onCommit={commitStill} />
       <SchoolsPanel piece={still} workshop={workshop} onCommit={commitStill} />
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>

@@ -58,7 +58,9 @@ export function BalloonTable({
   const cell = (size: number, colour: string) => {
     const own = rows.filter((row) => row.nominalIn === size && row.colour === colour);
     const need = own.reduce((sum, row) => sum + row.need, 0);
-    return need === 0 ? '' : `${need} + ${own.reduce((sum, row) => sum + row.spare, 0)}`;
+    const kept = own.reduce((sum, row) => sum + row.kept, 0);
+    if (need === 0) return '';
+    return `${need} + ${own.reduce((sum, row) => sum + row.spare, 0)}${kept > 0 ? `, ${kept} of them kept` : ''}`;
   };
   return (
     <table className="sheet-counts">

@@ -47,10 +47,10 @@ export function RecordUseDialog({ file, onClose }: RecordUseDialogProps) {
 /** Needed balloons of each product and counted consumables, as if nothing had gone wrong. */
 function proposed({ totals }: Plan, { materials = [] }: WorkshopSettings): JobUse {
   const balloons: JobUse['balloons'] = [];
-  for (const { nominalIn, colour, need } of totals.balloons) {
+  for (const { nominalIn, colour, need, kept } of totals.balloons) {
     const known = balloons.find((row) => row.nominalIn === nominalIn && row.colour === colour);
-    if (known) known.used += need;
-    else balloons.push({ nominalIn, colour, used: need, popped: 0 });
+    if (known) known.used += need - kept;
+    else balloons.push({ nominalIn, colour, used: need - kept, popped: 0 });
   }
   const used = new Map<string, number>();
   for (const { item, count, isGear } of totals.materials)

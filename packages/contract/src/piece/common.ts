@@ -106,12 +106,18 @@ export const StandIn = z.discriminatedUnion('way', [
 ]);
 export type StandIn = z.infer<typeof StandIn>;
 
+/** So many balloons that hang already or come from an earlier installation, blown and tied. */
+export const Kept = z.strictObject({ ...missing, count: z.int().min(1).max(5000) });
+export type Kept = z.infer<typeof Kept>;
+
 /** Every kind made of balloons has these besides. */
 export const made = {
   ...placed,
   grade: Grade,
   schools: Schools.partial().optional(),
   standIns: z.array(StandIn).max(60).optional(),
+  /** Counted in and topped up; neither bought nor blown anew. */
+  kept: z.array(Kept).max(60).optional(),
 };
 
 /** Same seed, same placing. */

@@ -114,7 +114,10 @@ export const Bunch = z.strictObject({
   balloonsEach: z.int().min(2).max(12),
   balloon: Blown,
   colours: z.array(Id).min(1).max(12),
+  /** How far each hangs down. */
   threadM: LengthM.max(10),
+  /** Left out, thread. */
+  hungOn: z.enum(['thread', 'tape', 'ribbon']).optional(),
 });
 export type Bunch = z.infer<typeof Bunch>;
 

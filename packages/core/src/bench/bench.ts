@@ -1,6 +1,7 @@
 import type { Grade, RateKey, Schools, Skill, Task, WorkshopSettings } from '@early-lantern/contract';
 import { productLoss, sizeName } from '../balloon/catalogue.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
+import { keptOf } from '../piece/kept.ts';
 import type { Assembly, Need, Recipe } from '../piece/recipe.ts';
 import { groupBy } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
@@ -34,7 +35,7 @@ const BLOWN_WHILE_MADE = new Set(['links', 'helium bouquets']);
 /**
  * The pre-inflation plan of a piece: balloons by size, clusters twisted and strung, fillers, bags, each where the
  * school has it done. Balloons are blown in duplets; long runs are cut into even batches.
- * @param recipe its needs those that are blown, with spares only where the house blows them
+ * @param recipe its needs as `benchNeeds` has them: with spares only where the house blows them
  */
 export function benchBatches(
   recipe: Recipe,
@@ -44,7 +45,7 @@ export function benchBatches(
 ): Batch[] {
   if (recipe.needs.length === 0) return [];
   const bySize = (needs: readonly Need[]) => sizeLots(needs, settings, grade);
-  const blown = recipe.needs.filter((need) => !BLOWN_WHILE_MADE.has(need.cluster));
+  const blown = recipe.needs.filter((need) => !need.isKept && !BLOWN_WHILE_MADE.has(need.cluster));
   const isFiller = (need: Need) => isFillerName(need.cluster);
   const basePlace = schools.inflatedAt === 'site' ? 'site' : 'workshop';
   // Pairs tied in the workshop are twisted and strung where they go up.
@@ -54,6 +55,7 @@ export function benchBatches(
 
   const base = blown.filter((need) => !isFiller(need));
   const blow = [
+    ...toppedUp(keptOf(recipe.needs), settings, basePlace),
     ...bySize(base).flatMap((lot) => inflateBatches(lot, schools, settings, basePlace)),
     ...handled(base, settings, basePlace),
   ];
@@ -81,6 +83,20 @@ export function benchBatches(
     after: lastOf(atBench),
   };
   return [...done, bag];
+}
+
+/** Balloons kept from an earlier installation, topped up by hand pump. */
+function toppedUp(kept: number, settings: WorkshopSettings, place: Batch['place']): Batch[] {
+  const workFor = (count: number) => effort('top-up-kept', count, settings);
+  return inParts(kept, workFor).map(({ amount, suffix }) => ({
+    id: `top-up${suffix}`,
+    label: `Retie and top up ${plural(amount, 'kept balloon')}`,
+    effort: workFor(amount),
+    needsInflator: false,
+    skill: 'tying',
+    place,
+    after: [],
+  }));
 }
 
 /** Balloons put inside others, and those folded in two, besides their blowing. */

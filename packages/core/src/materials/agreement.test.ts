@@ -45,9 +45,21 @@ function agrees(file: JobFile, plan: Plan): number {
           sum + Math.ceil(count * (takes.get(key.split('/')[0] as string)?.[item] as number)),
         0,
       );
-      const hasPoints = recipeOf(piece).materials.some((row) => row.item === 'tie-point');
-      if (hasPoints) expect([piece.name, item, countOf(materials, item)]).toEqual([piece.name, item, wanted]);
+      expect([piece.name, item, countOf(materials, item)]).toEqual([piece.name, item, wanted]);
     }
+    // Whatever else points take is there at least: a 260, a pin, a tie.
+    for (const [method, items] of takes)
+      for (const [item, each] of Object.entries(items)) {
+        const points = held.points.filter((point) => point.method === method).length;
+        expect([piece.name, item, countOf(materials, item) >= points * each - 1e-9]).toEqual([
+          piece.name,
+          item,
+          true,
+        ]);
+      }
+    // Nothing so vague as "a fixing" is left where its points are known.
+    if (held.points.length > 0)
+      expect([piece.name, countOf(materials, 'tie-point')]).toEqual([piece.name, 0]);
     const steps = asDoneHere(stepsOf(recipeOf(piece), held), piece, file);
     const are = (method: string) => held.points.filter((point) => point.method === method).length;
     for (const step of steps.filter(({ byPoints }) => byPoints)) {

@@ -3,6 +3,7 @@ import { methodOf } from '../fixing/methods.ts';
 import { material, unitsFor } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
 import { formatMass } from '../quantity/customary.ts';
+import { sumOf } from '../quantity/group.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { HEAVY_KG, isHeavyWeight, STAKE } from '../structure/anchors.ts';
 import { baseOf } from '../structure/bases.ts';
@@ -131,8 +132,9 @@ export function alike(points: readonly HoldPoint[]): { point: HoldPoint; count: 
 export const fixedBy = ({ method, hook }: HoldPoint): string => hook?.name ?? methodOf(method).label;
 
 /**
- * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at each hang point", where its points are
- * known.
+ * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at
+ * each hang point", where its points are known. A piece that counts no such fixing brings its own ties: its points take
+ * only what those do not cover.
  */
 export function withFixings(
   materials: readonly Material[],
@@ -142,18 +144,18 @@ export function withFixings(
   const points = held?.points ?? [];
   const based = held ? onItsBase(materials, held) : materials;
   const weighted = [...based, ...(held ? [...ballast(held, units), ...lines(held, units)] : [])];
-  if (points.length === 0 || !materials.some(({ item }) => item === 'tie-point')) return weighted;
+  if (points.length === 0) return weighted;
+  const bringsOwn = !materials.some(({ item }) => item === 'tie-point');
+  const own = (item: string) =>
+    bringsOwn ? sumOf(materials.filter((row) => row.item === item).map(({ count }) => count)) : 0;
   const taken = alike(points).flatMap(({ point: { method, hook }, count }) => {
     const { takes = {}, label, source } = methodOf(method);
     return Object.entries(takes).map(([item, each]) =>
       material(
         item,
-        Math.ceil(count * each),
-        '⌈points · each⌉',
-        [
-          ['points', count],
-          ['each', each],
-        ],
+        Math.max(0, Math.ceil(count * each) - own(item)),
+        own(item) > 0 ? '⌈points · each⌉ − own' : '⌈points · each⌉',
+        [['points', count], ['each', each], ...(own(item) > 0 ? [['own', own(item)] satisfies Input] : [])],
         source,
         { what: `For ${label}`, ...(hook && item !== 'modelling-260' ? { detail: hook.name } : {}) },
       ),

@@ -11,7 +11,7 @@ const APART_M = 0.55;
 
 /** Balloons tied into flowers on tape or thread. */
 export const bunch: Kind<Bunch> = {
-  recipe({ at, count, balloonsEach, balloon, colours, threadM }) {
+  recipe({ at, count, balloonsEach, balloon, colours, threadM, hungOn = 'thread' }) {
     const balloons = count * balloonsEach;
     return {
       lengthM: threadM,
@@ -52,12 +52,13 @@ export const bunch: Kind<Bunch> = {
         },
       ],
       materials: [
-        material('thread', count * threadM, 'bunches · thread', [
+        material(hungOn, count * threadM, 'bunches · drop', [
           ['bunches', count],
-          ['thread', threadM, 'm'],
+          ['drop', threadM, 'm'],
         ]),
+        material('tie-point', count, 'one for each', [['bunches', count]]),
       ],
-      making: [`Tie ${balloonsEach} balloons into a flower, and the flower to its thread.`],
+      making: [`Tie ${balloonsEach} balloons into a flower, and the flower to its ${hungOn}.`],
       notes: [],
       working: [
         working(

@@ -1,4 +1,5 @@
-import type { Grade, Piece, WorkshopSettings } from '@early-lantern/contract';
+import type { Grade, Piece, Plan, WorkshopSettings } from '@early-lantern/contract';
+import { draftPlan } from '../plan.ts';
 import { productNeeds } from '../stock/needs.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { balloonsOf, lotsOf, pieceLetter, totalBalloons } from './counts.ts';
@@ -153,4 +154,36 @@ test('one product blown two ways is two rows to inflate and one to have', () => 
   const rows = balloonsOf(lots([need(17, 'oat', 6, 16), need(17, 'oat', 5, 14)]));
   expect(rows).toHaveLength(2);
   expect(productNeeds(rows, { stock: [] }, '2027-06-18')).toMatchObject([{ need: 11, onHand: 0 }]);
+});
+
+test('kept balloons hang with the others, topped up: not blown, bought or lost in making; what has no place is told', () => {
+  const file = demoJob('01-meadow-finish');
+  const counted = (kept: { nominalIn: number; colour: string; count: number }[]) => {
+    const [first] = file.job.pieces.filter((piece) => piece.kind === 'organic-garland');
+    const piece = { ...(first as Piece), kept } as Piece;
+    return draftPlan({ ...file, job: { ...file.job, pieces: [piece] } });
+  };
+  const sum = (counts: number[]) => counts.reduce((all, count) => all + count, 0);
+  const before = counted([]);
+  const [lot] = before.pieces[0]?.lots ?? [];
+  const product = { nominalIn: lot?.nominalIn as number, colour: lot?.colour as string };
+  const isIt = (row: { nominalIn: number; colour: string }) =>
+    row.nominalIn === product.nominalIn && row.colour === product.colour;
+  const whole = sum(before.pieces[0]?.lots.filter(isIt).map(({ count }) => count) as number[]);
+  const after = counted([{ ...product, count: 4 }]);
+  const hung = (plan: Plan) => sum(plan.totals.balloons.map(({ need: count }) => count));
+  const blown = (plan: Plan) =>
+    sum(plan.bench.batches.flatMap(({ lots: own }) => own.map((one) => one.count)));
+  expect(hung(after)).toBe(hung(before));
+  expect(blown(after)).toBe(blown(before) - 4);
+  expect(productNeeds(after.totals.balloons, { stock: [] }, '2027-06-18').find(isIt)?.need).toBe(whole - 4);
+  expect(after.tasks.map(({ label }) => label)).toContain(
+    `${after.pieces[0]?.name}: Retie and top up 4 kept balloons`,
+  );
+  expect(after.totals.materials.some(({ item }) => item === 'hand-pump')).toBe(true);
+  // All of it is kept, and more: nothing of it is blown, and what is over has no place.
+  const all = counted([{ ...product, count: whole + 3 }]);
+  expect(blown(all)).toBe(blown(before) - whole);
+  expect(sum(all.pieces[0]?.lots.filter(isIt).map((one) => one.blown) as number[])).toBe(0);
+  expect(all.pieces[0]?.notes.join(' ')).toMatch(/^3 kept balloons of|\b3 kept balloons of/);
 });

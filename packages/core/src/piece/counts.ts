@@ -10,8 +10,10 @@ import type {
 } from '@early-lantern/contract';
 import { productLoss, sizeName, sizeOf } from '../balloon/catalogue.ts';
 import { apportion } from '../quantity/apportion.ts';
+import { groupBy, sumOf } from '../quantity/group.ts';
 import { jointSpares } from '../stock/spares.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { keptOf } from './kept.ts';
 import type { Need, Recipe } from './recipe.ts';
 
 /** Specialty balloons are at least this large: one too few is seen. Common practice, no source. */
@@ -24,13 +26,14 @@ const rowKey = ({ nominalIn, inflatedIn, blowToIn = inflatedIn, colour }: Alike)
 const lotKey = (need: Need) => `${rowKey(need)}|${need.cluster}`;
 
 /** Needs that one person inflates in one go: alike in size, diameters, colour and cluster; the largest first. */
-function asLots(needs: readonly Need[]): Need[] {
-  const lots = new Map<string, Need>();
-  for (const need of needs) {
-    const known = lots.get(lotKey(need));
-    lots.set(lotKey(need), known ? { ...known, count: known.count + need.count } : need);
-  }
-  return [...lots.values()].sort(bySizeAndDiameter);
+function asLots(needs: readonly Need[]) {
+  return [...groupBy(needs, lotKey).values()]
+    .map((alike) => ({
+      ...(alike[0] as Need),
+      count: sumOf(alike.map(({ count }) => count)),
+      kept: keptOf(alike),
+    }))
+    .sort(bySizeAndDiameter);
 }
 
 const bySizeAndDiameter = (
@@ -44,7 +47,7 @@ export const gradeOf = (piece: Piece): Grade => ('grade' in piece ? piece.grade 
 /** The lots of one piece, without spares. @param index of the piece in its job, from 0 */
 function bareLots(recipe: Pick<Recipe, 'needs' | 'sections'>, index: number): Lot[] {
   const letter = pieceLetter(index);
-  return asLots(recipe.needs).map(({ nominalIn, inflatedIn, colour, count, cluster }, i) => ({
+  return asLots(recipe.needs).map(({ nominalIn, inflatedIn, colour, count, cluster, kept }, i) => ({
     id: `${letter}${i + 1}`,
     nominalIn,
     inflatedIn,
@@ -53,7 +56,8 @@ function bareLots(recipe: Pick<Recipe, 'needs' | 'sections'>, index: number): Lo
     colour,
     count,
     spare: 0,
-    blown: count,
+    kept,
+    blown: count - kept,
     cluster,
     perSection: apportion(recipe.sections, count),
     holesIn: inflatedIn.min === inflatedIn.max ? [inflatedIn.max] : [inflatedIn.min, inflatedIn.max],
@@ -81,7 +85,8 @@ export function lotsOf(
   const pools = [...poolsOf(pieces, byPiece, settings).values()];
   const spares = jointSpares(
     pools.map((pool) => ({
-      need: needOf(pool),
+      // What is kept is blown already: only what is made anew is lost in the making.
+      need: sumOf(pool.lots.map(({ count, kept }) => count - kept)),
       loss: pool.loss,
       least: leastOf(pool, settings),
     })),
@@ -100,7 +105,7 @@ export function lotsOf(
   return byPiece.map((lots) =>
     lots.map((lot) => {
       const spare = own.get(lot) ?? 0;
-      return { ...lot, spare, blown: lot.count + (settings.blowsSpares ? spare : 0) };
+      return { ...lot, spare, blown: lot.blown + (settings.blowsSpares ? spare : 0) };
     }),
   );
 }
@@ -128,26 +133,28 @@ function poolsOf(
   return pools;
 }
 
-const needOf = ({ lots }: Pick<Pool, 'lots'>): number => lots.reduce((sum, { count }) => sum + count, 0);
-
 /** Spares of a product whatever its loss: as many as are wanted at hand on site, and one of what would be missed. */
 function leastOf({ lots, isSpecial }: Pool, settings: WorkshopSettings): number {
   const { topUpPct } = sizeOf(lots[0]?.nominalIn ?? 0, settings);
-  const onSite = Math.ceil((needOf({ lots }) * topUpPct) / 100);
+  const onSite = Math.ceil((sumOf(lots.map(({ count }) => count)) * topUpPct) / 100);
   return isSpecial ? Math.max(1, onSite) : onSite;
 }
 
-/** What is to be blown: the needs, with the spares of each lot where the house blows them. */
-export function blownNeeds(needs: readonly Need[], lots: readonly Lot[]): Need[] {
-  const extra = new Map(
-    lots.map((lot) => [`${rowKey({ ...lot, blowToIn: undefined })}|${lot.cluster}`, lot.blown - lot.count]),
+/**
+ * What is to be handled at the bench: what is kept as it is; of the rest what is blown, with the spares of each lot
+ * where the house blows them.
+ */
+export function benchNeeds(needs: readonly Need[], lots: readonly Lot[]): Need[] {
+  const blown = new Map(
+    lots.map((lot) => [`${rowKey({ ...lot, blowToIn: undefined })}|${lot.cluster}`, lot.blown]),
   );
-  return needs.map((need) => {
-    const more = extra.get(lotKey(need)) ?? 0;
+  const anew = needs.flatMap(({ isKept: _, ...need }) => {
+    const count = blown.get(lotKey(need)) ?? 0;
     // Once for each lot, whatever it is made up of.
-    extra.set(lotKey(need), 0);
-    return more > 0 ? { ...need, count: need.count + more } : need;
+    blown.delete(lotKey(need));
+    return count > 0 ? [{ ...need, count }] : [];
   });
+  return [...needs.filter(({ isKept }) => isKept), ...anew];
 }
 
 /** A, B … Z, AA, AB … */
@@ -163,7 +170,14 @@ function merge(rows: readonly BalloonRow[]): BalloonRow[] {
     const known = merged.get(rowKey(row));
     merged.set(
       rowKey(row),
-      known ? { ...known, need: known.need + row.need, spare: known.spare + row.spare } : row,
+      known
+        ? {
+            ...known,
+            need: known.need + row.need,
+            spare: known.spare + row.spare,
+            kept: known.kept + row.kept,
+          }
+        : row,
     );
   }
   return [...merged.values()].sort(bySizeAndDiameter);
@@ -172,13 +186,14 @@ function merge(rows: readonly BalloonRow[]): BalloonRow[] {
 /** The balloons of lots, whatever they are tied into. */
 export function balloonsOf(lots: readonly Lot[]): BalloonRow[] {
   return merge(
-    lots.map(({ nominalIn, inflatedIn, blowToIn, colour, count, spare }) => ({
+    lots.map(({ nominalIn, inflatedIn, blowToIn, colour, count, spare, kept }) => ({
       nominalIn,
       inflatedIn,
       blowToIn,
       colour,
       need: count,
       spare,
+      kept,
     })),
   );
 }

@@ -5,6 +5,7 @@ import { seenColour, withStandIns } from '../stock/stand-ins.ts';
 import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
 import { designOf } from './design.ts';
+import { withKept } from './kept.ts';
 import type { Kind } from './kind.ts';
 import { kinds } from './kinds.ts';
 import type { Picture } from './picture.ts';
@@ -60,11 +61,11 @@ function withTieLines(piece: Piece, recipe: Recipe): Recipe {
 /** The recipe of a piece of any kind, with stand-ins in their places. */
 export const recipeOf = (piece: Piece, house?: HouseSchools): Recipe => workOut(piece, house).recipe;
 
-/** The recipe in the sizes that the colours are made in. */
+/** The recipe in the sizes that the colours are made in, with what is kept from an earlier installation. */
 export function madeRecipe(piece: Piece, workshop: WorkshopSettings): Recipe {
   const recipe = recipeOf(piece, workshop.schools);
   const needs = asMade(recipe.needs, workshop);
-  return needs === recipe.needs ? recipe : { ...recipe, needs: [...needs] };
+  return withKept(piece, needs === recipe.needs ? recipe : { ...recipe, needs: [...needs] });
 }
 
 /** What the design asks for, before any stand-in. */

@@ -9,6 +9,8 @@ export interface Need {
   count: number;
   /** What they are tied into, in the plural: `quads`, `trios`, `singles`. */
   cluster: string;
+  /** Kept from an earlier installation: topped up, not blown. */
+  isKept?: true;
 }
 
 /** So many clusters, layers or bunches of one make. */

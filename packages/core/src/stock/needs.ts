@@ -6,6 +6,7 @@ import { type FamilyRule, type Given, shareOut } from './families.ts';
 export interface ProductNeed {
   nominalIn: number;
   colour: string;
+  /** To hang, without what is kept from an earlier installation. */
   need: number;
   spare: number;
   onHand: number;
@@ -51,7 +52,7 @@ export function productNeeds(
   const products = [...groupBy(balloons, (row) => `${row.nominalIn}|${row.colour}`).values()].map((rows) => ({
     nominalIn: (rows[0] as BalloonRow).nominalIn,
     colour: (rows[0] as BalloonRow).colour,
-    need: sumOf(rows.map(({ need }) => need)),
+    need: sumOf(rows.map(({ need, kept }) => need - kept)),
     spare: sumOf(rows.map(({ spare }) => spare)),
   }));
   const given = shareOut(

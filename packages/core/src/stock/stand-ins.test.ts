@@ -73,6 +73,7 @@ test('what to buy comes by its last order day; packs cover what is missing', () 
     colour,
     need: count,
     spare: 2,
+    kept: 0,
   });
   const list = buyList([row(first.id, 50), row(second.id, 61)], settings, '2027-06-18', '2027-06-10');
   expect(list.map((one) => [one.product.colour, one.missing, one.orderBy, one.isTooLate])).toEqual([

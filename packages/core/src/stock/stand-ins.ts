@@ -69,7 +69,7 @@ export function unmadeOf(needs: readonly Need[], settings: WorkshopSettings): Un
   const found = new Map<string, Need>();
   for (const need of needs) {
     const colour = settings.colours.find((one) => one.id === need.colour);
-    if (comesIn(colour, need.nominalIn, settings)) continue;
+    if (need.isKept || comesIn(colour, need.nominalIn, settings)) continue;
     const key = `${need.nominalIn}|${need.colour}`;
     found.set(key, { ...need, count: (found.get(key)?.count ?? 0) + need.count });
   }

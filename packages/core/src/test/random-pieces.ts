@@ -30,6 +30,9 @@ const KINDS: PieceKind[] = [
   'accent',
   'centrepiece',
   'table-arch',
+  'packed-arch',
+  'bunch',
+  'banner',
 ];
 
 /** Up to eight pieces, most of them on a part of one that is there already, some on two. */

@@ -199,10 +199,21 @@ export const bunch: Editor<PieceOf<'bunch'>> = {
     },
     {
       type: 'length',
-      label: 'Thread',
+      label: 'Drop',
       max: 10,
       value: (p) => p.threadM,
       set: (p, threadM) => ({ ...p, threadM }),
+    },
+    {
+      type: 'pick',
+      label: 'Hung on',
+      options: [
+        ['thread', 'thread'],
+        ['tape', 'tape'],
+        ['ribbon', 'ribbon'],
+      ],
+      value: (p) => p.hungOn ?? 'thread',
+      set: (p, hungOn) => ({ ...p, hungOn: hungOn as PieceOf<'bunch'>['hungOn'] }),
     },
     blownField(),
     coloursField(),
@@ -232,7 +243,7 @@ export const banner: Editor<PieceOf<'banner'>> = {
     {
       type: 'number',
       label: 'Balloons a motif',
-      min: 1,
+      min: 0,
       max: 12,
       whole: true,
       value: (p) => p.balloonsEach,
