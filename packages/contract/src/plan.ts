@@ -294,7 +294,23 @@ export const Plan = z.strictObject({
     }),
   ),
   /** What joins the pipes of this job. */
-  joints: z.array(z.strictObject({ item: Id, label: z.string(), pipe: PipeId, count: z.int() })),
+  joints: z.array(
+    z.strictObject({
+      item: Id,
+      label: z.string(),
+      pipe: PipeId,
+      count: z.int(),
+      /** What is pushed into it, and how it sits: free play on each side, below zero where it does not go. */
+      fits: z.array(
+        z.strictObject({
+          what: z.string(),
+          odM: z.number(),
+          clearanceMm: z.number(),
+          verdict: z.enum(['does not go', 'slides', 'loose: tape or shim', 'no joint']),
+        }),
+      ),
+    }),
+  ),
   cautions: z.array(Caution),
   lamps: z.strictObject({ enough: Lamp, lasts: Lamp, fits: Lamp, holds: Lamp, full: Lamp, onTime: Lamp }),
 });

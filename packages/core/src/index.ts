@@ -50,6 +50,7 @@ export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';
 export { layersOf, type PiecePattern, patternOf } from './piece/pattern-of.ts';
+export { BAR_PIPE, THIN_POLE_IN } from './piece/photo-frame.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { madeRecipe, pictureOf, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';

@@ -1,5 +1,12 @@
-import type { CutBar } from '@early-lantern/contract';
-import { materialItems, pipes, plural } from '@early-lantern/core';
+import type { CutBar, Plan } from '@early-lantern/contract';
+import {
+  formatShort,
+  inTheirUnits,
+  type LengthUnits,
+  materialItems,
+  pipes,
+  plural,
+} from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
@@ -16,6 +23,7 @@ const labelOf = (stock: string) => materialItems.find(({ item }) => item === sto
 /** Every stock length as a bar with what is cut from it, pipe by pipe. */
 export function CutListView() {
   const { planned, file } = useJob();
+  const { units } = useUnits();
   const { cutList = [], cutBounds = [], joints = [] } = planned?.plan ?? {};
   if (cutList.length === 0) {
     return (
@@ -68,17 +76,46 @@ export function CutListView() {
         );
       })}
       {joints.length > 0 && (
-        <Typography>
-          <strong>To join this job's pipes:</strong>{' '}
-          {joints.map(({ label, count }) => `${count} × ${label}`).join(', ')}; push them home and tape over
-          every joint.
-        </Typography>
+        <Paper variant="outlined" className="holds-print" sx={{ p: 2 }}>
+          <Typography variant="h2" sx={{ fontSize: 20 }}>
+            To join this job's pipes
+          </Typography>
+          <Typography sx={{ color: 'text.secondary' }}>Push them home and tape over every joint.</Typography>
+          {joints.map(({ label, count, fits }) => (
+            <Typography key={`${label} ${fits.map(({ odM }) => odM).join()}`} sx={{ mt: 0.75 }}>
+              <strong>
+                {count} × {label}
+              </strong>
+              : {fits.map((fit) => fitWords(fit, units)).join('; ')}.
+            </Typography>
+          ))}
+        </Paper>
       )}
       <Box className="no-print">
         <FitsTable />
       </Box>
     </Stack>
   );
+}
+
+/** "½ in. PVC pipe slides in, 0.1 mm of play". */
+function fitWords(
+  { what, odM, clearanceMm, verdict }: Plan['joints'][number]['fits'][number],
+  units: LengthUnits,
+): string {
+  const { value, unit } = inTheirUnits(Math.abs(clearanceMm), 'mm', units);
+  const play = `${value.toFixed(unit === 'mm' ? 1 : 2)} ${unit}`;
+  const rod = `${what}, ${formatShort(odM, units)} thick,`;
+  switch (verdict) {
+    case 'does not go':
+      return `${rod} does not go in: ${play} too thick on each side`;
+    case 'no joint':
+      return `${rod} has no hold: ${play} of play on each side`;
+    case 'loose: tape or shim':
+      return `${rod} sits loose, ${play} of play on each side: tape or shim it`;
+    case 'slides':
+      return `${rod} slides in`;
+  }
 }
 
 /** One length with its cuts; what is left over is hatched. */

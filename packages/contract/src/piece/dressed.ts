@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PipeId } from '../pipe.ts';
 import { withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name } from '../scalars.ts';
 import { Blown, ClusterSize, HeightM, LayerSize, Mix, made, Point } from './common.ts';
@@ -23,6 +24,10 @@ const FrameFields = z.strictObject({
   legs: z.enum(['bare', 'dressed']),
   /** Height of the lower bar above the floor. */
   legM: z.number().min(0).max(2),
+  /** What the bars are cut from; left out, ½ in. PVC. */
+  barPipe: PipeId.optional(),
+  /** Outer diameter of the uprights; left out, a thin lamp pole. */
+  poleIn: z.number().min(0.3).max(3).optional(),
 });
 
 /** A rectangle of poles and pipe to be photographed in. */

@@ -85,7 +85,12 @@ test('points in Holds, hooks in the materials and work in the clock are the same
   let points = 0;
   for (let seed = 1; seed <= 60; seed++) {
     const file = randomJob(seed);
-    points += agrees(file, draftPlan(file));
+    const plan = draftPlan(file);
+    points += agrees(file, plan);
+    // What joins the pipes is what is packed to join them.
+    const { materials } = plan.totals;
+    for (const item of ['coupling', 'tee', 'elbow'])
+      expect([seed, item, countOf(materials, item)]).toEqual([seed, item, countOf(plan.joints, item)]);
   }
   expect(points).toBeGreaterThan(100);
 });
@@ -144,4 +149,40 @@ test('outdoors cardboard lies under the bases, no cover', () => {
   const file = demoJob('01-meadow-finish');
   for (const piece of draftPlan(file).pieces) expect(countOf(piece.materials, 'base-cover')).toBe(0);
   expect(countOf(draftPlan(file).totals.materials, 'cardboard')).toBeGreaterThan(0);
+});
+
+test('a frame is cut and joined of the pipe chosen, and each corner is checked with its pole', () => {
+  const file = structuredClone(demoJob('02-engine-shed'));
+  const spotId = file.site.spots[0]?.id ?? '';
+  const context = { id: 'f', name: 'Frame', spot: { id: spotId, widthM: 5, heightM: 4 }, colours: ['chalk'] };
+  const frame = newPiece('photo-frame', { ...context, seed: 1 }) as PieceOf<'photo-frame'>;
+  const planOf = (more: Partial<PieceOf<'photo-frame'>>) => {
+    file.job.pieces = [{ ...frame, ...more }];
+    return draftPlan(file);
+  };
+  const verdicts = (plan: Plan) =>
+    plan.joints.map(({ item, fits }) => [item, ...fits.map(({ verdict }) => verdict)]);
+  const bars = { barPipe: 'pvc-half' as const, widthM: 1.5 };
+  // Half an inch of PVC, socket 0.848 in. (ASTM D2466, from memory): its pipe of 0.840 in. (ASTM D1785) slides, a pole
+  // of 0.6 in. has (0.848 − 0.6) / 2 of play.
+  const thin = planOf({ ...bars, poleIn: 0.6 });
+  expect(verdicts(thin)).toEqual([
+    ['tee', 'slides', 'loose: tape or shim'],
+    ['elbow', 'slides', 'loose: tape or shim'],
+  ]);
+  expect(thin.joints[0]?.fits[1]?.clearanceMm).toBeCloseTo(0.124 * 25.4, 6);
+  expect(thin.lamps.holds.figure).not.toBe('needs a change');
+  // A pole of 1.05 in. goes into no half-inch tee, but into one for three quarters, 1.058 in.
+  const thick = planOf({ ...bars, poleIn: 1.05 });
+  expect(verdicts(thick)[0]).toEqual(['tee', 'slides', 'does not go']);
+  expect(thick.lamps.holds).toMatchObject({ state: 'out', figure: 'needs a change' });
+  const wider = planOf({ barPipe: 'pvc-three-quarter', widthM: 1.5, poleIn: 1.05 });
+  expect(verdicts(wider)[0]).toEqual(['tee', 'slides', 'slides']);
+  expect(wider.cutList.map(({ stock }) => stock)).toEqual(['pipe-pvc-three-quarter']);
+  // Bars of 12 ft: two lengths each, so one coupling in each; four corners and two couplings are taped.
+  const long = planOf({ ...bars, widthM: 12 * 0.3048 });
+  const { materials } = long.pieces[0] as PlanPiece;
+  for (const { item, count } of long.joints) expect([item, countOf(materials, item)]).toEqual([item, count]);
+  expect(countOf(materials, 'coupling')).toBe(2);
+  expect(countOf(materials, 'tape')).toBeCloseTo(6 * 0.5, 6);
 });

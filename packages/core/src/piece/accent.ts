@@ -4,6 +4,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import { lookLift } from './helium-look.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon, Picture } from './picture.ts';
@@ -28,6 +29,7 @@ const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
 
 /** One big balloon, foil or helium bouquet placed to be looked at. */
 export const accent: Kind<Accent> = {
+  hardware: noHardware,
   recipe(piece) {
     switch (piece.look.what) {
       case 'round':

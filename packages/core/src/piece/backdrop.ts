@@ -2,6 +2,7 @@ import type { Backdrop, RateKey } from '@early-lantern/contract';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { boardOf, noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
@@ -90,8 +91,16 @@ function stepsOf(piece: Backdrop): Step[] {
 /** Cloth, greenery or a board is about so thick, m. From memory. */
 const THICK_M = 0.05;
 
+/** Sections of a stand's crossbar push together to this, m. From memory, an editable default. */
+const CROSSBAR_M = 1.2;
+
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
+  hardware({ what, widthM, heightM, unitWidthM }) {
+    if (what === 'boards') return boardOf('board', unitWidthM, heightM);
+    if (what === 'sign') return boardOf('sign', widthM, heightM);
+    return { ...noHardware(), rigid: [{ thing: 'crossbar', lengthM: Math.min(widthM, CROSSBAR_M) }] };
+  },
   depthM: () => THICK_M,
   recipe(piece) {
     const { what, widthM, heightM } = piece;

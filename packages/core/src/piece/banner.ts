@@ -4,6 +4,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 
@@ -12,6 +13,7 @@ const ENDS_M = 1;
 
 /** One motif a letter, on thread. */
 export const banner: Kind<Banner> = {
+  hardware: noHardware,
   recipe(piece) {
     const { at, balloon, balloonsEach, colours, letterIn, pitchM } = piece;
     const motifs = letters(piece).length;

@@ -3,6 +3,7 @@ import { material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 
@@ -11,6 +12,7 @@ const APART_M = 0.55;
 
 /** Balloons tied into flowers on tape or thread. */
 export const bunch: Kind<Bunch> = {
+  hardware: noHardware,
   recipe({ at, count, balloonsEach, balloon, colours, threadM, hungOn = 'thread' }) {
     const balloons = count * balloonsEach;
     return {

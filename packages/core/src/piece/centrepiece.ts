@@ -4,13 +4,25 @@ import { amounts, material, unitsFor } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, gradedLayers } from './layers.ts';
 import { oneFrame, packedRecipe } from './packed.ts';
 import { basePlate, upright } from './picture.ts';
 
+/** Posts are of this. Common practice, no source. */
+const POST_PIPE = 'pvc-half';
+
 /** Graded layers on a short pipe in a wooden block: heavy below, light above. */
 export const centrepiece: Kind<Centrepiece> = {
+  hardware: ({ count, postM }) => ({
+    ...noHardware(),
+    pipes: Array.from({ length: count }, (_, i) => ({
+      pipe: POST_PIPE,
+      label: `post ${i + 1}`,
+      lengthM: postM,
+    })),
+  }),
   recipe(piece, schools) {
     const { at, count, postM, bottomIn, topIn, layerSize } = piece;
     const layers = centreLayers(piece);
@@ -27,7 +39,7 @@ export const centrepiece: Kind<Centrepiece> = {
       ),
       materials: [
         material(
-          'pipe-pvc-half',
+          `pipe-${POST_PIPE}`,
           unitsFor(count * postM, amounts.stockPipeM.value),
           '⌈count · post / stock length⌉',
           [

@@ -6,6 +6,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, layerName, ownLayers, topOf } from './layers.ts';
 import { basePlate, type DrawnBalloon } from './picture.ts';
@@ -15,6 +16,7 @@ const MODELLING_IN = 2;
 
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {
+  hardware: noHardware,
   recipe(piece) {
     const { linkIn, balloonsPerLink, colours, sagM, foot } = piece;
     const feet = endsOnFeet(piece).length;

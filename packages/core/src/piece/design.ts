@@ -1,6 +1,5 @@
 import type { Piece, Schools } from '@early-lantern/contract';
-import type { Kind } from './kind.ts';
-import { kinds } from './kinds.ts';
+import { kindOf } from './kinds.ts';
 import type { Picture } from './picture.ts';
 import type { Recipe } from './recipe.ts';
 
@@ -17,8 +16,6 @@ interface Design {
  */
 const known = new Map<string, Design>();
 const MOST_KNOWN = 120;
-
-const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;
 
 /** What a piece is made of and looks like, without attachments' counts, tie lines and stand-ins. */
 export function designOf({ hold: _, frontM: __, ...rest }: Piece, schools: Schools): Design {

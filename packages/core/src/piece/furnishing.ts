@@ -1,6 +1,7 @@
 import type { Furnishing } from '@early-lantern/contract';
 import { material } from '../materials/materials.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnShape } from './picture.ts';
@@ -10,6 +11,7 @@ export const usualTable = { depthM: 0.76, massKg: 20 } as const;
 
 /** Tables, chairs, linen, props: counted, carried and timed, not inflated. */
 export const furnishing: Kind<Furnishing> = {
+  hardware: noHardware,
   depthM: ({ items }) => Math.max(...items.map(({ widthM }) => Math.min(widthM, usualTable.depthM))),
   recipe({ items, at }) {
     const minutes = items.reduce((sum, item) => sum + item.count * item.minutesEach, 0);

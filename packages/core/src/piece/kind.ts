@@ -1,4 +1,5 @@
 import type { Piece, Schools } from '@early-lantern/contract';
+import type { Hardware } from './hardware.ts';
 import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
 import type { Recipe } from './recipe.ts';
@@ -7,6 +8,8 @@ import type { Recipe } from './recipe.ts';
 export interface Kind<P extends Piece> {
   /** Counts, materials, work and assembly steps. */
   recipe(piece: P, schools: Schools): Recipe;
+  /** Pipes to cut, what joins them, and other stiff parts. */
+  hardware(piece: P): Hardware;
   /** How it looks on its spot's elevation. */
   picture(piece: P, recipe: Recipe): Picture;
   /** How deep it is from front to back, m, without its bases; left out, as deep as it is wide: it is round. */

@@ -1,4 +1,4 @@
-import type { PieceKind, PieceOf } from '@early-lantern/contract';
+import type { Piece, PieceKind, PieceOf } from '@early-lantern/contract';
 import { accent } from './accent.ts';
 import { backdrop } from './backdrop.ts';
 import { banner } from './banner.ts';
@@ -40,3 +40,6 @@ export const kinds: { [K in PieceKind]: Kind<PieceOf<K>> } = {
   backdrop,
   furnishing,
 };
+
+/** What the kind of a piece says of such pieces. */
+export const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;

@@ -13,6 +13,7 @@ import {
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Backing, flatness } from './organic-law.ts';
 import type { Part } from './part.ts';
@@ -29,6 +30,7 @@ const TAIL_CLUSTERS_PER_M = 1.5;
 
 /** Clusters of assorted diameters along a free line. */
 export const organicGarland: Kind<OrganicGarland> = {
+  hardware: noHardware,
   depthM: (piece, { visibleWidthM }) => flatness(backingOf(piece)) * visibleWidthM,
   recipe(piece, schools) {
     const corners = piece.raisedCorners ? sharpCorners(piece) : 0;

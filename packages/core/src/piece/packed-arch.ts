@@ -5,6 +5,7 @@ import { material } from '../materials/materials.ts';
 import { pipeRun } from '../materials/piping.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
@@ -15,6 +16,10 @@ const LAID_DOWN_M = 1.5;
 
 /** Layers pressed on a pipe bent between two bases. */
 export const packedArch: Kind<PackedArch> = {
+  hardware: ({ pipe, pipeLengthM }) => ({
+    ...noHardware(),
+    pipes: [{ pipe, label: 'arch', lengthM: pipeLengthM }],
+  }),
   recipe(piece, schools) {
     const { pipeLengthM, spanM, layerSize, balloon, pressFactor } = piece;
     const layers = archLayers(piece);

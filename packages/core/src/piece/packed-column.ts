@@ -1,6 +1,7 @@
 import type { PackedColumn } from '@early-lantern/contract';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers, type Layer, ownLayers, topOf } from './layers.ts';
 import {
@@ -16,6 +17,7 @@ import { basePlate, upright } from './picture.ts';
 
 /** Layers pressed on an upright pole. */
 export const packedColumn: Kind<PackedColumn> = {
+  hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { layerSize, balloon, pressFactor, topper } = piece;
     const layers = columnLayers(piece);

@@ -4,12 +4,14 @@ import { amounts, material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
 
 /** Crossed duplets on a tight string between two towers: the difference in size gives the curve. */
 export const pairArch: Kind<PairArch> = {
+  hardware: noHardware,
   recipe(piece, schools) {
     const { spanM, outside, inside, at } = piece;
     const { bow, duplets, reaches } = bowOf(piece);

@@ -7,6 +7,7 @@ import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { type Dressing, type DressLine, dress, sumDressings } from './dressing.ts';
 import { dressingAssemblies, dressingMaking, dressingMaterials, dressingWork } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
+import { boardOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnBalloon, DrawnShape } from './picture.ts';
@@ -14,6 +15,8 @@ import type { Need } from './recipe.ts';
 
 /** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
 export const panelWall: Kind<PanelWall> = {
+  hardware: ({ panelIn, rows }) =>
+    boardOf('backing board', rows * inchesToMetres(panelIn), inchesToMetres(panelIn)),
   // One balloon thick.
   depthM: ({ edge }) => inchesToMetres(edge.balloon.inflatedIn),
   recipe(piece, schools) {

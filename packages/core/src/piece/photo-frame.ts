@@ -1,4 +1,4 @@
-import type { PhotoFrame, Schools } from '@early-lantern/contract';
+import type { PhotoFrame, PipeId, Schools } from '@early-lantern/contract';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
@@ -16,6 +16,7 @@ import {
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
+import { type Fitting, noHardware, type PipeRun } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, type Layer, layerPitchM } from './layers.ts';
 import { type Part, straight } from './part.ts';
@@ -29,6 +30,7 @@ const TIE_SPACING_M = 0.6096;
 
 /** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
 export const photoFrame: Kind<PhotoFrame> = {
+  hardware: (piece) => ({ ...noHardware(), pipes: barsOf(piece), fittings: cornersOf(piece) }),
   depthM: ({ dress: style }) =>
     style.style === 'organic' ? style.widthM : inchesToMetres(ringOuterDiameter(4, style.balloon.inflatedIn)),
   recipe(piece, schools) {
@@ -371,13 +373,30 @@ function cornerBalloons(piece: PhotoFrame, recipe: Recipe): DrawnBalloon[] {
   });
 }
 
+/** Bars are of this where nothing else is chosen: it goes over thin lamp poles. Common practice, no source. */
+export const BAR_PIPE: PipeId = 'pvc-half';
+/** A thin lamp pole, ½ in. pipe going over it (common practice, no source); the figure from memory. */
+export const THIN_POLE_IN = 0.6;
+
+const barsOf = ({ barPipe = BAR_PIPE, widthM }: PhotoFrame): PipeRun[] =>
+  ['upper bar', 'lower bar'].map((label) => ({ pipe: barPipe, label, lengthM: widthM }));
+
+/** Tees at the lower corners, elbows at the upper ones: a bar and an upright meet in each. */
+function cornersOf({ barPipe = BAR_PIPE, poleIn = THIN_POLE_IN }: PhotoFrame): Fitting[] {
+  const pole = { label: 'upright', odM: inchesToMetres(poleIn) };
+  return (['tee', 'elbow'] as const).map((item) => ({ item, pipe: barPipe, count: 2, pole }));
+}
+
 /** Bars cut from stock pipe, uprights of pole sections, tees below, elbows above. */
-function frameMaterials({ widthM, heightM }: PhotoFrame): Material[] {
+function frameMaterials(piece: PhotoFrame): Material[] {
+  const { heightM, widthM, barPipe = BAR_PIPE } = piece;
   const sections = unitsFor(heightM, amounts.poleSectionM.value);
+  const perBar = unitsFor(widthM, amounts.stockPipeM.value);
+  const couplings = 2 * (perBar - 1);
   return [
     material(
-      'pipe-pvc-half',
-      unitsFor(2 * widthM, amounts.stockPipeM.value),
+      `pipe-${barPipe}`,
+      perBar > 1 ? 2 * perBar : unitsFor(2 * widthM, amounts.stockPipeM.value),
       '⌈2 bars · width / stock length⌉',
       [
         ['width', widthM, 'm'],
@@ -385,6 +404,7 @@ function frameMaterials({ widthM, heightM }: PhotoFrame): Material[] {
       ],
       COMMON_PRACTICE,
     ),
+    material('coupling', couplings, '2 · (lengths of a bar − 1)', [['lengths of a bar', perBar]]),
     material(
       'pole-section',
       2 * sections,
@@ -395,10 +415,17 @@ function frameMaterials({ widthM, heightM }: PhotoFrame): Material[] {
       ],
       amounts.poleSectionM.tag,
     ),
-    material('tee', 2, 'at the lower corners', [], COMMON_PRACTICE),
-    material('elbow', 2, 'at the upper corners', [], COMMON_PRACTICE),
+    ...cornersOf(piece).map(({ item, count }) =>
+      material(
+        item,
+        count,
+        item === 'tee' ? 'at the lower corners' : 'at the upper corners',
+        [],
+        COMMON_PRACTICE,
+      ),
+    ),
     material('weighted-base', 2, 'one under each upright', [], COMMON_PRACTICE),
     material('base-cover', 2, 'one for each base', [], COMMON_PRACTICE),
-    jointTape(CORNERS, '4 corner joints'),
+    jointTape(CORNERS + couplings, plural(CORNERS + couplings, 'joint')),
   ];
 }

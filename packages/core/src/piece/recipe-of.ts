@@ -6,8 +6,7 @@ import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
 import { designOf } from './design.ts';
 import { withKept } from './kept.ts';
-import type { Kind } from './kind.ts';
-import { kinds } from './kinds.ts';
+import { kindOf } from './kinds.ts';
 import type { Picture } from './picture.ts';
 import { type HouseSchools, type Need, type Recipe, settledSchools } from './recipe.ts';
 
@@ -22,8 +21,6 @@ interface Known {
 /** Recipes worked out before. A piece is never changed in place, so the same object has the same recipe. */
 const known = new WeakMap<Piece, Known>();
 const drawn = new WeakMap<Piece, Picture>();
-
-const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;
 
 /** The schools a piece is made by: its own, else the house's, else the usual ones. */
 export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {

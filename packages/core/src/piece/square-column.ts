@@ -3,6 +3,7 @@ import { ringOuterDiameter, squarePitch } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
+import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, type Layer, layerName, layerNeeds } from './layers.ts';
 import { drawTopper, oneFrame, packedRecipe, standMaterials } from './packed.ts';
@@ -11,6 +12,7 @@ import { basePlate, upright } from './picture.ts';
 
 /** Large quads one above the other, kept apart by small ones, so that the colours run straight up. */
 export const squareColumn: Kind<SquareColumn> = {
+  hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { heightM, large, small, topper } = piece;
     const { largeLayers, smallLayers, pitchM } = squareLayers(piece);

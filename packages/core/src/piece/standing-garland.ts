@@ -10,6 +10,7 @@ import {
   schoolNotes,
 } from './dressing-making.ts';
 import { dressingPicture } from './dressing-picture.ts';
+import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { type Part, straight } from './part.ts';
@@ -23,6 +24,7 @@ const CURVE_RAD = 0.75 * Math.PI;
 
 /** Clusters up a pole and, beyond its top, hanging neck to neck in a curve. */
 export const standingGarland: Kind<StandingGarland> = {
+  hardware: ({ poleM }) => poleOf(poleM),
   recipe(piece, schools) {
     const { poleM, gapM, widthM, curve } = piece;
     const dressing = dress(dressLine(piece));

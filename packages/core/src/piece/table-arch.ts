@@ -3,6 +3,7 @@ import { bentRod } from '../geometry/elastica.ts';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { material } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
@@ -13,6 +14,7 @@ const FULLEST_IN = 10;
 
 /** A kit of short poles between two clamps on a table. */
 export const tableArch: Kind<TableArch> = {
+  hardware: noHardware,
   recipe(piece, schools) {
     const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;
     const layers = tableLayers(piece);

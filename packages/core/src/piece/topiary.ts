@@ -5,6 +5,7 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { clusterName, fillerName, twistRate } from './cluster-names.ts';
+import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { straight } from './part.ts';
@@ -27,6 +28,7 @@ export function ballCount(ballM: number, balloonM: number): number {
 
 /** A ball of clusters on a stand, with a skirt of curtain below. */
 export const topiary: Kind<Topiary> = {
+  hardware: ({ standM }) => poleOf(standM),
   recipe(piece, schools) {
     const { standM, ballM, balloon, colours, fillers, skirtM, at } = piece;
     const size = piece.clusterSize === 'auto' ? USUAL_CLUSTER : piece.clusterSize;

@@ -5,6 +5,7 @@ import { layerColours } from '../pattern/layers.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, gradedLayers, type Layer, onTemplate, ownLayers, topOf } from './layers.ts';
 import { packedRecipe, standMaterials } from './packed.ts';
@@ -19,6 +20,7 @@ const ROOF_STEP = 0.86;
 
 /** Rings seated in the gaps of the ones below on a weighted stand, with a roof of ever smaller rings. */
 export const tower: Kind<Tower> = {
+  hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;
     const layers = towerLayers(piece);

@@ -1,3 +1,4 @@
+import type { PipeId } from '@early-lantern/contract';
 import { inchesToMetres } from '../quantity/length.ts';
 import data from './sockets.json';
 
@@ -5,6 +6,13 @@ import data from './sockets.json';
 export const sockets: readonly { id: string; label: string; idM: number; source: string }[] = data.map(
   ({ socketIn, ...row }) => ({ ...row, idM: inchesToMetres(socketIn) }),
 );
+
+/** What a coupling, tee or elbow for a pipe takes. @throws RangeError if the catalogue has none */
+export function socketOf(pipe: PipeId): { label: string; idM: number } {
+  const found = sockets.find(({ id }) => id === pipe);
+  if (!found) throw new RangeError(`no fittings for pipe "${pipe}" in the catalogue`);
+  return found;
+}
 
 /** How a rod sits in a sleeve, or a table in a clamp. */
 export interface Fit {

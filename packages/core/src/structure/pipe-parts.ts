@@ -1,6 +1,10 @@
 import type { JobFile, Piece, PipeId, PipePart, Plan } from '@early-lantern/contract';
 import { unitsFor } from '../materials/materials.ts';
+import type { Fitting } from '../piece/hardware.ts';
+import { kindOf } from '../piece/kinds.ts';
+import { formatShort, type LengthUnits } from '../quantity/length.ts';
 import { cutPlan } from './cut-list.ts';
+import { sleeveFit, socketOf } from './fits.ts';
 import { pipeOf } from './pipes.ts';
 
 /** A part with the other job of the day that takes it. */
@@ -8,9 +12,6 @@ type Cut = PipePart & { job?: string };
 
 /** So many pipes alike are looked at: a day takes fewer. */
 const MOST_OWNED = 40;
-
-/** Bars and posts of frames and centrepieces are of this. Common practice, no source. */
-const FRAME_PIPE: PipeId = 'pvc-half';
 
 /** A run of pipe in stock lengths joined by couplings, the rest at its end. */
 function run(pipe: PipeId, pieceId: string, label: string, lengthM: number): PipePart[] {
@@ -25,49 +26,53 @@ function run(pipe: PipeId, pieceId: string, label: string, lengthM: number): Pip
 }
 
 /** What has to be cut of pipe for a piece. */
-export function pipePartsOf(piece: Piece): PipePart[] {
-  switch (piece.kind) {
-    case 'packed-arch':
-      return run(piece.pipe, piece.id, `${piece.name}: arch`, piece.pipeLengthM);
-    case 'photo-frame':
-      return ['upper bar', 'lower bar'].flatMap((bar) =>
-        run(FRAME_PIPE, piece.id, `${piece.name}: ${bar}`, piece.widthM),
-      );
-    case 'centrepiece':
-      return Array.from({ length: piece.count }, (_, i) =>
-        run(FRAME_PIPE, piece.id, `${piece.name}: post ${i + 1}`, piece.postM),
-      ).flat();
-    default:
-      return [];
-  }
-}
+export const pipePartsOf = (piece: Piece): PipePart[] =>
+  kindOf(piece)
+    .hardware(piece)
+    .pipes.flatMap(({ pipe, label, lengthM }) => run(pipe, piece.id, `${piece.name}: ${label}`, lengthM));
 
 /** What has to be cut of pipe for all pieces of a job. */
 export const jobPipeParts = ({ job }: JobFile): PipePart[] => job.pieces.flatMap(pipePartsOf);
 
-/** What joins the pipes of a job: couplings within a run, tees and elbows at a frame's corners. */
+/** What joins the pipes of a job: couplings within a run, tees and elbows at corners, and whether all goes together. */
 function jointsOf({ job }: JobFile): Plan['joints'] {
   const found = new Map<string, Plan['joints'][number]>();
-  const add = (item: string, pipe: PipeId, count: number) => {
+  const add = (item: Fitting['item'] | 'coupling', pipe: PipeId, count: number, pole?: Fitting['pole']) => {
     if (count === 0) return;
-    const key = `${item}, ${pipe}`;
+    const { odM, label } = pipeOf(pipe);
+    const key = JSON.stringify([item, pipe, pole?.odM]);
     const before = found.get(key)?.count ?? 0;
-    found.set(key, { item, pipe, label: `${pipeOf(pipe).label} ${item}`, count: before + count });
+    const fits = [{ what: label, odM }, ...(pole ? [{ what: pole.label, odM: pole.odM }] : [])].map(
+      (rod) => ({ ...rod, ...sleeveFit(socketOf(pipe).idM, rod.odM) }),
+    );
+    found.set(key, { item, pipe, label: `${label} ${item}`, count: before + count, fits });
   };
   for (const piece of job.pieces) {
-    if (piece.kind === 'packed-arch') add('coupling', piece.pipe, pipePartsOf(piece).length - 1);
-    if (piece.kind === 'photo-frame') {
-      add('coupling', FRAME_PIPE, pipePartsOf(piece).length - 2);
-      add('tee', FRAME_PIPE, 2);
-      add('elbow', FRAME_PIPE, 2);
-    }
+    const { pipes, fittings } = kindOf(piece).hardware(piece);
+    for (const { pipe, lengthM } of pipes) add('coupling', pipe, run(pipe, piece.id, '', lengthM).length - 1);
+    for (const { item, pipe, count, pole } of fittings) add(item, pipe, count, pole);
   }
   return [...found.values()];
 }
 
+/** What of a piece's corners does not go together: a tee or elbow too narrow for its pole, or too wide to hold it. */
+export function misfitsOf(piece: Piece, units: LengthUnits): string[] {
+  const { fittings } = kindOf(piece).hardware(piece);
+  return fittings.flatMap(({ item, pipe, pole }) => {
+    const { verdict } = sleeveFit(socketOf(pipe).idM, pole.odM);
+    if (verdict !== 'does not go' && verdict !== 'no joint') return [];
+    const od = formatShort(pole.odM, units);
+    return [
+      verdict === 'does not go'
+        ? `An ${pole.label} of ${od} does not go into a ${pipeOf(pipe).label} ${item}: choose wider bars or thinner uprights.`
+        : `An ${pole.label} of ${od} has no hold in a ${pipeOf(pipe).label} ${item}: choose thinner bars or thicker uprights.`,
+    ];
+  });
+}
+
 type Cuts = Pick<Plan, 'cutList' | 'cutBounds' | 'joints'>;
 
-let known: { key: string; cuts: Cuts } | undefined;
+let known: { key: string; cuts: Omit<Cuts, 'joints'> } | undefined;
 
 /**
  * The cut list over all pieces of the day, other jobs' too: for each pipe what the workshop owns first, then the
@@ -80,7 +85,8 @@ export function cutListOf(file: JobFile): Cuts {
     ...overlapping.flatMap(({ job, pipes }) => pipes.map((part) => ({ ...part, job }))),
   ];
   const key = JSON.stringify([parts, ownPipes]);
-  if (known?.key === key) return known.cuts;
+  const joints = jointsOf(file);
+  if (known?.key === key) return { ...known.cuts, joints };
   const used = [...new Set(parts.map((part) => part.pipe))];
   const plans = used.map((pipe) => {
     const { stockM } = pipeOf(pipe);
@@ -94,7 +100,7 @@ export function cutListOf(file: JobFile): Cuts {
     );
     return { stock: `pipe-${pipe}`, plan };
   });
-  const cuts: Cuts = {
+  const cuts = {
     cutList: plans.flatMap(({ stock, plan }) =>
       plan.bars.map(({ parts: cuts, lengthM, isOwned, wasteM }) => ({
         stock,
@@ -116,8 +122,7 @@ export function cutListOf(file: JobFile): Cuts {
       saws: cuts,
       sawsAtLeast: cutsAtLeast,
     })),
-    joints: jointsOf(file),
   };
   known = { key, cuts };
-  return cuts;
+  return { ...cuts, joints };
 }

@@ -23,6 +23,7 @@ import { gustAt, gustLevels, isOutdoors, rulesOf } from './gust-at.ts';
 import type { CarriedLoad } from './handed-down.ts';
 import { withCarried } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
+import { misfitsOf } from './pipe-parts.ts';
 import {
   factorAt,
   frictionOn,
@@ -133,6 +134,7 @@ export function standingPiece(
     cases,
     troubles: [
       ...carrier.troubles,
+      ...misfitsOf(piece, file.workshop.units).map((misfit) => `${piece.name}: ${misfit}`),
       ...(outdoors && lines < carrier.tiesByPractice
         ? [
             `${piece.name}: a large arch outdoors needs ${carrier.tiesByPractice} tie lines at the top, two forward and two back.`,

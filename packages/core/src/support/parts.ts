@@ -1,7 +1,6 @@
 import type { On, PartId, Piece } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
-import type { Kind } from '../piece/kind.ts';
-import { kinds } from '../piece/kinds.ts';
+import { kindOf } from '../piece/kinds.ts';
 import type { Area, Part } from '../piece/part.ts';
 
 /** Parts worked out before. A piece is never changed in place. */
@@ -11,7 +10,7 @@ const known = new WeakMap<Piece, readonly Part[]>();
 export function partsOf(piece: Piece): readonly Part[] {
   const before = known.get(piece);
   if (before) return before;
-  const parts = (kinds[piece.kind] as Kind<Piece>).parts?.(piece) ?? [];
+  const parts = kindOf(piece).parts?.(piece) ?? [];
   known.set(piece, parts);
   return parts;
 }

@@ -1,5 +1,5 @@
 import type { Mix, PieceOf } from '@early-lantern/contract';
-import { newPiece } from '@early-lantern/core';
+import { BAR_PIPE, inchesToMetres, metresToInches, newPiece, pipes, THIN_POLE_IN } from '@early-lantern/core';
 import { type Editor, type Field, heightField, sideGrip, standsAt, topGrip } from './editor.ts';
 
 /** A first organic mix in the given colours. */
@@ -137,6 +137,22 @@ export const photoFrame: Editor<Frame> = {
       max: 2,
       value: (p) => p.legM,
       set: (p, legM) => ({ ...p, legM }),
+    },
+    {
+      type: 'pick',
+      label: 'Bars of',
+      options: pipes.map(({ id, label }) => [id, label] as const),
+      value: (p) => p.barPipe ?? BAR_PIPE,
+      set: (p, barPipe) => ({ ...p, barPipe: barPipe as Frame['barPipe'] }),
+    },
+    {
+      type: 'length',
+      label: 'Uprights, outer diameter',
+      short: true,
+      min: inchesToMetres(0.3),
+      max: inchesToMetres(3),
+      value: (p) => inchesToMetres(p.poleIn ?? THIN_POLE_IN),
+      set: (p, metres) => ({ ...p, poleIn: Number(metresToInches(metres).toFixed(3)) }),
     },
     {
       type: 'pick',
