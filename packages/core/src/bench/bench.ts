@@ -177,10 +177,10 @@ function blownAgain(work: Effort, loss: number): Effort {
   return scaled(work, factor, [
     working(
       'Blown again',
-      '(1 − loss of professional stock) / (1 − loss)',
+      '(100 − loss of professional stock) / (100 − loss)',
       [
         ['loss', loss * 100, '%'],
-        ['of professional stock', usual * 100, '%'],
+        ['loss of professional stock', usual * 100, '%'],
       ],
       { value: factor, unit: '×' },
       'losses as in the catalogue',

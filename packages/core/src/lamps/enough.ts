@@ -1,6 +1,7 @@
 import type { BalloonRow, JobFile, Lamp, MaterialRow, Unmade, Working } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import { type ShortMaterial, shortMaterials } from '../materials/short.ts';
+import { sumOf } from '../quantity/group.ts';
 import { plural } from '../quantity/plural.ts';
 import { wantedDay } from '../stock/buy.ts';
 import { type ProductNeed, productNeeds } from '../stock/needs.ts';
@@ -117,13 +118,23 @@ const materialWorking = ({ row, onHand, held }: ShortMaterial): Working =>
   );
 
 function stockWorking(name: string, product: ProductNeed): Working {
+  const ofFamily = sumOf(product.fromFamily.map(({ count }) => count));
+  const anyFamily = ofFamily > 0 || product.forFamily > 0;
   return working(
     name,
-    'on hand − held for other jobs + arriving in time − need − spare',
+    anyFamily
+      ? 'on hand − held for other jobs + arriving in time + of other sizes − for other sizes − need − spare'
+      : 'on hand − held for other jobs + arriving in time − need − spare',
     [
       ['on hand', product.onHand],
       ['held for other jobs', product.reserved],
-      ['arriving', product.arriving],
+      ['arriving in time', product.arriving],
+      ...(anyFamily
+        ? ([
+            ['of other sizes', ofFamily],
+            ['for other sizes', product.forFamily],
+          ] satisfies Input[])
+        : []),
       ['need', product.need],
       ['spare', product.spare],
     ],

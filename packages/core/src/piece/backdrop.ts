@@ -1,7 +1,7 @@
 import type { Backdrop, RateKey } from '@early-lantern/contract';
 import { amounts, material, unitsFor } from '../materials/materials.ts';
 import { plural } from '../quantity/plural.ts';
-import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { COMMON_PRACTICE, DERIVED, type Input, working } from '../working.ts';
 import { boardOf, noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
@@ -226,7 +226,7 @@ const stands = (widthM: number): Material =>
     '⌈width / span of a stand⌉',
     [
       ['width', widthM, 'm'],
-      ['span', amounts.standSpanM.value, 'm'],
+      ['span of a stand', amounts.standSpanM.value, 'm'],
     ],
     amounts.standSpanM.tag,
   );
@@ -249,18 +249,24 @@ function unitCount({ what, widthM, heightM, unitWidthM, unitHeightM, fullness }:
 function unitsWorking(piece: Backdrop) {
   const formulas = {
     curtain: '⌈width · fullness / drop⌉',
-    greenery: '⌈width / panel⌉ · ⌈height / panel⌉',
+    greenery: '⌈width / panel width⌉ · ⌈height / panel height⌉',
     boards: '⌈width / board⌉',
     sign: 'one',
   };
+  const unit = { curtain: 'drop', greenery: 'panel width', boards: 'board', sign: 'sign' }[piece.what];
   return working(
     { curtain: 'Drops', greenery: 'Panels', boards: 'Boards', sign: 'Sign' }[piece.what],
     formulas[piece.what],
     [
       ['width', piece.widthM, 'm'],
-      ['height', piece.heightM, 'm'],
-      ['unit', piece.unitWidthM, 'm'],
-      ['fullness', piece.fullness],
+      [unit, piece.unitWidthM, 'm'],
+      ...(piece.what === 'greenery'
+        ? ([
+            ['height', piece.heightM, 'm'],
+            ['panel height', piece.unitHeightM, 'm'],
+          ] satisfies Input[])
+        : []),
+      ...(piece.what === 'curtain' ? [['fullness', piece.fullness] satisfies Input] : []),
     ],
     { value: unitCount(piece), unit: '' },
     DERIVED,
@@ -291,7 +297,10 @@ const materials: Record<Backdrop['what'], (piece: Backdrop) => Material[]> = {
         'safety-pin',
         seams * amounts.pinsPerSeam.value,
         'seams · pins per seam',
-        [['seams', seams]],
+        [
+          ['seams', seams],
+          ['pins per seam', amounts.pinsPerSeam.value],
+        ],
         amounts.pinsPerSeam.tag,
       ),
     ];
@@ -303,7 +312,10 @@ const materials: Record<Backdrop['what'], (piece: Backdrop) => Material[]> = {
       'zip-tie',
       unitCount(piece) * amounts.zipTiesPerPanel.value,
       'panels · ties per panel',
-      [['panels', unitCount(piece)]],
+      [
+        ['panels', unitCount(piece)],
+        ['ties per panel', amounts.zipTiesPerPanel.value],
+      ],
       amounts.zipTiesPerPanel.tag,
     ),
   ],

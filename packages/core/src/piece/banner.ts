@@ -83,7 +83,7 @@ export const banner: Kind<Banner> = {
           'letters · balloons a motif',
           [
             ['letters', motifs],
-            ['a motif', balloonsEach],
+            ['balloons a motif', balloonsEach],
           ],
           { value: balloons, unit: 'balloons' },
           DERIVED,

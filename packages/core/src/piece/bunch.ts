@@ -68,7 +68,7 @@ export const bunch: Kind<Bunch> = {
           'bunches · balloons in each',
           [
             ['bunches', count],
-            ['in each', balloonsEach],
+            ['balloons in each', balloonsEach],
           ],
           { value: balloons, unit: 'balloons' },
           DERIVED,

@@ -45,6 +45,7 @@ export const centrepiece: Kind<Centrepiece> = {
           [
             ['count', count],
             ['post', postM, 'm'],
+            ['stock length', amounts.stockPipeM.value, 'm'],
           ],
           amounts.stockPipeM.tag,
           { what: 'Posts cut from ½ in. pipe' },

@@ -1,5 +1,9 @@
 import type { Fullness, Mix, SizeShare } from '@early-lantern/contract';
+import { inchesToMetres } from '../quantity/length.ts';
 import type { Backing } from './organic-law.ts';
+
+/** The width at which the filler density is quoted. */
+export const FILLER_WIDTH_M = inchesToMetres(22);
 
 /** So many clusters of one size. */
 export interface ClusterCount {
@@ -25,5 +29,5 @@ export interface DressSteps {
   extra: number;
   clusterSize: number;
   clusters: { spine: ClusterCount[]; side: ClusterCount[] };
-  fillers: readonly { count: number }[];
+  fillers: readonly { name: string; count: number; perM: number }[];
 }

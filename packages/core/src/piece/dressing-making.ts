@@ -147,7 +147,7 @@ export function dressingMaterials(dressing: Dressing, schools: Schools): Materia
 
 function fillerMaterials(filler: FillerCount, fixing: Schools['fillerFixing']): Material[] {
   const { count } = filler;
-  const inputs: [string, number][] = [[filler.name, count]];
+  const inputs: [string, number][] = [['fillers', count]];
   switch (fixing) {
     case 'half-260':
       return [

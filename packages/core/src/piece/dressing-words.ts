@@ -2,7 +2,7 @@ import type { Working } from '@early-lantern/contract';
 import { METRES_PER_FOOT, metresToInches } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
-import type { DressSteps } from './dress-steps.ts';
+import { type DressSteps, FILLER_WIDTH_M } from './dress-steps.ts';
 import { meanCubeM3, meanDiameterM } from './mix.ts';
 import { narrowestM, outerOverMean, overFewest, tightPitchM, tightWidthM } from './organic-law.ts';
 
@@ -53,7 +53,7 @@ export function dressingNotes(steps: DressSteps): string[] {
 
 /** Every step of the count. */
 export function dressingWorking(steps: DressSteps): Working[] {
-  const { mix, sizes, backing, fullness, lengthM, meanWidthM, fewest, clusterSize, clusters } = steps;
+  const { sizes, backing, fullness, lengthM, meanWidthM, fewest, clusterSize, clusters } = steps;
   const where = backing === 'wall' ? 'against a wall' : 'hung free';
   const d3 = Math.cbrt(meanCubeM3(sizes));
   return [
@@ -79,10 +79,10 @@ export function dressingWorking(steps: DressSteps): Working[] {
     ),
     working(
       'Balloons, as full as wanted',
-      `${fullness} × fewest, and what is set on corners and a tail`,
+      `⌈${fullness} · fewest⌉ + extra: so many are set on corners and a tail`,
       [
         [fullness, overFewest(fullness, backing)],
-        ['fewest', Math.ceil(fewest - 1e-9)],
+        ['fewest', fewest],
         ['extra', steps.extra],
       ],
       { value: steps.spine + steps.side + steps.extra, unit: 'balloons, in whole clusters' },
@@ -132,16 +132,19 @@ export function dressingWorking(steps: DressSteps): Working[] {
       { value: Math.round(3 * (lengthM / METRES_PER_FOOT)), unit: 'balloons' },
       COMMON_PRACTICE,
     ),
-    working(
-      'Filler trios',
-      'density · L · W / 22 in.',
-      [
-        ['density', mix.fillers.triosPerM, 'per m'],
-        ['L', lengthM, 'm'],
-        ['W, average over the taper', meanWidthM, 'm'],
-      ],
-      { value: steps.fillers.reduce((sum, one) => sum + one.count, 0), unit: 'fillers' },
-      `about 20 on a 10 ft base: ${COMMON_PRACTICE}`,
+    ...steps.fillers.map(({ name, perM, count: found }) =>
+      working(
+        `Fillers: ${name}`,
+        'density · L · W / usual width, rounded',
+        [
+          ['density', perM, 'per m'],
+          ['L', lengthM, 'm'],
+          ['W', meanWidthM, 'm'],
+          ['usual width', FILLER_WIDTH_M, 'm'],
+        ],
+        { value: found, unit: 'fillers' },
+        `about 20 on a 10 ft base: ${COMMON_PRACTICE}`,
+      ),
     ),
   ];
 }

@@ -3,9 +3,8 @@ import { sizeName } from '../balloon/catalogue.ts';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
 import { groupBy } from '../quantity/group.ts';
-import { inchesToMetres } from '../quantity/length.ts';
 import { clusterSizesName, fillerName } from './cluster-names.ts';
-import type { ClusterCount, DressSteps } from './dress-steps.ts';
+import { type ClusterCount, type DressSteps, FILLER_WIDTH_M } from './dress-steps.ts';
 import { dressingNotes, dressingWorking } from './dressing-words.ts';
 import { tiltToWidth } from './fit-width.ts';
 import { shareIn } from './mix.ts';
@@ -20,8 +19,6 @@ import {
 import type { Need } from './recipe.ts';
 import { type ColouredCluster, stretched, stretchNeeds } from './stretches.ts';
 
-/** The width at which the filler density is quoted. */
-const FILLER_WIDTH_M = inchesToMetres(22);
 /** Fewest balloons in a cluster that is clipped on to a pole. Common practice, no source. */
 const ON_POLE_N = 4;
 /** Pieces that the line is cut into where the width changes along it. */
@@ -47,6 +44,8 @@ export interface FillerCount extends Filler {
   name: string;
   size: number;
   count: number;
+  /** As many a metre of a garland of the usual width. */
+  perM: number;
 }
 
 /** Organic clusters along a line: counts, and what follows from them whatever they hang on. */
@@ -224,11 +223,9 @@ function baseNeeds(mix: Mix, sizes: readonly SizeShare[], balloons: number, clus
 /** Fillers of each make on so many metres of the width their density is quoted at. */
 function fillersOf({ fillers, largeFillers }: Mix, metres: number): FillerCount[] {
   const { triosPerM, ...small } = fillers;
-  const { perM = 0, ...large } = largeFillers ?? { ...small, perM: 0 };
-  const counted = [
-    { size: 3, ...large, count: Math.round(perM * metres) },
-    { size: 3, ...small, count: Math.round(triosPerM * metres) },
-  ].filter(({ count }) => count > 0);
+  const counted = [...(largeFillers ? [largeFillers] : []), { ...small, perM: triosPerM }]
+    .map((filler) => ({ size: 3, ...filler, count: Math.round(filler.perM * metres) }))
+    .filter(({ count }) => count > 0);
   return counted.map((filler) => {
     const { size, nominalIn, foldedFromIn } = filler;
     const ofSize = counted.length > 1 ? ` of ${sizeName(nominalIn)}` : '';
@@ -284,7 +281,7 @@ export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dre
 
 /** Fillers of one make added up. */
 function fillersTogether(fillers: readonly FillerCount[]): FillerCount[] {
-  const makes = groupBy(fillers, ({ count: _, ...make }) => JSON.stringify(make));
+  const makes = groupBy(fillers, ({ count: _, perM: __, ...make }) => JSON.stringify(make));
   return [...makes.values()].map((alike) => ({
     ...(alike[0] as FillerCount),
     count: alike.reduce((sum, { count }) => sum + count, 0),

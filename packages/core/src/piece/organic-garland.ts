@@ -179,8 +179,11 @@ function sectionShares(lengthM: number, { sections, taper }: OrganicGarland): nu
 const sectionWorking = ({ lengthM }: Dressing, count: number) => [
   working(
     'Sections',
-    '⌈L / 6.5 ft⌉, or as set',
-    [['L', lengthM, 'm']],
+    '⌈L / longest⌉, or as set',
+    [
+      ['L', lengthM, 'm'],
+      ['longest', SECTION_M, 'm'],
+    ],
     { value: count, unit: 'sections' },
     `two armfuls to a 12 ft garland: ${COMMON_PRACTICE}`,
   ),

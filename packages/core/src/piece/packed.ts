@@ -144,6 +144,7 @@ export function equalLayersWorking(
       [
         ['press factor', pressFactor],
         ['n', n],
+        ['h(n)', layerPitchM(n, inflatedIn, 1) / inchesToMetres(inflatedIn)],
         ['d', inchesToMetres(inflatedIn), 'm'],
       ],
       { value: layerPitchM(n, inflatedIn, pressFactor), unit: 'm' },
@@ -152,7 +153,10 @@ export function equalLayersWorking(
     working(
       'Layers',
       'L / pitch, rounded',
-      [['L', lengthM, 'm']],
+      [
+        ['L', lengthM, 'm'],
+        ['pitch', layerPitchM(n, inflatedIn, pressFactor), 'm'],
+      ],
       { value: layers, unit: 'layers' },
       `${DERIVED}; 50 quads of 11 in. on 30 ft of pipe: common practice, no source`,
     ),
@@ -185,9 +189,17 @@ function topperParts(topper: Topper) {
       },
     ],
     materials: [
-      material('modelling-260', value, 'ties per topper', [['toppers', 1]], tag, {
-        what: 'Ties of the topper',
-      }),
+      material(
+        'modelling-260',
+        value,
+        'toppers · ties per topper',
+        [
+          ['toppers', 1],
+          ['ties per topper', value],
+        ],
+        tag,
+        { what: 'Ties of the topper' },
+      ),
     ],
   };
 }

@@ -61,7 +61,10 @@ export const pairArch: Kind<PairArch> = {
           'modelling-260',
           Math.ceil(lengthM * amounts.string260PerM.value),
           '⌈L · balloons per metre⌉',
-          [['L', lengthM, 'm']],
+          [
+            ['L', lengthM, 'm'],
+            ['balloons per metre', amounts.string260PerM.value],
+          ],
           amounts.string260PerM.tag,
           { what: 'Tight string of 260s' },
         ),
@@ -83,6 +86,7 @@ export const pairArch: Kind<PairArch> = {
           [
             ['D', inchesToMetres(outside.inflatedIn), 'm'],
             ['d', inchesToMetres(inside.inflatedIn), 'm'],
+            ['m', inchesToMetres(outside.inflatedIn + inside.inflatedIn) / 2, 'm'],
           ],
           { value: bow.pitch, unit: 'm' },
           DERIVED,
@@ -90,7 +94,11 @@ export const pairArch: Kind<PairArch> = {
         working(
           'Radius of the inner line',
           'R = g / (D/d − 1), g = m cos 45°',
-          [['g', bow.gap, 'm']],
+          [
+            ['g', bow.gap, 'm'],
+            ['D', inchesToMetres(outside.inflatedIn), 'm'],
+            ['d', inchesToMetres(inside.inflatedIn), 'm'],
+          ],
           { value: bow.innerRadius, unit: 'm' },
           DERIVED,
         ),

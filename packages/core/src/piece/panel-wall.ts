@@ -117,10 +117,10 @@ export const panelWall: Kind<PanelWall> = {
         material(
           'adhesive-dash',
           Math.ceil(halves / 2),
-          '⌈panels · 4 halves / 2⌉',
+          '⌈panels · halves on a panel / 2⌉',
           [
             ['panels', panels],
-            ['halves', halves],
+            ['halves on a panel', amounts.halfDashesPerPanel.value],
           ],
           amounts.halfDashesPerPanel.tag,
           { what: 'Dashes for the panels' },
@@ -132,7 +132,10 @@ export const panelWall: Kind<PanelWall> = {
           'tape',
           columns * amounts.boardTapeM.value,
           'columns · tape per column',
-          [['columns', columns]],
+          [
+            ['columns', columns],
+            ['tape per column', amounts.boardTapeM.value, 'm'],
+          ],
           amounts.boardTapeM.tag,
           { what: 'Tape from boards to crossbar' },
         ),
@@ -156,6 +159,7 @@ export const panelWall: Kind<PanelWall> = {
           'Singles at the edges',
           '((columns − 1) · height + width) / d, rounded up',
           [
+            ['columns', columns],
             ['height', heightM, 'm'],
             ['width', widthM, 'm'],
             ['d', inchesToMetres(edge.balloon.inflatedIn), 'm'],

@@ -307,7 +307,10 @@ function quadRecipe(
       working(
         'Balloons at the corners',
         'corners · balloons per corner',
-        [['corners', CORNERS]],
+        [
+          ['corners', CORNERS],
+          ['balloons per corner', amounts.cornerBalloons.value],
+        ],
         { value: corners, unit: 'balloons' },
         amounts.cornerBalloons.tag,
       ),
@@ -397,8 +400,9 @@ function frameMaterials(piece: PhotoFrame): Material[] {
     material(
       `pipe-${barPipe}`,
       perBar > 1 ? 2 * perBar : unitsFor(2 * widthM, amounts.stockPipeM.value),
-      '⌈2 bars · width / stock length⌉',
+      perBar > 1 ? 'bars · ⌈width / stock length⌉' : '⌈bars · width / stock length⌉',
       [
+        ['bars', 2],
         ['width', widthM, 'm'],
         ['stock length', amounts.stockPipeM.value, 'm'],
       ],

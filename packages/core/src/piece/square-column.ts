@@ -1,5 +1,5 @@
 import type { SquareColumn } from '@early-lantern/contract';
-import { ringOuterDiameter, squarePitch } from '../geometry/rings.ts';
+import { nestedPitch, ringOuterDiameter, squarePitch } from '../geometry/rings.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
@@ -41,6 +41,7 @@ export const squareColumn: Kind<SquareColumn> = {
           [
             ['d_large', inchesToMetres(large.inflatedIn), 'm'],
             ['d_small', inchesToMetres(small.inflatedIn), 'm'],
+            ['h(large, small)', inchesToMetres(nestedPitch(4, large.inflatedIn, small.inflatedIn)), 'm'],
           ],
           { value: pitchM, unit: 'm' },
           DERIVED,
@@ -48,7 +49,11 @@ export const squareColumn: Kind<SquareColumn> = {
         working(
           'Large quads',
           '(H − d_large) / step + 1, rounded',
-          [['H', heightM, 'm']],
+          [
+            ['H', heightM, 'm'],
+            ['d_large', inchesToMetres(large.inflatedIn), 'm'],
+            ['step', pitchM, 'm'],
+          ],
           { value: largeLayers.length, unit: 'quads' },
           DERIVED,
         ),

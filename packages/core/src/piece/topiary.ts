@@ -150,7 +150,7 @@ export const topiary: Kind<Topiary> = {
       working: [
         working(
           'Balloons that cover the ball',
-          'N = 4 · 0.82 · ((D − d)/d)²',
+          'N = 4 · 0.82 · ((D − d)/d)², rounded to whole clusters',
           [
             ['D', ballM, 'm'],
             ['d', dM, 'm'],

@@ -63,7 +63,7 @@ export function bendPipe(
 export const bendWorking = (pipe: Pipe, lengthM: number, spanM: number, bent: BentPipe) => [
   working(
     'Strain where it is bent most',
-    `curvature · OD / 2; refused over ${pipe.refuseStrain * 100} %${pipe.warnStrain < pipe.refuseStrain ? `, may creep over ${pipe.warnStrain * 100} %` : ': it stays bent'}`,
+    `OD / (2 radius); refused over ${pipe.refuseStrain * 100} %${pipe.warnStrain < pipe.refuseStrain ? `, may creep over ${pipe.warnStrain * 100} %` : ': it stays bent'}`,
     [
       ['L', lengthM, 'm'],
       ['span', spanM, 'm'],
@@ -78,6 +78,7 @@ export const bendWorking = (pipe: Pipe, lengthM: number, spanM: number, bent: Be
     'f · EI / L², f from the bent shape under its weight',
     [
       ['EI', pipe.youngPa * pipe.inertiaM4, 'N·m²'],
+      ['L', lengthM, 'm'],
       ['f', bent.rod.thrust],
       ['w L³ / EI', bent.weight],
       ['rise', bent.rod.rise, 'm'],

@@ -308,7 +308,7 @@ function poleCarrier(
         'Lean of the pole at its top',
         'M · h² / (2 E I): the part beyond the top hangs to one side',
         [
-          ['beyond the top, with its reach', leverKgM * GRAVITY, 'N·m'],
+          ['M', leverKgM * GRAVITY, 'N·m'],
           ['h', poleM, 'm'],
           ['E I', stiffness, 'N·m²'],
           ['most', MOST_LEAN * poleM * 1000, 'mm'],

@@ -8,7 +8,7 @@ import type {
   TieLine,
   Weight,
 } from '@early-lantern/contract';
-import { dynamicPressure, formatWind } from '../air/wind.ts';
+import { AIR_KG_PER_M3, dynamicPressure, formatWind } from '../air/wind.ts';
 import { basesOnGround, inDepth } from '../ground/in-depth.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
 import { formatMass } from '../quantity/customary.ts';
@@ -169,14 +169,17 @@ export function standingPiece(
       ...(worst ? [caseWorking(worst, gustMs, source)] : []),
       working(
         'Dynamic pressure',
-        { metric: '½ · 1.225 kg/m³ · v²', imperial: '0.00256 · v², v in mph' },
-        [['v', gustMs, 'm/s']],
+        { metric: '½ · ρ · v²', imperial: '0.00256 · v², v in mph' },
+        [
+          ['ρ', AIR_KG_PER_M3, 'kg/m³'],
+          ['v', gustMs, 'm/s'],
+        ],
         { value: pressure, unit: 'Pa' },
         `${source}; density: ICAO Doc 7488`,
       ),
       working(
         'Base',
-        'its own mass and what is put on it',
+        'base + ballast',
         [
           ['base', base.massKg, 'kg'],
           ['ballast', ballastKg, 'kg'],
@@ -331,7 +334,7 @@ function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: st
   const pressure = dynamicPressure(gustMs);
   return working(
     `Factor: ${one.label}`,
-    'resists / (pushes + wind per Pa · q)',
+    one.curve ? 'resists / pushes; these grow with q' : 'resists / (pushes + wind per Pa · q)',
     [
       ['resists', one.resists, one.unit],
       ['pushes', one.curve ? pushAt(one, pressure) : one.pushes, one.unit],

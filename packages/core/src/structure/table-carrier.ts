@@ -136,7 +136,7 @@ export function tableCarrier(piece: PieceOf<'table-arch'>, recipe: Recipe, mass:
     working: [
       working(
         'Left in the jaw',
-        'jaw − table top − cloth above and below',
+        'jaw − table top − 2 cloth',
         [
           ['jaw', JAW_M, 'm'],
           ['table top', tableThicknessM, 'm'],
