@@ -74,7 +74,7 @@ function agrees(file: JobFile, plan: Plan): number {
     const onBases = held.weights.reduce((sum, { count }) => sum + count * held.ballastKg.length, 0);
     if (held.weights.length > 0) expect(countOf(materials, 'weight')).toBeGreaterThanOrEqual(onBases);
     if (held.tieLines.length > 0) {
-      const staked = held.tieLines.every(({ anchor }) => anchor === 'stake');
+      const staked = held.tieLines.every(({ anchor }) => anchor === 'a stake');
       if (staked) expect(countOf(materials, 'stake')).toBe(held.tieLines.length);
     }
   });
