@@ -3,30 +3,52 @@
  * the share that is noticed, folder by folder, and writes it to docs/mutants.md.
  */
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { Stryker } from '@stryker-mutator/core';
 
 const FOLDERS = ['stock', 'materials', 'bench', 'cautions', 'lasting', 'fixing', 'structure', 'lamps'];
 const ROOT = 'packages/core/src';
 const PAGE = 'docs/mutants.md';
 
-/** Tests besides a folder's own that are about it. */
-const ALSO: Record<string, string[]> = {
-  cautions: ['network/check-values.test.ts', 'plan.test.ts'],
-  materials: ['piece/kinds.test.ts'],
-};
+/** Tests of a folder that plan whole jobs over and over: too slow to run once for every fault. */
+const TOO_SLOW = ['agreement.test.ts'];
+
+/** Of a large folder every so many windows of lines is taken: the share is then an estimate. */
+const WINDOW_LINES = 15;
 
 interface Score {
   folder: string;
+  /** One window in so many was taken. */
+  oneIn: number;
   killed: number;
   survived: number;
 }
 
-/** The folder's own tests; those of pieces for what has none. */
-async function scoreOf(folder: string): Promise<Score> {
-  const tests = [`${ROOT}/${folder}/**/*.test.ts`, ...(ALSO[folder] ?? []).map((name) => `${ROOT}/${name}`)];
+/** What is changed: every file of a folder, or one window of lines in so many. */
+function windowsOf(folder: string, oneIn: number): string[] {
+  const sources = readdirSync(`${ROOT}/${folder}`, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+    .sort();
+  let window = 0;
+  return sources.flatMap((name) => {
+    const path = `${ROOT}/${folder}/${name}`;
+    const lines = readFileSync(path, 'utf8').split('\n').length;
+    const starts = Array.from({ length: Math.ceil(lines / WINDOW_LINES) }, (_, i) => 1 + i * WINDOW_LINES);
+    return starts
+      .filter(() => window++ % oneIn === 0)
+      .map((start) => `${path}:${start}-${Math.min(lines, start + WINDOW_LINES - 1)}`);
+  });
+}
+
+/** Small faults in a folder, tried on its own tests. */
+async function scoreOf(folder: string, oneIn: number): Promise<Score> {
+  const tests = readdirSync(`${ROOT}/${folder}`, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.test.ts') && !TOO_SLOW.includes(name))
+    .map((name) => `${ROOT}/${folder}/${name}`);
   process.env.MUTANTS_TESTS = JSON.stringify(tests);
   const results = await new Stryker({
-    mutate: [`${ROOT}/${folder}/**/*.ts`, `!${ROOT}/${folder}/**/*.test.ts`],
+    mutate:
+      oneIn > 1 ? windowsOf(folder, oneIn) : [`${ROOT}/${folder}/**/*.ts`, `!${ROOT}/${folder}/**/*.test.ts`],
     testRunner: 'jest',
     jest: { projectType: 'custom', configFile: 'jest.mutants.config.js', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
@@ -43,7 +65,7 @@ async function scoreOf(folder: string): Promise<Score> {
   } as never).runMutationTest();
   const killed = results.filter(({ status }) => status === 'Killed' || status === 'Timeout').length;
   const survived = results.filter(({ status }) => status === 'Survived' || status === 'NoCoverage').length;
-  return { folder, killed, survived };
+  return { folder, oneIn, killed, survived };
 }
 
 const pct = ({ killed, survived }: Score) => Math.round((100 * killed) / Math.max(1, killed + survived));
@@ -68,9 +90,9 @@ function write(rows: Map<string, string>): void {
     PAGE,
     `# Would the tests notice?
 
-\`./lantern mutants [folder …]\` puts small faults into the engine's code one by one (a turned comparison, a sum made a
+\`./lantern mutants [folder …] [--one-in 4]\` puts small faults into the engine's code one by one (a turned comparison, a sum made a
 difference, a branch left out) and runs the tests that belong to the folder. Noticed is a fault for which one of them
-fails. Words are left alone. Tool: StrykerJS 9.6.
+fails. Words are left alone. Of a large folder one window of lines in so many may be taken. Tool: StrykerJS 9.6.
 
 | folder | faults | noticed | share |
 |---|---|---|---|
@@ -79,7 +101,11 @@ ${order.map((folder) => rows.get(folder)).join('\n')}
   );
 }
 
-const asked = process.argv.slice(2);
+const { values, positionals: asked } = parseArgs({
+  options: { 'one-in': { type: 'string', default: '1' } },
+  allowPositionals: true,
+});
+const oneIn = Math.max(1, Number(values['one-in']) || 1);
 const there = readdirSync(ROOT, { withFileTypes: true })
   .filter((entry) => entry.isDirectory())
   .map(({ name }) => name);
@@ -90,10 +116,10 @@ if (unknown.length > 0) {
 }
 const rows = known();
 for (const folder of asked.length > 0 ? asked : FOLDERS) {
-  const score = await scoreOf(folder);
+  const score = await scoreOf(folder, oneIn);
   rows.set(
     folder,
-    `| \`${folder}\` | ${score.killed + score.survived} | ${score.killed} | ${pct(score)} % |`,
+    `| \`${folder}\` | ${score.killed + score.survived}${oneIn > 1 ? `, of a sample: one in ${oneIn}` : ''} | ${score.killed} | ${pct(score)} % |`,
   );
   write(rows);
   console.log(`${folder}: ${pct(score)} % of ${score.killed + score.survived} faults noticed`);
