@@ -1,6 +1,6 @@
 import type { Working } from '@early-lantern/contract';
 import { draftPlan, planJob } from './plan.ts';
-import { valueOf } from './test/formula.ts';
+import { evaluated } from './test/formula.ts';
 import { numbers, randomPieces } from './test/random-pieces.ts';
 import { demoJob } from './test/samples.ts';
 
@@ -68,7 +68,7 @@ test('every figure is what its formula gives with the inputs that stand beside i
     const known = new Map(
       inputs.flatMap((one) => (typeof one.value === 'number' ? [[one.name, one.value] as const] : [])),
     );
-    const found = [0, 0.02].map((hair) => valueOf(formula, known, hair));
+    const found = [0, 0.02].map((hair) => evaluated(formula, known, hair));
     if (found.every((one) => one === undefined)) {
       if (/[·/⌈√²]/.test(formula)) unread.add(formula);
     } else if (scales(how).some((scale) => found.some((one) => isThat(value, (one ?? Number.NaN) * scale))))
@@ -94,5 +94,5 @@ test.each([
   ['columns · tape per column', { columns: 4 }, undefined],
   ['as listed', { count: 4 }, undefined],
 ])('"%s" is read as it is written', (formula, inputs, value) => {
-  expect(valueOf(formula, new Map(Object.entries(inputs)))).toEqual(value);
+  expect(evaluated(formula, new Map(Object.entries(inputs)))).toEqual(value);
 });

@@ -36,6 +36,7 @@ export { bentRod } from './geometry/elastica.ts';
 export { chainLength, scaleToLength, smoothLine } from './geometry/line.ts';
 export { backOf, isSolidBehind } from './ground/back.ts';
 export { applyChanges } from './lamps/fixes.ts';
+export { type HowLong, howLong } from './lamps/how-long.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';

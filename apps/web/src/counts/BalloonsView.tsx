@@ -1,5 +1,5 @@
 import type { BalloonRow } from '@early-lantern/contract';
-import { plural, productNeeds, sizeName, wantedDay } from '@early-lantern/core';
+import { productNeeds, sizeName, wantedDay } from '@early-lantern/core';
 import {
   Box,
   Paper,
@@ -14,20 +14,15 @@ import {
 } from '@mui/material';
 import { Fragment } from 'react';
 import { useJob } from '../job/context.ts';
-import { balloonsWords } from '../parts/balloons-words.ts';
 import { blownWords } from '../parts/blown-words.ts';
-import { madeOf } from '../parts/made-of.ts';
 import { Swatch } from '../parts/Swatch.tsx';
-import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { useUnits } from '../preferences.tsx';
+import { PieceCounts, sum } from './PieceCounts.tsx';
 import { ProductMenu } from './ProductMenu.tsx';
 import { colourOf } from './product-name.ts';
 import { StandInList } from './StandInList.tsx';
 import { StockField } from './StockField.tsx';
 import { UnmadeList } from './UnmadeList.tsx';
-
-const sum = (rows: readonly BalloonRow[], part: 'need' | 'spare' | 'kept') =>
-  rows.reduce((all, row) => all + row[part], 0);
 
 /** How many balloons of each size, diameter and colour, with spares, beside what there is. */
 export function BalloonsView() {
@@ -187,64 +182,5 @@ function CountRow({ row, product, anyKept, anyHeld, anyArriving }: CountRowProps
           : ''}
       </TableCell>
     </TableRow>
-  );
-}
-
-/** In all, then piece by piece; pieces of one group under their group's sum. */
-function PieceCounts() {
-  const { planned } = useJob();
-  const { long, short } = useUnits();
-  if (!planned) return null;
-  const { pieces, totals } = planned.plan;
-  const groups = [...new Set(pieces.flatMap((piece) => (piece.group ? [piece.group] : [])))];
-  return (
-    <Stack spacing={2} sx={{ minWidth: 0 }}>
-      <Paper variant="outlined" sx={{ p: 2 }}>
-        <Typography variant="h2">In all</Typography>
-        <Typography sx={{ fontSize: 34, fontWeight: 700, lineHeight: 1.2 }} data-testid="total-balloons">
-          {sum(totals.balloons, 'need')}{' '}
-          <Box component="span" sx={{ fontSize: 17, fontWeight: 500 }}>
-            balloons{sum(totals.balloons, 'kept') > 0 && `, ${sum(totals.balloons, 'kept')} of them kept,`}{' '}
-            and {sum(totals.balloons, 'spare')} spare
-          </Box>
-        </Typography>
-        <Typography component="div" sx={{ color: 'text.secondary' }}>
-          Spares follow from quality:{' '}
-          <WorkingButton title="The spares" working={totals.working}>
-            show working
-          </WorkingButton>
-        </Typography>
-        {groups.map((group) => {
-          const own = pieces.filter((piece) => piece.group === group);
-          return (
-            <Typography key={group}>
-              {group}:{' '}
-              {plural(
-                own.reduce((all, piece) => all + sum(piece.balloons, 'need'), 0),
-                'balloon',
-              )}{' '}
-              in {plural(own.length, 'piece')}
-            </Typography>
-          );
-        })}
-      </Paper>
-      {pieces.map((piece) => (
-        <Paper key={piece.id} variant="outlined" sx={{ p: 2 }}>
-          <Typography variant="h2">{piece.name}</Typography>
-          <Typography component="div">
-            {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
-            <WorkingButton title={piece.name} working={piece.working}>
-              {madeOf(piece).join(' · ') || 'show working'}
-            </WorkingButton>{' '}
-            · {balloonsWords(piece.balloons)} · {Math.round(piece.benchMin)} min at the bench
-          </Typography>
-          {piece.notes.map((note) => (
-            <Typography key={note} sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>
-              {note}
-            </Typography>
-          ))}
-        </Paper>
-      ))}
-    </Stack>
   );
 }

@@ -5,11 +5,13 @@ import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
 import {
   Box,
   Button,
+  FormControlLabel,
   IconButton,
   Menu,
   MenuItem,
   Slider,
   Stack,
+  Switch,
   TextField,
   Tooltip,
   Typography,
@@ -21,6 +23,9 @@ import { ShareField } from './ShareField.tsx';
 import { SizesOfColour } from './SizesOfColour.tsx';
 import { Stretches } from './Stretches.tsx';
 import { withShareOf } from './shares.ts';
+
+/** A colour of no more than this share is offered to go one by one. */
+const SCARCE_PCT = 15;
 
 interface ColourMixProps extends MixProps {
   /** The workshop's colours. */
@@ -45,6 +50,14 @@ export const ColourMix = memo(
     /** Another colour in its place, share and lean kept. */
     const replace = (id: string, colour: string) =>
       change((now) => now.map((share) => (share.colour === id ? { ...share, colour } : share)));
+    const setSingly = (id: string, on: boolean) =>
+      change((now) =>
+        now.map((share) => {
+          if (share.colour !== id) return share;
+          const { singly: _, ...rest } = share;
+          return on ? { ...rest, singly: true } : rest;
+        }),
+      );
     const add = (id: string) =>
       change((now) =>
         withShareOf([...now, { colour: id, sharePct: 0 }], now.length, Math.round(100 / (now.length + 1))),
@@ -147,6 +160,20 @@ export const ColourMix = memo(
                     )
                   }
                   sx={{ gridRow: 3, gridColumn: '3 / 4', py: 0.5 }}
+                />
+              )}
+              {mix.colours.length > 1 && !mix.stretches && (share.singly || share.sharePct <= SCARCE_PCT) && (
+                <FormControlLabel
+                  sx={{ gridColumn: '2 / 6', my: -0.5 }}
+                  control={
+                    <Switch
+                      size="small"
+                      checked={share.singly ?? false}
+                      onChange={(event) => setSingly(share.colour, event.target.checked)}
+                    />
+                  }
+                  label={`${name} one by one, facing front`}
+                  slotProps={{ typography: { sx: { fontSize: 13 } } }}
                 />
               )}
               {(bySize || share.inSizes) && (

@@ -1,4 +1,5 @@
 import type { JobFile, LeftByOthers, Plan } from '@early-lantern/contract';
+import type { HowLong } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
@@ -166,6 +167,10 @@ export const rehearseDays = (file: JobFile, days: number, onDone: (done: number)
     days,
     Comlink.proxy(async (done: number) => onDone(done)),
   );
+
+/** How long the balloons there are would make a garland; undefined for what is none. */
+export const askHowLong = (file: JobFile, pieceId: string): Promise<HowLong | undefined> =>
+  planner.howLong(file, pieceId);
 
 /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
 export const pinCost = (file: JobFile, task: string): Promise<number | null> =>

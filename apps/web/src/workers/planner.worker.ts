@@ -1,7 +1,10 @@
 import type { JobFile, LeftByOthers, Piece, Plan, Rehearsal } from '@early-lantern/contract';
 import {
   choiceCost,
+  countPieces,
   draftPlan,
+  type HowLong,
+  howLong,
   type JobNeeds,
   leftForEach,
   needsOfJob,
@@ -88,6 +91,13 @@ const planner = {
   },
   /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
   choiceCost: (file: JobFile, task: string): number | null => choiceCost(file, task),
+  /** How long the balloons there are would make a garland. */
+  howLong: (file: JobFile, pieceId: string): HowLong | undefined =>
+    howLong(
+      file,
+      file.job.pieces.findIndex(({ id }) => id === pieceId),
+      (changed) => countPieces(changed).balloons,
+    ),
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };

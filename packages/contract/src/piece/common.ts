@@ -50,6 +50,8 @@ export const ColourShare = z.strictObject({
   sharePct: SharePct,
   /** Where the colour gathers when the plan is by weight: −1 at the thick end, 1 at the tip, 0 all along. */
   lean: z.number().min(-1).max(1).optional(),
+  /** Of a colour of which there is little: one by one, evenly all along and facing front, whatever the others' plan. */
+  singly: z.boolean().optional(),
   /** The sizes it is used in, each with its share among the colours of that size; left out, in all by its one share. */
   inSizes: z
     .array(z.strictObject({ nominalIn: DiameterIn, sharePct: SharePct }))

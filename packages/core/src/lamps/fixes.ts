@@ -14,7 +14,6 @@ import { DateTime } from 'luxon';
 import { familyOf, sizeName } from '../balloon/catalogue.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
 import { methodOf } from '../fixing/methods.ts';
-import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { madeRecipe, recipeOf } from '../piece/recipe-of.ts';
@@ -23,6 +22,7 @@ import { plural } from '../quantity/plural.ts';
 import { lacksOf, substitutes, wantedDay } from '../stock/buy.ts';
 import { type ProductNeed, productNeeds } from '../stock/needs.ts';
 import { purchasesOf } from '../stock/purchases.ts';
+import { lineOfLength, longestFor } from './how-long.ts';
 import { ownStand } from './reach-fixes.ts';
 
 /**
@@ -90,7 +90,8 @@ export function enoughFixes(file: JobFile, plan: Plan, answer: (file: JobFile) =
   offer(jointly(short, (now, one) => otherSizes(now, one), file));
   offer(jointly(short, (now, one) => inPlaceOf(now, one), file));
   for (const family of recolourings(file, piece, p, worst.colour)) offer(family);
-  offer(shortenings(piece, p));
+  const longestM = longestFor(file, p, (changed) => answer(changed).balloons);
+  if (longestM > 0) offer(shortening(piece, p, longestM, file));
   return fixes.slice(0, MOST_FIXES);
 }
 
@@ -173,6 +174,9 @@ function otherSizes(file: JobFile, { nominalIn, colour }: { nominalIn: number; c
     .filter(({ changes }) => changes.length > 0);
 }
 
+/** A colour of no more than this share is an accent, and lost where it clumps. From memory, an editable default. */
+const SCARCE_PCT = 10;
+
 /** Less of the short colour step by step, more of one other colour: a family for each other colour. */
 function recolourings(file: JobFile, piece: Piece, p: number, short: string): Attempt[][] {
   return mixesOf(piece).flatMap(({ path, mix: { colours } }) => {
@@ -183,10 +187,14 @@ function recolourings(file: JobFile, piece: Piece, p: number, short: string): At
       [2, 4, 6, 8, 10, 15, 20, 30]
         .filter((move) => move <= share)
         .map((move) => ({
-          label: `${piece.name}: ${colourName(file, short)} ${round(share - move)} %, ${colourName(file, other.colour)} ${round(other.sharePct + move)} %`,
+          label: `${piece.name}: ${colourName(file, short)} ${round(share - move)} %${share - move > 0 && share - move <= SCARCE_PCT ? ', one by one to the front' : ''}, ${colourName(file, other.colour)} ${round(other.sharePct + move)} %`,
           changes: [
             { path: `/job/pieces/${p}${path}/colours/${from}/sharePct`, value: round(share - move) },
             { path: `/job/pieces/${p}${path}/colours/${to}/sharePct`, value: round(other.sharePct + move) },
+            // What little is left of it goes where it shows.
+            ...(share - move > 0 && share - move <= SCARCE_PCT
+              ? [{ path: `/job/pieces/${p}${path}/colours/${from}/singly`, value: true }]
+              : []),
           ],
         })),
     );
@@ -217,22 +225,16 @@ function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: string }):
 
 const round = (value: number) => Number(value.toFixed(2));
 
-/** The line shortened from its end, one tenth at a time. */
-function shortenings(piece: Piece, p: number): Attempt[] {
+/** The line shortened to what there are balloons for. */
+function shortening(piece: Piece, p: number, lengthM: number, { workshop }: JobFile): Attempt[] {
   if (piece.kind !== 'organic-garland') return [];
-  const points = piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
-  return [0.9, 0.8, 0.7].map((share) => ({
-    label: `Ask the client: cut ${piece.name} to ${Math.round(share * 100)} % of its length`,
-    changes: [
-      {
-        path: `/job/pieces/${p}/line`,
-        value: scaleToLength(points, share * lengthOf(points)).map(({ x, y }) => ({ xM: x, yM: y })),
-      },
-    ],
-  }));
+  return [
+    {
+      label: `Ask the client: ${piece.name} ${formatLength(lengthM, workshop.units)} long, as the balloons there give`,
+      changes: [{ path: `/job/pieces/${p}/line`, value: lineOfLength(piece, lengthM) }],
+    },
+  ];
 }
-
-const lengthOf = (points: { x: number; y: number }[]) => chainLength(smoothLine(points));
 
 /**
  * Ways out of *On time* that were tried: one more person, access earlier, longer hours, fewer fillers, no fluffing on a piece, a step

@@ -5,6 +5,8 @@ export interface Uncoloured {
   xM: number;
   yM: number;
   rM: number;
+  /** Towards the viewer. */
+  zM?: number;
   colour: string;
 }
 
@@ -23,6 +25,8 @@ export interface ColourGroup {
  * - `blocks`: one colour for two or three clusters, then the one furthest behind its share.
  * - `weighted`: along the line each colour in the measure of its lean.
  *
+ * A colour that goes singly is dealt first: at even steps along the line, each in the place most to the front.
+ *
  * @param groups the largest size first
  */
 export function planColours(
@@ -31,15 +35,37 @@ export function planColours(
   colours: readonly ColourShare[],
   random: () => number,
 ): void {
+  const scarce = colours.filter(({ singly }) => singly).map(({ colour }) => colour);
+  const rest = scarce.length > 0 ? groups.map((group) => dealSingly(group, scarce)) : groups;
   if (plan === 'even') {
     const placed = new Map<string, Uncoloured[]>();
-    for (const group of groups) spreadColours(group, placed, random);
+    for (const group of rest) spreadColours(group, placed, random);
   } else {
     const leans = new Map(
       colours.map((share) => [share.colour, plan === 'weighted' ? (share.lean ?? 0) : 0]),
     );
-    for (const group of groups) dealAlong(group, plan === 'blocks', leans);
+    for (const group of rest) dealAlong(group, plan === 'blocks', leans);
   }
+}
+
+/** Deals scarce colours; the group without them is left to the plan. */
+function dealSingly({ balls, counts, clusterSize }: ColourGroup, scarce: readonly string[]): ColourGroup {
+  let free = [...balls];
+  const own = counts.filter(({ colour }) => scarce.includes(colour));
+  for (const { colour, count } of own) {
+    const taken = new Set<Uncoloured>();
+    for (let i = 0; i < count; i++) {
+      const step = free.slice(
+        Math.floor((i * free.length) / count),
+        Math.floor(((i + 1) * free.length) / count),
+      );
+      const front = step.reduce((best, ball) => ((ball.zM ?? 0) > (best.zM ?? 0) ? ball : best));
+      front.colour = colour;
+      taken.add(front);
+    }
+    free = free.filter((ball) => !taken.has(ball));
+  }
+  return { balls: free, counts: counts.filter((one) => !own.includes(one)), clusterSize };
 }
 
 function spreadColours(

@@ -152,6 +152,23 @@ describe('a colour plan', () => {
     balls.filter((ball) => ball.colour === colour).length;
 
   test.each(['even', 'blocks', 'weighted'] as const)(
+    'in %s a scarce colour goes one by one, evenly and to the front',
+    (plan) => {
+      const random = seededRandom(3);
+      const balls = scatter(100).map((ball) => ({ ...ball, zM: random() }));
+      const singly = shares.map((share) => ({ ...share, singly: share.colour === 'few' }));
+      planColours([{ balls, counts, clusterSize: 4 }], plan, singly, seededRandom(1));
+      for (const { colour, count } of counts) expect(tally(balls, colour)).toBe(count);
+      // Ten of a hundred: one in every ten along the line, and of those the one nearest to the viewer.
+      for (let i = 0; i < 10; i++) {
+        const ten = balls.slice(i * 10, i * 10 + 10);
+        const front = Math.max(...ten.map(({ zM }) => zM));
+        expect(ten.filter(({ colour }) => colour === 'few').map(({ zM }) => zM)).toEqual([front]);
+      }
+    },
+  );
+
+  test.each(['even', 'blocks', 'weighted'] as const)(
     '%s keeps the counts, and the same seed the same placing',
     (plan) => {
       const balls = planned(plan);

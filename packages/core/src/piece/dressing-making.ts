@@ -239,6 +239,24 @@ function runInWords(run: NonNullable<Dressing['run']>): string {
     .join(', ');
 }
 
+/** "Brick: 6 in all, one to every 4th cluster, turned to the front." */
+function singlyInWords(colour: string, count: number, clusters: number): string {
+  const every = Math.max(1, Math.round(clusters / count));
+  const each =
+    count > clusters
+      ? `about ${Math.round(count / clusters)} to each cluster`
+      : every === 1
+        ? 'one to a cluster'
+        : `one to every ${ordinal(every)} cluster`;
+  return `${colourMark(colour)}: ${count} in all, ${each}, turned to the front.`;
+}
+
+/** 2nd, 3rd, 4th … 11th, 21st. */
+function ordinal(n: number): string {
+  const ending = n % 100 > 10 && n % 100 < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th');
+  return `${n}${ending}`;
+}
+
 /** How the clusters are held together before they are put up. */
 type Holding = Schools['joining'] | 'unstrung';
 
@@ -248,7 +266,7 @@ export function dressingMaking(
   schools: Schools,
   holding: Holding = schools.joining,
 ): string[] {
-  const { clusters, fillers, sideClusters, spineClusters, run } = dressing;
+  const { clusters, fillers, sideClusters, spineClusters, run, singly } = dressing;
   const sizes = [...clusters.spine, ...clusters.side].map(({ size }) => size);
   const sized =
     schools.sizing === 'eye'
@@ -258,6 +276,9 @@ export function dressingMaking(
   return [
     sized,
     `${tieStep[schools.tie]} Twist them into ${howMany(clusters)}, sizes assorted.${sizes.some((size) => size % 2 === 1) ? ' An odd one takes a trio for one of its duplets.' : ''}`,
+    ...singly
+      .filter(({ count }) => count > 0)
+      .map(({ colour, count }) => singlyInWords(colour, count, spineClusters + sideClusters)),
     ...(holding === 'unstrung'
       ? []
       : [`${joiningStep[holding]} ${plural(spineClusters, 'cluster')} make the base.`]),

@@ -2,7 +2,7 @@ import type { Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
-import { groupBy } from '../quantity/group.ts';
+import { groupBy, sumOf } from '../quantity/group.ts';
 import { clusterSizesName, fillerName } from './cluster-names.ts';
 import { type ClusterCount, type DressSteps, FILLER_WIDTH_M } from './dress-steps.ts';
 import { dressingNotes, dressingWorking } from './dressing-words.ts';
@@ -58,6 +58,8 @@ export interface Dressing {
   clusters: { spine: ClusterCount[]; side: ClusterCount[] };
   spineClusters: number;
   sideClusters: number;
+  /** Balloons of the colours that go one by one, evenly along and to the front. */
+  singly: { colour: string; count: number }[];
   /** The clusters in their order along the line, where each has its colour. */
   run?: ColouredCluster[] | undefined;
   /** Of each make, the ones for large gaps first. */
@@ -142,6 +144,7 @@ export function dress({
     sideClusters: clusterCount(clusters.side),
     run: run?.clusters,
     fillers,
+    singly: run ? [] : singlyOf(mix, sizes, base),
     fillerClusters: fillers.reduce((sum, { count }) => sum + count, 0),
     needs: [
       ...(run ? stretchNeeds(run.clusters, sizes, cluster) : baseNeeds(mix, sizes, base, cluster)),
@@ -150,6 +153,17 @@ export function dress({
     notes: dressingNotes(steps),
     working: dressingWorking(steps),
   };
+}
+
+/** Base balloons of the colours that go one by one. */
+function singlyOf(mix: Mix, sizes: readonly SizeShare[], base: number): Dressing['singly'] {
+  const scarce = mix.colours.filter(({ singly }) => singly);
+  if (scarce.length === 0) return [];
+  const needs = baseNeeds(mix, sizes, base, '');
+  return scarce.map(({ colour }) => ({
+    colour,
+    count: sumOf(needs.filter((need) => need.colour === colour).map(({ count }) => count)),
+  }));
 }
 
 /** Balloons along a line, the fewest that fill it, `∫ ν(min(W, limit)) dl`. */
@@ -271,6 +285,12 @@ export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dre
     },
     spineClusters: sum('spineClusters'),
     sideClusters: sum('sideClusters'),
+    singly: [
+      ...groupBy(
+        dressings.flatMap(({ singly }) => singly),
+        ({ colour }) => colour,
+      ),
+    ].map(([colour, own]) => ({ colour, count: sumOf(own.map(({ count }) => count)) })),
     fillers: fillersTogether(dressings.flatMap((one) => one.fillers)),
     fillerClusters: sum('fillerClusters'),
     needs: dressings.flatMap((one) => one.needs),

@@ -63,7 +63,7 @@ function tokensOf(text: string, inputs: Inputs): Token[] | undefined {
  * @param hair so little over a whole number is rounded down: lengths are typed in feet
  * @returns undefined where the formula is words, or names what is not among the inputs
  */
-export function valueOf(formula: string, inputs: Inputs, hair = 0): number | undefined {
+export function evaluated(formula: string, inputs: Inputs, hair = 0): number | undefined {
   const { text, round } = bare(formula);
   const tokens = tokensOf(text, inputs);
   if (!tokens || tokens.length === 0) return undefined;
@@ -105,8 +105,8 @@ export function valueOf(formula: string, inputs: Inputs, hair = 0): number | und
     if (isSign('²')) at += 1;
     else if (isSign('³')) at += 1;
     else return value;
-    const sign = (tokens?.[at - 1] as { sign: string }).sign;
-    return value ** (sign === '²' ? 2 : 3);
+    const sign = tokens?.[at - 1];
+    return value ** (sign && 'sign' in sign && sign.sign === '²' ? 2 : 3);
   }
   function primary(): number {
     const token = next();
