@@ -62,6 +62,7 @@ export const RateKey = z.enum([
   'twist-on-pipe',
   'link-chain',
   'tie-bunch',
+  'thread-letter',
   'fill-helium',
   'foil-shape',
   'fix-filler',

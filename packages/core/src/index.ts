@@ -57,6 +57,7 @@ export { madeRecipe, pictureOf, rawNeedsOf, schoolsOf } from './piece/recipe-of.
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
 export {
+  formatBore,
   formatForce,
   formatMass,
   inTheirUnits,

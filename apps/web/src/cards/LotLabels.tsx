@@ -75,7 +75,8 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
   const hex = colour?.hex ?? '#888888';
   const [low, high = low] = lot.holesIn;
   const hole = low === high ? `hole ${low} in.` : `holes ${low}–${high} in.`;
-  const what = `${lot.blown} × ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`;
+  const isAllKept = lot.blown === 0 && lot.kept > 0;
+  const what = `${isAllKept ? `${lot.kept} kept,` : `${lot.blown} ×`} ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`;
   const bags =
     lot.bags.length === 1
       ? `bag ${lot.bags[0]}`
@@ -121,5 +122,6 @@ function spareWords({ count, spare, blown, kept }: Pick<Lot, 'count' | 'spare' |
   const anew = count - kept;
   const spares =
     spare === 0 ? [] : [blown > anew ? `${anew} to hang, ${spare} spare` : `and ${spare} spare, not blown`];
-  return [...spares, ...(kept > 0 ? [`and ${kept} kept`] : [])].join(', ');
+  // Where nothing is blown the kept ones stand above.
+  return [...spares, ...(kept > 0 && blown > 0 ? [`and ${kept} kept`] : [])].join(', ');
 }

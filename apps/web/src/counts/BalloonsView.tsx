@@ -40,7 +40,7 @@ export function BalloonsView() {
       sx={{
         display: 'grid',
         gap: 2,
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1.6fr) minmax(0, 1fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1.8fr) minmax(0, 1fr)' },
         alignItems: 'start',
       }}
     >
@@ -48,7 +48,11 @@ export function BalloonsView() {
         <UnmadeList />
         <StandInList />
         <TableContainer component={Paper} variant="outlined">
-          <Table size="small" aria-label="Balloons by size and colour">
+          <Table
+            size="small"
+            aria-label="Balloons by size and colour"
+            sx={{ '& td, & th': { px: 1 }, '& td:first-of-type, & th:first-of-type': { pl: 2 } }}
+          >
             <TableHead>
               <TableRow>
                 <TableCell>Colour</TableCell>
@@ -73,7 +77,7 @@ export function BalloonsView() {
                         {sizeName(size)} balloons
                       </TableCell>
                       <TableCell align="right">{sum(rows, 'need')}</TableCell>
-                      {anyKept && <TableCell align="right">{sum(rows, 'kept')}</TableCell>}
+                      {anyKept && <TableCell align="right">{sum(rows, 'kept') || ''}</TableCell>}
                       <TableCell align="right">{sum(rows, 'spare')}</TableCell>
                       <TableCell align="right">
                         {sum(rows, 'need') - sum(rows, 'kept') + sum(rows, 'spare')}

@@ -67,8 +67,9 @@ function PieceCard({ piece }: { piece: PlanPiece }) {
         {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
         <WorkingButton title={piece.name} working={piece.working}>
           {madeOf(piece).join(' · ') || 'show working'}
-        </WorkingButton>{' '}
-        · {balloonsWords(piece.balloons)} · {Math.round(piece.benchMin)} min at the bench
+        </WorkingButton>
+        {piece.balloons.length > 0 && ` · ${balloonsWords(piece.balloons)}`}
+        {piece.benchMin >= 0.5 && ` · ${Math.round(piece.benchMin)} min at the bench`}
       </Typography>
       {piece.notes.map((note) => (
         <Typography key={note} sx={{ mt: 1, fontSize: 14, color: 'text.secondary' }}>

@@ -1,6 +1,6 @@
 import type { CutBar, Plan } from '@early-lantern/contract';
 import {
-  formatShort,
+  formatBore,
   inTheirUnits,
   type LengthUnits,
   materialItems,
@@ -105,7 +105,7 @@ function fitWords(
 ): string {
   const { value, unit } = inTheirUnits(Math.abs(clearanceMm), 'mm', units);
   const play = `${value.toFixed(unit === 'mm' ? 1 : 2)} ${unit}`;
-  const rod = `${what}, ${formatShort(odM, units)} thick,`;
+  const rod = `${what}, ${formatBore(odM, units)} thick,`;
   switch (verdict) {
     case 'does not go':
       return `${rod} does not go in: ${play} too thick on each side`;

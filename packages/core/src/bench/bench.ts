@@ -43,7 +43,7 @@ export function benchBatches(
   settings: WorkshopSettings,
   grade: Grade = 'professional',
 ): Batch[] {
-  if (recipe.needs.length === 0) return [];
+  if (recipe.needs.length === 0 && recipe.assemblies.length === 0) return [];
   const bySize = (needs: readonly Need[]) => sizeLots(needs, settings, grade);
   const blown = recipe.needs.filter((need) => !need.isKept && !BLOWN_WHILE_MADE.has(need.cluster));
   const isFiller = (need: Need) => isFillerName(need.cluster);
@@ -346,6 +346,7 @@ const clustersNamed = ({ name, size, count }: Assembly, isStrung: boolean): stri
 
 const verbs: Partial<Record<NonNullable<Assembly['make']>, string>> = {
   'tie-bunch': 'Tie',
+  'thread-letter': 'Thread',
   'link-chain': 'Blow and link',
   'fill-helium': 'Fill',
 };

@@ -37,20 +37,30 @@ export const banner: Kind<Banner> = {
         count: one.count,
         cluster: 'motifs',
       })),
-      assemblies:
-        balloonsEach > 0
+      assemblies: [
+        ...(balloonsEach > 0
           ? [
               {
                 name: 'motifs',
                 size: balloonsEach,
                 count: motifs,
-                part: 'letters',
-                make: 'tie-bunch',
+                part: 'motifs',
+                make: 'tie-bunch' as const,
                 join: undefined,
-                joinAt: 'bench',
+                joinAt: 'bench' as const,
               },
             ]
-          : [],
+          : []),
+        {
+          name: 'letters',
+          size: 0,
+          count: motifs,
+          part: 'letters',
+          make: 'thread-letter',
+          join: undefined,
+          joinAt: 'bench',
+        },
+      ],
       siteWork: [
         {
           id: 'hang',

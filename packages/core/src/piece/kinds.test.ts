@@ -386,7 +386,10 @@ describe('layers one by one, chains, letters', () => {
     expect(cards('né e\u0301')).toBe(3);
     expect(cards('नमस्ते')).toBeLessThan([...'नमस्ते'].length);
     const bare = recipeOf(make('banner', { text: 'HELLO', balloonsEach: 0 }));
-    expect([bare.needs, bare.assemblies]).toEqual([[], []]);
+    expect([bare.needs, bare.assemblies.map(({ name, count }) => [name, count])]).toEqual([
+      [],
+      [['letters', 5]],
+    ]);
   });
 });
 

@@ -26,6 +26,7 @@ const customary: Readonly<Record<string, readonly [unit: string, size: number]>>
   'N·m²': ['lb·sq ft', NEWTONS_PER_POUND * SQUARE_FOOT],
   'N/m': ['lb/ft', NEWTONS_PER_POUND / METRES_PER_FOOT],
   Pa: ['lb/sq ft', NEWTONS_PER_POUND / SQUARE_FOOT],
+  'N·m/Pa': ['lb·ft per lb/sq ft', CUBIC_FOOT],
   'm/s': ['mph', MS_PER_MPH],
 };
 
@@ -46,6 +47,12 @@ export const formatMass = (kg: number, units: LengthUnits): string => said(kg, '
 
 /** A force as these people say it: `2.2 lb` or `9.8 N`. */
 export const formatForce = (newtons: number, units: LengthUnits): string => said(newtons, 'N', units);
+
+/** A diameter of pipe or pole, which is told to the tenth of a millimetre or the hundredth of an inch. */
+export function formatBore(metres: number, units: LengthUnits): string {
+  const { value, unit } = inTheirUnits(metres * 1000, 'mm', units);
+  return unit === 'mm' ? `${value.toFixed(1)} mm` : `${value.toFixed(2)} in.`;
+}
 
 /** Two figures that matter, no more. */
 function said(si: number, siUnit: string, units: LengthUnits): string {

@@ -2,7 +2,8 @@ import type { JobFile, Piece, PipeId, PipePart, Plan } from '@early-lantern/cont
 import { unitsFor } from '../materials/materials.ts';
 import type { Fitting } from '../piece/hardware.ts';
 import { kindOf } from '../piece/kinds.ts';
-import { formatShort, type LengthUnits } from '../quantity/length.ts';
+import { formatBore } from '../quantity/customary.ts';
+import type { LengthUnits } from '../quantity/length.ts';
 import { cutPlan } from './cut-list.ts';
 import { sleeveFit, socketOf } from './fits.ts';
 import { pipeOf } from './pipes.ts';
@@ -61,7 +62,7 @@ export function misfitsOf(piece: Piece, units: LengthUnits): string[] {
   return fittings.flatMap(({ item, pipe, pole }) => {
     const { verdict } = sleeveFit(socketOf(pipe).idM, pole.odM);
     if (verdict !== 'does not go' && verdict !== 'no joint') return [];
-    const od = formatShort(pole.odM, units);
+    const od = formatBore(pole.odM, units);
     return [
       verdict === 'does not go'
         ? `An ${pole.label} of ${od} does not go into a ${pipeOf(pipe).label} ${item}: choose wider bars or thinner uprights.`

@@ -8,7 +8,7 @@ import type {
   TieLine,
   Weight,
 } from '@early-lantern/contract';
-import { AIR_KG_PER_M3, dynamicPressure, formatWind } from '../air/wind.ts';
+import { dynamicPressure, formatWind } from '../air/wind.ts';
 import { basesOnGround, inDepth } from '../ground/in-depth.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
 import { formatMass } from '../quantity/customary.ts';
@@ -169,11 +169,8 @@ export function standingPiece(
       ...(worst ? [caseWorking(worst, gustMs, source)] : []),
       working(
         'Dynamic pressure',
-        { metric: '½ · ρ · v²', imperial: '0.00256 · v², v in mph' },
-        [
-          ['ρ', AIR_KG_PER_M3, 'kg/m³'],
-          ['v', gustMs, 'm/s'],
-        ],
+        { metric: '½ · 1.225 · v², air of 1.225 kg/m³', imperial: '0.00256 · v², v in mph' },
+        [['v', gustMs, 'm/s']],
         { value: pressure, unit: 'Pa' },
         `${source}; density: ICAO Doc 7488`,
       ),

@@ -1,5 +1,5 @@
 import type { Mix, PieceOf } from '@early-lantern/contract';
-import { BAR_PIPE, inchesToMetres, metresToInches, newPiece, pipes, THIN_POLE_IN } from '@early-lantern/core';
+import { BAR_PIPE, newPiece, pipes, THIN_POLE_IN } from '@early-lantern/core';
 import { type Editor, type Field, heightField, sideGrip, standsAt, topGrip } from './editor.ts';
 
 /** A first organic mix in the given colours. */
@@ -146,13 +146,12 @@ export const photoFrame: Editor<Frame> = {
       set: (p, barPipe) => ({ ...p, barPipe: barPipe as Frame['barPipe'] }),
     },
     {
-      type: 'length',
-      label: 'Uprights, outer diameter',
-      short: true,
-      min: inchesToMetres(0.3),
-      max: inchesToMetres(3),
-      value: (p) => inchesToMetres(p.poleIn ?? THIN_POLE_IN),
-      set: (p, metres) => ({ ...p, poleIn: Number(metresToInches(metres).toFixed(3)) }),
+      type: 'number',
+      label: 'Uprights, inches thick',
+      min: 0.3,
+      max: 3,
+      value: (p) => p.poleIn ?? THIN_POLE_IN,
+      set: (p, poleIn) => ({ ...p, poleIn }),
     },
     {
       type: 'pick',
