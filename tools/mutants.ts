@@ -11,7 +11,7 @@ const ROOT = 'packages/core/src';
 const PAGE = 'docs/mutants.md';
 
 /** Tests of a folder that plan whole jobs over and over: too slow to run once for every fault. */
-const TOO_SLOW = ['agreement.test.ts'];
+const TOO_SLOW = ['agreement.test.ts', 'papers.test.ts'];
 
 /** Of a large folder every so many windows of lines is taken: the share is then an estimate. */
 const WINDOW_LINES = 15;

@@ -71,12 +71,46 @@ interface LotLabelProps {
   whose: LabelFor;
 }
 
+/** What is left of a label beside its coloured strip. */
+const TEXT_X = 66;
+const TEXT_W = LABEL.w - TEXT_X - 6;
+/** A letter's mean width over its height, plain and bold: of the shipped font, a little on the safe side. */
+const LETTER = { plain: 0.53, bold: 0.58 };
+
+interface LineProps {
+  y: number;
+  text: string;
+  /** Height of the letters where they fit, and the least that is still read; longer text is cut off. */
+  size: number;
+  least: number;
+  isBold?: boolean;
+  fill?: string;
+}
+
+/** One line of a label, smaller where it is long. */
+function Line({ y, text, size, least, isBold = false, fill }: LineProps) {
+  const letter = isBold ? LETTER.bold : LETTER.plain;
+  const shown = short(text, Math.floor(TEXT_W / (letter * least)));
+  const fontSize = Math.min(size, TEXT_W / (letter * Math.max(1, shown.length)));
+  return (
+    <text
+      x={TEXT_X}
+      y={y}
+      fontSize={Number(fontSize.toFixed(2))}
+      {...(isBold ? { fontWeight: 'bold' } : {})}
+      {...(fill ? { fill } : {})}
+    >
+      {shown}
+    </text>
+  );
+}
+
 function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
   const hex = colour?.hex ?? '#888888';
   const [low, high = low] = lot.holesIn;
   const hole = low === high ? `hole ${low} in.` : `holes ${low}–${high} in.`;
   const isAllKept = lot.blown === 0 && lot.kept > 0;
-  const what = `${isAllKept ? `${lot.kept} kept,` : `${lot.blown} ×`} ${sizeName(lot.nominalIn)} ${short(colour?.name ?? lot.colour, 14)}`;
+  const what = `${isAllKept ? `${lot.kept} kept,` : `${lot.blown} ×`} ${sizeName(lot.nominalIn)} ${colour?.name ?? lot.colour}`;
   const bags =
     lot.bags.length === 1
       ? `bag ${lot.bags[0]}`
@@ -95,24 +129,18 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
       >
         {lot.id}
       </text>
-      <text x="66" y="17" fontSize="12" fontWeight="bold">
-        {short(lot.piece, 30)}
-      </text>
-      <text x="66" y="37" fontSize={what.length > 21 ? 14 : 17} fontWeight="bold">
-        {what}
-      </text>
-      <text x="66" y="51" fontSize="10.5">
-        {spareWords(lot)}
-      </text>
-      <text x="66" y="65" fontSize="10.5">
-        {`${hole}, into ${short(lot.cluster, 24)}`}
-      </text>
-      <text x="66" y="79" fontSize="10.5">
-        {short(bags, 40)}
-      </text>
-      <text x="66" y="93" fontSize="8" fill="#565c6d">
-        {`${day} · ${short(job, 17)} · ${short(place, 13)}`}
-      </text>
+      <Line y={15} text={lot.piece} size={12} least={7} isBold />
+      <Line y={33} text={what} size={17} least={10} isBold />
+      <Line y={46} text={[hole, spareWords(lot)].filter(Boolean).join(' · ')} size={10.5} least={7} />
+      <Line y={59} text={`into ${lot.cluster}`} size={10.5} least={7} />
+      <Line y={73} text={bags} size={11.5} least={6.5} isBold />
+      <Line
+        y={88}
+        text={`${day} · ${short(job, 24)} · ${short(place, 18)}`}
+        size={8}
+        least={6}
+        fill="#565c6d"
+      />
     </g>
   );
 }

@@ -19,6 +19,7 @@ export interface DressSteps {
   sizes: readonly SizeShare[];
   backing: Backing;
   fullness: Fullness;
+  onPole: boolean;
   lengthM: number;
   meanWidthM: number;
   /** The fewest balloons for length and width, before any more for fullness. */

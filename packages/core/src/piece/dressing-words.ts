@@ -17,7 +17,19 @@ const count = (counts: readonly { count: number }[]) => counts.reduce((sum, one)
 
 /** What the owner should know about how length and width were met. */
 export function dressingNotes(steps: DressSteps): string[] {
-  const { widthM, visibleWidthM, sizes, backing, clusterSize, clusters, lengthM, spine, side, extra } = steps;
+  const {
+    widthM,
+    visibleWidthM,
+    sizes,
+    backing,
+    clusterSize,
+    clusters,
+    lengthM,
+    spine,
+    side,
+    extra,
+    onPole,
+  } = steps;
   const notes: string[] = [];
   if (visibleWidthM > widthM * 1.02)
     notes.push(
@@ -37,7 +49,7 @@ export function dressingNotes(steps: DressSteps): string[] {
   const own = tightPitchM(clusterSize, sizes, backing);
   if (apartM > GAPPY * own)
     notes.push(
-      `The clusters sit ${inches(apartM)} apart; pushed together they take ${inches(own)} each, so string shows between them. Use smaller clusters.`,
+      `The clusters sit ${inches(apartM)} apart; pushed together they take ${inches(own)} each, so ${onPole ? 'the pole shows between them. Make it fuller or narrower.' : 'string shows between them. Use smaller clusters.'}`,
     );
   const ratio = (spine + side + extra) / (3 * (lengthM / METRES_PER_FOOT));
   if (ratio > 2)

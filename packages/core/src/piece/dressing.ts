@@ -83,7 +83,7 @@ export function dress({
   taper,
   mix,
   backing,
-  onPole,
+  onPole = false,
   extraClusters = 0,
 }: DressLine): Dressing {
   const lengthM = chainLength(chain);
@@ -123,6 +123,7 @@ export function dress({
     sizes,
     backing,
     fullness,
+    onPole,
     lengthM,
     meanWidthM: width.meanM,
     fewest,

@@ -172,6 +172,9 @@ function lookFields(look: Look): Field<Accent>[] {
 
 type Backdrop = PieceOf<'backdrop'>;
 
+/** A sign as it begins: about two feet and a half by two. From memory. */
+const SIGN_M = { width: 0.76, height: 0.6 };
+
 export const backdrop: Editor<Backdrop> = {
   fields: (piece) => [
     {
@@ -184,7 +187,14 @@ export const backdrop: Editor<Backdrop> = {
         ['sign', 'sign on a pole'],
       ],
       value: (p) => p.what,
-      set: (p, what) => ({ ...p, what: what as Backdrop['what'] }),
+      set: (p, what) => ({
+        ...p,
+        what: what as Backdrop['what'],
+        // Nobody wants a sign as wide as a curtain.
+        ...(what === 'sign' && p.what !== 'sign'
+          ? { widthM: Math.min(p.widthM, SIGN_M.width), unitHeightM: Math.min(p.unitHeightM, SIGN_M.height) }
+          : {}),
+      }),
     },
     {
       type: 'length',
