@@ -129,13 +129,14 @@ function LotLabel({ lot, colour, whose: { job, place, day } }: LotLabelProps) {
       >
         {lot.id}
       </text>
-      <Line y={15} text={lot.piece} size={12} least={7} isBold />
-      <Line y={33} text={what} size={17} least={10} isBold />
-      <Line y={46} text={[hole, spareWords(lot)].filter(Boolean).join(' · ')} size={10.5} least={7} />
-      <Line y={59} text={`into ${lot.cluster}`} size={10.5} least={7} />
-      <Line y={73} text={bags} size={11.5} least={6.5} isBold />
+      <Line y={14} text={lot.piece} size={11.5} least={7} isBold />
+      <Line y={31} text={what} size={17} least={10} isBold />
+      <Line y={43} text={hole} size={10.5} least={7} />
+      <Line y={54} text={spareWords(lot)} size={10.5} least={7} />
+      <Line y={65} text={`into ${lot.cluster}`} size={10.5} least={7} />
+      <Line y={78} text={bags} size={11.5} least={6.5} isBold />
       <Line
-        y={88}
+        y={92}
         text={`${day} · ${short(job, 24)} · ${short(place, 18)}`}
         size={8}
         least={6}

@@ -56,14 +56,18 @@ export function LotsView() {
       }}
     >
       <TableContainer component={Paper} variant="outlined">
-        <Table size="small" aria-label="Lots">
+        <Table
+          size="small"
+          aria-label="Lots"
+          sx={{ '& td, & th': { px: 1 }, '& td:first-of-type, & th:first-of-type': { pl: 2 } }}
+        >
           <TableHead>
             <TableRow>
               <TableCell>Lot</TableCell>
               <TableCell>Balloon</TableCell>
               <TableCell>Blow to</TableCell>
               <TableCell align="right">Hang</TableCell>
-              {anyKept && <TableCell align="right">Kept of them</TableCell>}
+              {anyKept && <TableCell align="right">Kept</TableCell>}
               <TableCell align="right">Spare</TableCell>
               <TableCell>Into</TableCell>
               <TableCell>Bags</TableCell>
@@ -93,10 +97,11 @@ export function LotsView() {
                   {anyKept && <TableCell align="right">{lot.kept || ''}</TableCell>}
                   <TableCell align="right">{lot.spare}</TableCell>
                   <TableCell>{lot.cluster}</TableCell>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  <TableCell>
                     {lot.bags.length === 1
                       ? lot.bags[0]
-                      : lot.bags.map((bag, b) => `${bag}: ${lot.perSection[b]}`).join(', ')}
+                      : // Each bag stays on one line.
+                        lot.bags.map((bag, b) => `${bag}:\u00a0${lot.perSection[b]}`).join(', ')}
                   </TableCell>
                 </TableRow>,
               ];

@@ -1,5 +1,6 @@
 import type { JobFile, Task } from '@early-lantern/contract';
-import { bagHolds, benchBatches } from '../bench/bench.ts';
+import { bagHolds } from '../bench/batch.ts';
+import { benchBatches } from '../bench/bench.ts';
 import { inflateEffort } from '../bench/inflate.ts';
 import { agreedTasks } from '../day/plan-day.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';

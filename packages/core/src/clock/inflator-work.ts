@@ -1,5 +1,5 @@
 import type { Inflator } from '@early-lantern/contract';
-import type { Batch } from '../bench/bench.ts';
+import type { Batch } from '../bench/batch.ts';
 import { inTheirUnits } from '../quantity/customary.ts';
 import { working } from '../working.ts';
 import { shared } from './work.ts';

@@ -7,7 +7,7 @@ import type {
   Working,
   WorkshopSettings,
 } from '@early-lantern/contract';
-import type { Batch } from '../bench/bench.ts';
+import type { Batch } from '../bench/batch.ts';
 import { type Effort, effort, type Spread } from '../bench/rates.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import type { Mode } from '../schedule/problem.ts';

@@ -41,8 +41,13 @@ export function withKept(piece: Piece, recipe: Recipe): Recipe {
   };
 }
 
+/** Balloons that something is done with while they are blown, by what they are tied into. */
+const HANDLED = /double-stuffed|inside|folded/;
+
 /** A need in two parts, kept and new; takes what it gets off what is left. */
 function placed(need: Need, left: Kept[]): Need[] {
+  // What is blown already takes no other balloon inside, and folds no more.
+  if (HANDLED.test(need.cluster)) return [need];
   let open = need.count;
   for (const one of left) {
     if (one.nominalIn !== need.nominalIn || one.colour !== need.colour) continue;
