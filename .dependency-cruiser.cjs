@@ -49,6 +49,13 @@ module.exports = {
       to: { path: '^packages/core/src/plan\\.ts$' },
     },
     {
+      name: 'nothing-counted-from-the-picture',
+      comment: 'What counts, holds and fits asks where a piece is (placementOf), never how it looks.',
+      severity: 'error',
+      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$|^packages/core/src/index\\.ts$' },
+      to: { path: '^packages/core/src/piece/picture-of\\.ts$' },
+    },
+    {
       name: 'nothing-unresolved',
       severity: 'error',
       from: {},

@@ -53,7 +53,8 @@ export { outerOverMean } from './piece/organic-law.ts';
 export { layersOf, type PiecePattern, patternOf } from './piece/pattern-of.ts';
 export { BAR_PIPE, THIN_POLE_IN } from './piece/photo-frame.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
-export { madeRecipe, pictureOf, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
+export { pictureOf } from './piece/picture-of.ts';
+export { madeRecipe, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
 export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
 export {

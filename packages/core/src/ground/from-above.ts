@@ -4,7 +4,7 @@ import { inDepth } from './in-depth.ts';
 
 /** A piece from above: what it covers as a rectangle, then its bases. */
 export function groundOf(piece: Piece, held: HoldPiece, file: JobFile): GroundArea[] {
-  const bounds = boundsOf(piece);
+  const bounds = boundsOf(piece, file.workshop.schools);
   const baseM = Math.max(0, ...held.ground.map(({ depthM }) => depthM));
   const { from, to } = inDepth(piece, file, baseM).body;
   const body: GroundArea[] = bounds

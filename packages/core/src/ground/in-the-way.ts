@@ -1,7 +1,7 @@
 import type { HoldPiece, JobFile, KeepClear, Piece, Spot } from '@early-lantern/contract';
 import { clearWords, intrusion, isTooNarrow, keptClear, walkwayM } from '../fixing/place.ts';
 import { type Box, crosses, overlapOf } from '../geometry/box.ts';
-import { pictureOf } from '../piece/recipe-of.ts';
+import { placementOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { isSolidBehind } from './back.ts';
 import { inDepth } from './in-depth.ts';
@@ -29,7 +29,7 @@ export function inTheWay(
 /** Under a ceiling there is no more room; outdoors a spot is as high as somebody drew it. */
 function throughTheTop(piece: Piece, spot: Spot, file: JobFile, isOutdoors: boolean): string[] {
   const { units, schools } = file.workshop;
-  const topM = pictureOf(piece, schools).balloons.reduce((most, { yM, rM }) => Math.max(most, yM + rM), 0);
+  const topM = placementOf(piece, schools).balloons.reduce((most, { yM, rM }) => Math.max(most, yM + rM), 0);
   const overM = topM - spot.heightM;
   if (isOutdoors || overM <= TOUCH_M) return [];
   return [
@@ -56,7 +56,7 @@ function inZone(piece: Piece, held: HoldPiece, zone: KeepClear, file: JobFile): 
     to: Math.max(axisM, body.to - rM),
   });
   if (
-    pictureOf(piece, schools).balloons.some(
+    placementOf(piece, schools).balloons.some(
       (ball) => intrusion(zone, ball, ball.rM, middles(ball.rM)) > TOUCH_M,
     )
   )

@@ -1,7 +1,8 @@
 import type { GroundArea, HoldPiece, JobFile, Piece } from '@early-lantern/contract';
-import type { DrawnBalloon, DrawnShape } from '../piece/picture.ts';
+import type { DrawnShape } from '../piece/picture.ts';
+import type { PlacedBalloon } from '../piece/placed-balloon.ts';
 import type { HouseSchools } from '../piece/recipe.ts';
-import { pictureOf } from '../piece/recipe-of.ts';
+import { placementOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { boundsOf } from '../support/room.ts';
@@ -87,7 +88,7 @@ function frontOverlap(a: Piece, b: Piece, schools: HouseSchools | undefined): nu
   known.set(a, ofA);
   const before = ofA.get(b);
   if (before !== undefined) return before;
-  const [one, other] = [near(solidsOf(a, schools), b), near(solidsOf(b, schools), a)];
+  const [one, other] = [near(solidsOf(a, schools), b, schools), near(solidsOf(b, schools), a, schools)];
   let most = 0;
   const look = <S, T>(these: readonly S[], those: readonly T[], overlap: (s: S, t: T) => number) => {
     for (const s of these) for (const t of those) most = Math.max(most, overlap(s, t));
@@ -104,14 +105,18 @@ type DrawnBox = Extract<DrawnShape, { shape: 'box' }>;
 
 /** What of a piece takes up room: its balloons, and its boards, cloths and furniture. */
 function solidsOf(piece: Piece, schools: HouseSchools | undefined) {
-  const { balloons, shapes } = pictureOf(piece, schools);
+  const { balloons, shapes } = placementOf(piece, schools);
   const boxes = shapes.filter((one): one is DrawnBox => one.shape === 'box' && one.tone !== 'base');
   return { balls: balloons, boxes };
 }
 
 /** What of it comes into the rectangle that another piece covers. */
-function near({ balls, boxes }: ReturnType<typeof solidsOf>, other: Piece): ReturnType<typeof solidsOf> {
-  const around = boundsOf(other);
+function near(
+  { balls, boxes }: ReturnType<typeof solidsOf>,
+  other: Piece,
+  schools: HouseSchools | undefined,
+): ReturnType<typeof solidsOf> {
+  const around = boundsOf(other, schools);
   if (!around) return { balls: [], boxes: [] };
   const isNear = (xM: number, yM: number, widthM: number, heightM: number) =>
     along(xM, xM + widthM, around.xM, around.xM + around.widthM) > 0 &&
@@ -122,10 +127,10 @@ function near({ balls, boxes }: ReturnType<typeof solidsOf>, other: Piece): Retu
   };
 }
 
-const ballsOverlap = (a: DrawnBalloon, b: DrawnBalloon): number =>
+const ballsOverlap = (a: PlacedBalloon, b: PlacedBalloon): number =>
   a.rM + b.rM - Math.hypot(a.xM - b.xM, a.yM - b.yM);
 
-function ballInBox({ xM, yM, rM }: DrawnBalloon, box: DrawnBox): number {
+function ballInBox({ xM, yM, rM }: PlacedBalloon, box: DrawnBox): number {
   const dx = Math.max(box.xM - xM, xM - box.xM - box.widthM, 0);
   const dy = Math.max(box.yM - yM, yM - box.yM - box.heightM, 0);
   return rM - Math.hypot(dx, dy);

@@ -1,5 +1,5 @@
 import type { Fix, Inflator, JobFile, Plan, Task } from '@early-lantern/contract';
-import { pictureOf } from '../piece/recipe-of.ts';
+import { placementOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { blowInWorkshop } from './blow-in-workshop.ts';
 import { applyChanges } from './fixes.ts';
@@ -52,7 +52,7 @@ function tooFar(
   const { units, cablesM = CABLES_M } = workshop;
   if (spot.power.length === 0)
     return { figure: 'no power', told: `${piece.name} is blown at ${spot.name}, where there is no power.` };
-  const across = pictureOf(piece, workshop.schools).balloons.map(({ xM }) => xM);
+  const across = placementOf(piece, workshop.schools).balloons.map(({ xM }) => xM);
   const atM = (Math.min(...across) + Math.max(...across)) / 2;
   const nearestM = Math.min(...spot.power.map(({ xM }) => Math.abs(xM - atM)));
   return nearestM > cablesM

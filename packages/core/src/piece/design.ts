@@ -1,12 +1,14 @@
 import type { Piece, Schools } from '@early-lantern/contract';
 import { kindOf } from './kinds.ts';
 import type { Picture } from './picture.ts';
+import type { Placement } from './placement.ts';
 import type { Recipe } from './recipe.ts';
 
 /** A piece as it is made, wherever it stands and whatever holds it. */
 interface Design {
   recipe: Recipe;
-  /** Drawn when it is first asked for. */
+  /** Placed and drawn when it is first asked for. */
+  placement: () => Placement;
   picture: () => Picture;
 }
 
@@ -27,16 +29,21 @@ export function designOf({ hold: _, frontM: __, ...rest }: Piece, schools: Schoo
     known.set(key, before);
     return before;
   }
-  const recipe = kindOf(piece).recipe(piece, schools);
-  let drawn: Picture | undefined;
-  const design: Design = {
-    recipe,
-    picture: () => {
-      drawn ??= kindOf(piece).picture(piece, recipe);
-      return drawn;
-    },
-  };
+  const kind = kindOf(piece);
+  const recipe = kind.recipe(piece, schools);
+  const placed = once(() => kind.placement?.(piece, recipe));
+  const picture = once(() => kind.picture(piece, recipe, placed()));
+  const design: Design = { recipe, placement: () => placed() ?? picture(), picture };
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value as string);
   known.set(key, design);
   return design;
+}
+
+/** Worked out when it is first asked for, and kept. */
+function once<T>(workOut: () => T): () => T {
+  let found: { answer: T } | undefined;
+  return () => {
+    found ??= { answer: workOut() };
+    return found.answer;
+  };
 }

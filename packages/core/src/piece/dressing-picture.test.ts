@@ -1,7 +1,7 @@
 import type { OrganicGarland } from '@early-lantern/contract';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { garland } from '../test/samples.ts';
-import { pictureOf } from './recipe-of.ts';
+import { pictureOf } from './picture-of.ts';
 
 const draw = (more: Partial<OrganicGarland> = {}) => {
   const piece = garland(16, more);

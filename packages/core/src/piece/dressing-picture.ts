@@ -1,232 +1,43 @@
-import { type Station, stationsAt } from '../geometry/line.ts';
 import { planColours } from '../pattern/colour-plan.ts';
-import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
-import type { Dressing, DressLine } from './dressing.ts';
+import type { DressLine } from './dressing.ts';
+import { type Counts, fillerNeedsSeen } from './dressing-placement.ts';
 import type { DrawnBalloon } from './picture.ts';
-import type { Need } from './recipe.ts';
-import { settle } from './settle.ts';
+import type { DressedBalloon } from './placement.ts';
 
-interface Placed extends DrawnBalloon {
-  nominalIn: number;
-  /** Towards the viewer. */
-  zM: number;
-  /** Tie the neck pulls to. */
-  tieX: number;
-  tieY: number;
-}
+/** Dealing colours draws other numbers than placing. */
+const COLOURS_SEED = 0x5eed;
 
 /**
- * Every counted balloon placed along the garland's line: clusters at even steps with assorted diameters, the large
- * ones towards the thick end, fillers in front; then settled as soft balls against the wall. The drawn balloons are
- * the counted ones, size by size and colour by colour.
+ * The balloons of a dressing in their places with their colours: the drawn ones are the counted ones, size by size and
+ * colour by colour.
+ * @param placed as `placeDressing` has them, in the order of the line
  */
-export function dressingPicture(line: DressLine, counts: Counts): DrawnBalloon[] {
-  const random = seededRandom(line.mix.seed);
-  const base = drawBase(line, counts, random);
-  const fillers = drawFillers(line, counts, random);
-  const placed = [...base, ...fillers];
-  settle(placed);
-  return placed
-    .sort((a, b) => a.zM - b.zM)
-    .map(({ xM, yM, rM, colour, role, nominalIn }) => ({ xM, yM, rM, colour, role, nominalIn }));
-}
-
-/** What a dressing's counts have to say for its picture. */
-interface Counts {
-  lengthM: number;
-  clusterSize: number;
-  clusters: Dressing['clusters'];
-  run?: Dressing['run'];
-  fillers: Dressing['fillers'];
-  needs: readonly Need[];
-}
-
-/** One to be placed. */
-interface Ball {
-  rM: number;
-  nominalIn: number;
-}
-
-/** Balls of a need, diameters spread evenly over its range. */
-function balls(needs: readonly Need[], nominalIn: number): Ball[] {
-  const count = needs
-    .filter((need) => need.nominalIn === nominalIn)
-    .reduce((sum, need) => sum + need.count, 0);
-  const range = needs.find((need) => need.nominalIn === nominalIn)?.inflatedIn ?? { min: 1, max: 1 };
-  return Array.from({ length: count }, (_, i) => ({
-    rM: inchesToMetres(range.min + ((i + 0.5) / count) * (range.max - range.min)) / 2,
-    nominalIn,
-  }));
-}
-
-function drawBase(line: DressLine, counts: Counts, random: () => number): Placed[] {
-  const needs = counts.needs.filter((need) => need.role === 'base');
-  const members = counts.run?.map(({ size }) => size) ?? clusterSizes(counts.clusters);
-  const sizes = [...new Set(needs.map((need) => need.nominalIn))];
-  const dealt = counts.run
-    ? inStretches(counts.run, needs, random)
-    : inClusters(
-        members,
-        sizes.flatMap((size) => balls(needs, size)),
-        line,
-        random,
-      );
-  const ties = stationsAt(
-    line.chain,
-    members.map((_, k) => ((k + 0.5) / members.length) * counts.lengthM),
-  );
-  const largest = Math.max(...sizes);
-  const placed = ties.flatMap((tie, k) => {
-    const own = dealt[k] as (Ball & { colour?: string })[];
-    const turn = random() * Math.PI * 2;
-    return own.map((ball, i) => {
-      const isInFront = line.mix.largeToFront && ball.nominalIn === largest && sizes.length > 1;
-      const angle = isInFront ? Math.PI / 2 : turn + (i / own.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
-      return { ...beside(line, counts, tie, angle, ball, 'base'), colour: ball.colour ?? '' };
-    });
-  });
-  if (counts.run) return placed;
-  const groups = sizes.map((size) => ({
-    balls: placed.filter((ball) => ball.nominalIn === size),
-    counts: needs.filter((need) => need.nominalIn === size),
-    clusterSize: counts.clusterSize,
-  }));
-  const largestFirst = [...groups].sort((a, b) => (b.balls[0]?.rM ?? 0) - (a.balls[0]?.rM ?? 0));
-  planColours(largestFirst, line.mix.colourPlan, line.mix.colours, random);
-  return placed;
-}
-
-/** Balls in clusters of assorted sizes: the large ones towards the thick end as strongly as the garland thins. */
-function inClusters(
-  members: readonly number[],
-  all: readonly Ball[],
-  { taper, mix }: DressLine,
-  random: () => number,
-): Ball[][] {
-  const largestR = Math.max(...all.map((ball) => ball.rM));
-  const pull = 1 - taper;
-  const slots = shuffled(all, random).sort((a, b) => b.key - a.key);
-  const ranked = slots
-    .map((slot) => ({ ...slot, rank: (1 - pull) * slot.key + pull * (slot.ball.rM / largestR) }))
-    .sort((a, b) => b.rank - a.rank)
-    .map(({ ball }) => ball);
-  const order = mix.largeToFront ? spreadLargest(ranked) : ranked;
-  let taken = 0;
-  return members.map((size) => {
-    const own = order.slice(taken, taken + size);
-    taken += size;
-    return own;
-  });
-}
-
-/** The balls of the largest size at even steps among the others. */
-function spreadLargest(ranked: readonly Ball[]): Ball[] {
-  const largest = Math.max(...ranked.map(({ nominalIn }) => nominalIn));
-  const large = ranked.filter(({ nominalIn }) => nominalIn === largest);
-  const small = ranked.filter(({ nominalIn }) => nominalIn !== largest);
-  const at = (i: number, count: number) => (i + 0.5) / count;
-  return [
-    ...large.map((ball, i) => ({ ball, at: at(i, large.length) })),
-    ...small.map((ball, i) => ({ ball, at: at(i, small.length) })),
-  ]
-    .sort((a, b) => a.at - b.at)
-    .map(({ ball }) => ball);
-}
-
-/** Balls of each cluster's own colour, its sizes assorted. */
-function inStretches(
-  run: NonNullable<Dressing['run']>,
-  needs: readonly Need[],
-  random: () => number,
-): (Ball & { colour: string })[][] {
-  const pools = new Map<string, Ball[]>();
-  for (const colour of new Set(run.map((cluster) => cluster.colour))) {
-    const own = needs.filter((need) => need.colour === colour);
-    const all = [...new Set(own.map((need) => need.nominalIn))].flatMap((size) => balls(own, size));
-    const order = shuffled(all, random).sort((a, b) => b.key - a.key);
-    pools.set(
-      colour,
-      order.map(({ ball }) => ball),
-    );
-  }
-  return run.map(({ size, colour }) =>
-    (pools.get(colour)?.splice(0, size) ?? []).map((ball) => ({ ...ball, colour })),
-  );
-}
-
-/** The sizes of all clusters along the line, large and small ones mixed evenly. */
-function clusterSizes({ spine, side }: Dressing['clusters']): number[] {
-  return [...spine, ...side]
-    .flatMap(({ size, count }) => Array.from({ length: count }, (_, i) => ({ size, at: (i + 0.5) / count })))
-    .sort((a, b) => a.at - b.at || b.size - a.size)
-    .map(({ size }) => size);
-}
-
-function shuffled(list: readonly Ball[], random: () => number): { ball: Ball; key: number }[] {
-  return list.map((ball) => ({ ball, key: random() }));
-}
-
-/** A ball at `angle` round the line: 0 across the wall, a quarter turn towards the viewer. */
-function beside(
+export function dressingPicture(
   line: DressLine,
   counts: Counts,
-  tie: Station,
-  angle: number,
-  { rM, nominalIn }: Ball,
-  role: Need['role'],
-): Placed {
-  const widthM = line.widthM * (1 - (1 - line.taper) * (tie.along / counts.lengthM));
-  const reach = Math.max(widthM / 2 - rM, rM * 0.4);
-  const across = Math.cos(angle) * reach;
-  return {
-    xM: tie.x - tie.ty * across,
-    yM: tie.y + tie.tx * across,
-    zM: widthM * 0.34 + Math.sin(angle) * reach * 0.8,
-    rM,
-    colour: '',
-    role,
-    nominalIn,
-    tieX: tie.x,
-    tieY: tie.y,
-  };
-}
-
-function drawFillers(line: DressLine, counts: Counts, random: () => number): Placed[] {
-  return counts.fillers.flatMap((filler) => {
-    const { name, size, count, foldedFromIn } = filler;
-    const needs = counts.needs
-      .filter((need) => need.cluster === name && need.nominalIn === (foldedFromIn ?? filler.nominalIn))
-      // Of a folded balloon both halves are seen.
-      .map((need) => (foldedFromIn === undefined ? need : { ...need, count: need.count * 2 }));
-    const spots = stationsAt(
-      line.chain,
-      Array.from({ length: count }, (_, t) => ((t + 0.5) / count) * counts.lengthM),
-    );
-    const pool = balls(needs, foldedFromIn ?? filler.nominalIn);
-    const placed = spots.flatMap((spot, t) => {
-      // Golden-angle steps over the front half spread them without clumping.
-      const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
-      return pool.slice(t * size, (t + 1) * size).map((ball, i) => {
-        const at = beside(line, counts, spot, angle, ball, 'filler');
-        const turn = (i / size + random() * 0.2) * Math.PI * 2;
-        const reach = size === 1 ? 0 : ball.rM;
-        return {
-          ...at,
-          xM: at.xM + Math.cos(turn) * reach,
-          yM: at.yM + Math.sin(turn) * reach,
-          zM: at.zM + ball.rM * 2,
-          tieX: at.xM,
-          tieY: at.yM,
-        };
-      });
-    });
-    planColours(
-      [{ balls: placed, counts: needs, clusterSize: size }],
-      line.mix.colourPlan,
-      line.mix.colours,
-      random,
-    );
-    return placed;
-  });
+  placed: readonly DressedBalloon[],
+): DrawnBalloon[] {
+  const { colourPlan, colours, seed } = line.mix;
+  const random = seededRandom(seed ^ COLOURS_SEED);
+  const balls = placed.map((ball) => ({ ...ball, colour: ball.ofStretch ?? '' }));
+  const base = balls.filter(({ role }) => role === 'base');
+  if (!counts.run) {
+    const needs = counts.needs.filter((need) => need.role === 'base');
+    const groups = [...new Set(needs.map(({ nominalIn }) => nominalIn))].map((size) => ({
+      balls: base.filter((ball) => ball.nominalIn === size),
+      counts: needs.filter((need) => need.nominalIn === size),
+      clusterSize: counts.clusterSize,
+    }));
+    const largestFirst = [...groups].sort((a, b) => (b.balls[0]?.rM ?? 0) - (a.balls[0]?.rM ?? 0));
+    planColours(largestFirst, colourPlan, colours, random);
+  }
+  for (const filler of counts.fillers) {
+    const own = balls.filter((ball) => ball.filler === filler.name);
+    const group = { balls: own, counts: fillerNeedsSeen(counts, filler), clusterSize: filler.size };
+    planColours([group], colourPlan, colours, random);
+  }
+  return balls
+    .sort((a, b) => a.zM - b.zM)
+    .map(({ xM, yM, rM, colour, role, nominalIn }) => ({ xM, yM, rM, colour, role, nominalIn }));
 }

@@ -2,6 +2,7 @@ import type { Piece, Schools } from '@early-lantern/contract';
 import type { Hardware } from './hardware.ts';
 import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
+import type { Placement } from './placement.ts';
 import type { Recipe } from './recipe.ts';
 
 /** What every kind of piece has to say of itself. */
@@ -10,8 +11,10 @@ export interface Kind<P extends Piece> {
   recipe(piece: P, schools: Schools): Recipe;
   /** Pipes to cut, what joins them, and other stiff parts. */
   hardware(piece: P): Hardware;
-  /** How it looks on its spot's elevation. */
-  picture(piece: P, recipe: Recipe): Picture;
+  /** Where its balloons are; left out, where the picture has them: placing them is no work. */
+  placement?(piece: P, recipe: Recipe): Placement;
+  /** How it looks on its spot's elevation. @param placed as `placement` has it, where the kind has one */
+  picture(piece: P, recipe: Recipe, placed?: Placement): Picture;
   /** How deep it is from front to back, m, without its bases; left out, as deep as it is wide: it is round. */
   depthM?(piece: P, recipe: Recipe): number;
   /** What other pieces can be put on; left out, nothing can. */

@@ -4,8 +4,9 @@ import { inchesToMetres, METRES_PER_FOOT } from '../quantity/length.ts';
 import { kinds } from './kinds.ts';
 import { newPiece } from './new-piece.ts';
 import { coloursWithoutRoom } from './pattern-of.ts';
+import { pictureOf } from './picture-of.ts';
 import type { Recipe } from './recipe.ts';
-import { pictureOf, recipeOf } from './recipe-of.ts';
+import { recipeOf } from './recipe-of.ts';
 import { ballCount } from './topiary.ts';
 
 const context = {

@@ -6,7 +6,8 @@ import { demoJob, garland } from '../test/samples.ts';
 import { tiltToWidth } from './fit-width.ts';
 import { newPiece } from './new-piece.ts';
 import { tightPitchM, tightWidthM } from './organic-law.ts';
-import { pictureOf, recipeOf, schoolsOf } from './recipe-of.ts';
+import { pictureOf } from './picture-of.ts';
+import { recipeOf, schoolsOf } from './recipe-of.ts';
 
 const largeRoom = [
   { nominalIn: 17, sharePct: 50, inflatedIn: { min: 10, max: 16 } },

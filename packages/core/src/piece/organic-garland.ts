@@ -4,6 +4,7 @@ import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type Dressing, type DressLine, dress } from './dressing.ts';
 import {
   dressingAssemblies,
@@ -12,7 +13,6 @@ import {
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
-import { dressingPicture } from './dressing-picture.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Backing, flatness } from './organic-law.ts';
@@ -72,10 +72,8 @@ export const organicGarland: Kind<OrganicGarland> = {
       working: [...dressing.working, ...sectionWorking(dressing, sections.length)],
     } satisfies Recipe;
   },
-  picture(piece) {
-    const line = dressLine(piece);
-    return { shapes: [], balloons: dressingPicture(line, dress(line)) };
-  },
+  placement: (piece) => dressedPlacement([dressLine(piece)]),
+  picture: (piece, _, placed) => ({ shapes: [], balloons: dressedPicture([dressLine(piece)], placed) }),
   parts(piece) {
     const chain = garlandChain(piece);
     const [first, last] = [chain[0] as XY, chain.at(-1) as XY];

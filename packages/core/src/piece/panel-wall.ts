@@ -4,9 +4,9 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type Dressing, type DressLine, dress, sumDressings } from './dressing.ts';
 import { dressingAssemblies, dressingMaking, dressingMaterials, dressingWork } from './dressing-making.ts';
-import { dressingPicture } from './dressing-picture.ts';
 import { boardOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
@@ -171,15 +171,18 @@ export const panelWall: Kind<PanelWall> = {
       ],
     };
   },
-  picture(piece) {
+  placement(piece) {
+    const sides = dressedPlacement(sideLines(piece));
     return {
+      ...sides,
       shapes: panelShapes(piece),
-      balloons: [
-        ...sideLines(piece).flatMap((line) => dressingPicture(line, dress(line))),
-        ...edgeBalloons(piece),
-      ],
+      balloons: [...sides.balloons, ...edgeBalloons(piece)],
     };
   },
+  picture: (piece, _, placed) => ({
+    shapes: panelShapes(piece),
+    balloons: [...dressedPicture(sideLines(piece), placed), ...edgeBalloons(piece)],
+  }),
   parts(piece): Part[] {
     const { widthM, heightM } = sizeOf(piece);
     const { at, columns } = piece;

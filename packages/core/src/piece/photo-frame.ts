@@ -7,6 +7,7 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type Dressing, dress, sumDressings } from './dressing.ts';
 import {
   dressingAssemblies,
@@ -15,7 +16,6 @@ import {
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
-import { dressingPicture } from './dressing-picture.ts';
 import { type Fitting, noHardware, type PipeRun } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, type Layer, layerPitchM } from './layers.ts';
@@ -139,22 +139,35 @@ export const photoFrame: Kind<PhotoFrame> = {
       },
     ];
   },
-  picture(piece, recipe) {
-    const { at, legM, widthM } = piece;
-    const half = widthM / 2;
-    const pipe = (points: XY[]): DrawnShape => ({ shape: 'line', points, widthM: 0.027, tone: 'pipe' });
-    const shapes: DrawnShape[] = [
-      basePlate(at.xM - half, at.yM),
-      basePlate(at.xM + half, at.yM),
-      pipe(uprights(piece)),
-      pipe([
-        { x: at.xM - half, y: at.yM + legM },
-        { x: at.xM + half, y: at.yM + legM },
-      ]),
-    ];
-    return { shapes, balloons: frameBalloons(piece, recipe) };
+  placement(piece, recipe) {
+    if (piece.dress.style === 'organic')
+      return { ...dressedPlacement(organicLines(piece)), shapes: frameShapes(piece) };
+    return { shapes: frameShapes(piece), balloons: quadBalloons(piece, recipe) };
   },
+  picture: (piece, recipe, placed) => ({
+    shapes: frameShapes(piece),
+    balloons:
+      piece.dress.style === 'organic'
+        ? dressedPicture(organicLines(piece), placed)
+        : quadBalloons(piece, recipe),
+  }),
 };
+
+/** Bases, uprights and bars. */
+function frameShapes(piece: PhotoFrame): DrawnShape[] {
+  const { at, legM, widthM } = piece;
+  const half = widthM / 2;
+  const pipe = (points: XY[]): DrawnShape => ({ shape: 'line', points, widthM: 0.027, tone: 'pipe' });
+  return [
+    basePlate(at.xM - half, at.yM),
+    basePlate(at.xM + half, at.yM),
+    pipe(uprights(piece)),
+    pipe([
+      { x: at.xM - half, y: at.yM + legM },
+      { x: at.xM + half, y: at.yM + legM },
+    ]),
+  ];
+}
 
 /** Up the left side, across the top, down the right, feet and all. */
 function uprights({ at, widthM, heightM }: PhotoFrame): XY[] {
@@ -340,11 +353,7 @@ function quadWork(piece: PhotoFrame, schools: Schools): Recipe['siteWork'] {
   ];
 }
 
-function frameBalloons(piece: PhotoFrame, recipe: Recipe): DrawnBalloon[] {
-  const { dress: style } = piece;
-  if (style.style === 'organic') {
-    return organicLines(piece).flatMap((line) => dressingPicture(line, dress(line)));
-  }
+function quadBalloons(piece: PhotoFrame, recipe: Recipe): DrawnBalloon[] {
   const balloons = quadLayers(piece).flatMap(({ run, layers }) => drawLayers(run, layers));
   return [...balloons, ...cornerBalloons(piece, recipe)];
 }

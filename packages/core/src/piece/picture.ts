@@ -1,13 +1,9 @@
 import type { XY } from '../geometry/line.ts';
-import type { Need } from './recipe.ts';
+import type { PlacedBalloon } from './placed-balloon.ts';
 
-/** A balloon as it is drawn: centre and radius in metres on the elevation, the nearest last. */
-export interface DrawnBalloon {
-  xM: number;
-  yM: number;
-  rM: number;
+/** A balloon as it is drawn, the nearest last. */
+export interface DrawnBalloon extends PlacedBalloon {
   colour: string;
-  role: Need['role'];
   /** Its size, by which a colour used in place of another is found. */
   nominalIn?: number;
   /** Not round: a modelling balloon's link, a foil's outline. */

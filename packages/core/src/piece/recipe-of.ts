@@ -1,26 +1,23 @@
-import type { Piece, Schools, StandIn, WorkshopSettings } from '@early-lantern/contract';
+import type { Piece, Schools, WorkshopSettings } from '@early-lantern/contract';
+import { memoByPiece } from '../quantity/memo.ts';
 import { plural } from '../quantity/plural.ts';
 import { asMade } from '../stock/families.ts';
-import { seenColour, withStandIns } from '../stock/stand-ins.ts';
+import { withStandIns } from '../stock/stand-ins.ts';
 import { withAttachments } from './attachments.ts';
 import { attachmentsPicture } from './attachments-picture.ts';
 import { designOf } from './design.ts';
 import { withKept } from './kept.ts';
 import { kindOf } from './kinds.ts';
-import type { Picture } from './picture.ts';
+import type { DrawnBalloon } from './picture.ts';
+import type { Placement } from './placement.ts';
 import { type HouseSchools, type Need, type Recipe, settledSchools } from './recipe.ts';
 
 interface Known {
-  house: HouseSchools | undefined;
   design: ReturnType<typeof designOf>;
   /** As the piece is designed, and with stand-ins for what is not to be had. */
   designed: Recipe;
   recipe: Recipe;
 }
-
-/** Recipes worked out before. A piece is never changed in place, so the same object has the same recipe. */
-const known = new WeakMap<Piece, Known>();
-const drawn = new WeakMap<Piece, Picture>();
 
 /** The schools a piece is made by: its own, else the house's, else the usual ones. */
 export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
@@ -28,17 +25,18 @@ export function schoolsOf(piece: Piece, house?: HouseSchools): Schools {
   return piece.kind === 'organic-garland' && piece.joining ? { ...settled, joining: piece.joining } : settled;
 }
 
-function workOut(piece: Piece, house: HouseSchools | undefined): Known {
-  const before = known.get(piece);
-  if (before && before.house === house) return before;
-  const design = designOf(piece, schoolsOf(piece, house));
-  const designed = withAttachments(piece, withTieLines(piece, design.recipe));
-  const standIns = 'standIns' in piece ? piece.standIns : undefined;
-  const recipe = standIns?.length ? { ...designed, needs: withStandIns(designed.needs, standIns) } : designed;
-  const found = { house, design, designed, recipe };
-  known.set(piece, found);
-  return found;
-}
+const workOut = memoByPiece<Piece, [HouseSchools | undefined], Known>(
+  (_, house) => [house],
+  (piece, house) => {
+    const design = designOf(piece, schoolsOf(piece, house));
+    const designed = withAttachments(piece, withTieLines(piece, design.recipe));
+    const standIns = 'standIns' in piece ? piece.standIns : undefined;
+    const recipe = standIns?.length
+      ? { ...designed, needs: withStandIns(designed.needs, standIns) }
+      : designed;
+    return { design, designed, recipe };
+  },
+);
 
 /** Lines are tied when the frame is complete and weighted, before anything is put on it. */
 function withTieLines(piece: Piece, recipe: Recipe): Recipe {
@@ -75,32 +73,15 @@ export function pieceDepthM(piece: Piece, house?: HouseSchools): number {
   return kindOf(piece).depthM?.(piece, designed) ?? designed.visibleWidthM;
 }
 
-function withStandInColours(picture: Picture, standIns: readonly StandIn[] = []): Picture {
-  if (standIns.length === 0) return picture;
-  const balloons = picture.balloons.map((ball) => ({
-    ...ball,
-    colour: seenColour(ball.colour, ball.nominalIn, standIns),
-  }));
-  return { ...picture, balloons };
-}
+/** What is attached to a piece, as balloons of its size. */
+export const attached = (piece: Piece): DrawnBalloon[] =>
+  attachmentsPicture(piece.attachments ?? [], kindOf(piece).parts?.(piece) ?? []);
 
-/** How a piece looks on its spot's elevation: each balloon of the design, and what carries it. */
-export function pictureOf(piece: Piece, house?: HouseSchools): Picture {
-  const before = drawn.get(piece);
-  if (before) return before;
-  const bare = workOut(piece, house).design.picture();
-  const { attachments = [] } = piece;
-  const picture =
-    attachments.length > 0
-      ? {
-          ...bare,
-          balloons: [
-            ...bare.balloons,
-            ...attachmentsPicture(attachments, kindOf(piece).parts?.(piece) ?? []),
-          ],
-        }
-      : bare;
-  const seen = withStandInColours(picture, 'standIns' in piece ? piece.standIns : undefined);
-  drawn.set(piece, seen);
-  return seen;
-}
+/** Where a piece is, with what is attached to it: each balloon of the design, and what carries it. */
+export const placementOf = memoByPiece<Piece, [house?: HouseSchools], Placement>(
+  (_, house) => [house],
+  (piece, house) => {
+    const bare = workOut(piece, house).design.placement();
+    return piece.attachments?.length ? { ...bare, balloons: [...bare.balloons, ...attached(piece)] } : bare;
+  },
+);

@@ -1,6 +1,7 @@
 import type { StandingGarland } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import { plural } from '../quantity/plural.ts';
+import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type DressLine, dress } from './dressing.ts';
 import {
   dressingAssemblies,
@@ -9,12 +10,11 @@ import {
   dressingWork,
   schoolNotes,
 } from './dressing-making.ts';
-import { dressingPicture } from './dressing-picture.ts';
 import { poleOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { type Part, straight } from './part.ts';
-import { basePlate, upright } from './picture.ts';
+import { basePlate, type DrawnShape, upright } from './picture.ts';
 
 /** A lamp-type stand carries about this; taller or wider needs a heavy plate. Common practice, no source. */
 const LAMP_POLE_M = 2.3;
@@ -93,14 +93,11 @@ export const standingGarland: Kind<StandingGarland> = {
       working: dressing.working,
     };
   },
-  picture(piece) {
-    const { at, poleM } = piece;
-    const line = dressLine(piece);
-    return {
-      shapes: [basePlate(at.xM, at.yM), upright(at.xM, at.yM, at.yM + poleM)],
-      balloons: dressingPicture(line, dress(line)),
-    };
-  },
+  placement: (piece) => ({ ...dressedPlacement([dressLine(piece)]), shapes: poleShapes(piece) }),
+  picture: (piece, _, placed) => ({
+    shapes: poleShapes(piece),
+    balloons: dressedPicture([dressLine(piece)], placed),
+  }),
   parts(piece): Part[] {
     const { at, poleM } = piece;
     const { chain } = dressLine(piece);
@@ -140,3 +137,8 @@ function dressLine({ at, poleM, gapM, curve, widthM, taper, mix }: StandingGarla
   ];
   return { chain, widthM, taper, mix, backing: 'free', onPole: true };
 }
+
+const poleShapes = ({ at, poleM }: StandingGarland): DrawnShape[] => [
+  basePlate(at.xM, at.yM),
+  upright(at.xM, at.yM, at.yM + poleM),
+];

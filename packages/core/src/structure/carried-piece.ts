@@ -4,7 +4,7 @@ import { bestMethod, hookFor } from '../fixing/methods.ts';
 import { placeOnPart } from '../fixing/on-parts.ts';
 import { attachedKg } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
-import { pictureOf } from '../piece/recipe-of.ts';
+import { placementOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { carryingOf, distanceTo } from '../support/parts.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
@@ -106,7 +106,7 @@ export function carriedPiece(
 /** Where a piece is: its own place, else the middle of what is drawn. */
 function placeOf(piece: Piece, file: JobFile) {
   if ('at' in piece) return { x: piece.at.xM, y: piece.at.yM + standsM(piece) };
-  const { balloons } = pictureOf(piece, file.workshop.schools);
+  const { balloons } = placementOf(piece, file.workshop.schools);
   const count = Math.max(1, balloons.length);
   return {
     x: balloons.reduce((sum, { xM }) => sum + xM, 0) / count,

@@ -3,8 +3,8 @@ import { DRAG, SOLID } from '../air/wind.ts';
 import { attachedKg } from '../piece/attachments.ts';
 import { flatness } from '../piece/organic-law.ts';
 import type { Area } from '../piece/part.ts';
-import type { Picture } from '../piece/picture.ts';
-import { pictureOf, recipeOf } from '../piece/recipe-of.ts';
+import type { Placement } from '../piece/placement.ts';
+import { placementOf, recipeOf } from '../piece/recipe-of.ts';
 import { carriedBy, shareOn } from '../support/carried.ts';
 import { outside, partOf, partsOf } from '../support/parts.ts';
 import { working } from '../working.ts';
@@ -47,15 +47,15 @@ export function carriedOn(carrier: Piece, file: JobFile): CarriedLoad[] {
 function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
   const recipe = recipeOf(piece, file.workshop.schools);
   const { dressingKg, gearKg } = massOf(recipe);
-  const picture = pictureOf(piece, file.workshop.schools);
-  const middle = middleOf(picture);
+  const placed = placementOf(piece, file.workshop.schools);
+  const middle = middleOf(placed);
   const frontM2 = frontOf(piece, recipe.visibleWidthM, recipe.lengthM);
   return {
     name: piece.name,
     massKg: dressingKg + gearKg + attachedKg(piece) + furnitureKg(piece),
     xM: middle.x,
     yM: middle.y,
-    dragFrontM2: frontM2 * (1 - hiddenShare(picture, carrier)),
+    dragFrontM2: frontM2 * (1 - hiddenShare(placed, carrier)),
     dragSideM2: frontM2 * flatness('wall') * 0.5,
   };
 }
@@ -76,7 +76,7 @@ const signHeightM = ({ what, heightM, unitHeightM }: PieceOf<'backdrop'>) =>
   what === 'sign' ? Math.min(heightM, unitHeightM) : heightM;
 
 /** The middle of what is drawn: balloons by their volume; where there are none, boxes by their area. */
-function middleOf({ balloons, shapes }: Picture): { x: number; y: number } {
+function middleOf({ balloons, shapes }: Placement): { x: number; y: number } {
   const lumps =
     balloons.length > 0
       ? balloons.map(({ xM, yM, rM }) => ({ x: xM, y: yM, w: rM ** 3 }))
@@ -93,7 +93,7 @@ function middleOf({ balloons, shapes }: Picture): { x: number; y: number } {
 }
 
 /** Of a piece's outline, what lies before its carrier's cloth, boards or panels: there the wind is counted already. */
-function hiddenShare({ balloons, shapes }: Picture, carrier: Piece): number {
+function hiddenShare({ balloons, shapes }: Placement, carrier: Piece): number {
   const shields = partsOf(carrier).flatMap(({ area, shields: share }) =>
     area && share ? [{ area, share }] : [],
   );

@@ -6,6 +6,7 @@ import { inTheWay } from '../ground/in-the-way.ts';
 import { withOverlaps } from '../ground/overlaps.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { formatLength } from '../quantity/length.ts';
+import { memoByPiece } from '../quantity/memo.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { STAKE } from './anchors.ts';
 import { carriedPiece } from './carried-piece.ts';
@@ -63,20 +64,9 @@ const without = (
 
 const spotOf = (piece: Piece, file: JobFile) => file.site.spots.find((one) => one.id === piece.spotId);
 
-interface Known {
-  asked: readonly unknown[];
-  held: HoldPiece;
-}
-const known = new WeakMap<Piece, Known>();
-
 /** One piece, worked out again only when it or what it asks of the job has changed. */
-function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
-  const { site, workshop, job } = file;
-  const carriers = carriersOf(piece, job.pieces);
-  // Whether it says what carries it depends on what stands beside it.
-  const beside = isAskedFor(piece) ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : [];
-  const counts = weights.map(({ count }) => count);
-  const asked = [
+const holdPiece = memoByPiece(
+  (piece: Piece, _: Recipe, { site, workshop, job }: JobFile, weights: readonly Weight[]) => [
     site,
     workshop,
     job.gustMs,
@@ -85,18 +75,14 @@ function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonl
     job.strike.until,
     job.platforms,
     ...job.crew,
-    ...carriers,
-    ...beside,
+    ...carriersOf(piece, job.pieces),
+    // Whether it says what carries it depends on what stands beside it.
+    ...(isAskedFor(piece) ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : []),
     ...allCarriedBy(piece.id, job.pieces),
-    ...counts,
-  ];
-  const before = known.get(piece);
-  if (before && before.asked.length === asked.length && before.asked.every((one, i) => one === asked[i]))
-    return before.held;
-  const held = holdAnew(piece, recipe, file, weights);
-  known.set(piece, { asked, held });
-  return held;
-}
+    ...weights.map(({ count }) => count),
+  ],
+  holdAnew,
+);
 
 /** What carries a piece, and what carries that in turn: how far it is from the wall, the last of them says. */
 function carriersOf(piece: Piece, pieces: readonly Piece[]): Piece[] {

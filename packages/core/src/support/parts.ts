@@ -2,18 +2,13 @@ import type { On, PartId, Piece } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import { kindOf } from '../piece/kinds.ts';
 import type { Area, Part } from '../piece/part.ts';
-
-/** Parts worked out before. A piece is never changed in place. */
-const known = new WeakMap<Piece, readonly Part[]>();
+import { memoByPiece } from '../quantity/memo.ts';
 
 /** What other pieces can be put on, by the piece's kind. */
-export function partsOf(piece: Piece): readonly Part[] {
-  const before = known.get(piece);
-  if (before) return before;
-  const parts = kindOf(piece).parts?.(piece) ?? [];
-  known.set(piece, parts);
-  return parts;
-}
+export const partsOf = memoByPiece<Piece, [], readonly Part[]>(
+  () => [],
+  (piece) => kindOf(piece).parts?.(piece) ?? [],
+);
 
 /** The part of a piece by its name; undefined where its kind has none such. */
 export const partOf = (piece: Piece, id: PartId): Part | undefined =>

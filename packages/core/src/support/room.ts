@@ -1,23 +1,21 @@
 import type { Piece, Spot } from '@early-lantern/contract';
 import { moved } from '../piece/moved.ts';
 import type { Area } from '../piece/part.ts';
-import type { Picture } from '../piece/picture.ts';
-import { pictureOf } from '../piece/recipe-of.ts';
+import type { Placement } from '../piece/placement.ts';
+import type { HouseSchools } from '../piece/recipe.ts';
+import { placementOf } from '../piece/recipe-of.ts';
+import { memoByPiece } from '../quantity/memo.ts';
 
 /** Places are tried in steps of this, m. */
 const STEP_M = 0.1;
 
-/** Worked out before: a picture is never changed in place. */
-const known = new WeakMap<Picture, Area | undefined>();
+/** What a piece covers on the elevation; nothing where there is nothing of it. */
+export const boundsOf = memoByPiece<Piece, [house?: HouseSchools], Area | undefined>(
+  (_, house) => [house],
+  (piece, house) => areaOf(placementOf(piece, house)),
+);
 
-/** What a piece covers on the elevation as it is drawn; nothing where it draws nothing. */
-export function boundsOf(piece: Piece): Area | undefined {
-  const picture = pictureOf(piece);
-  if (!known.has(picture)) known.set(picture, areaOf(picture));
-  return known.get(picture);
-}
-
-function areaOf({ balloons, shapes }: Picture): Area | undefined {
+function areaOf({ balloons, shapes }: Placement): Area | undefined {
   const xs = balloons.flatMap(({ xM, rM }) => [xM - rM, xM + rM]);
   const ys = balloons.flatMap(({ yM, rM }) => [yM - rM, yM + rM]);
   for (const shape of shapes) {
