@@ -51,7 +51,7 @@ export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';
 export { layersOf, type PiecePattern, patternOf } from './piece/pattern-of.ts';
-export { BAR_PIPE, THIN_POLE_IN } from './piece/photo-frame.ts';
+export { BAR_PIPE, THIN_POLE_IN } from './piece/photo-frame-pipes.ts';
 export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf } from './piece/picture-of.ts';
 export { madeRecipe, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
