@@ -1,6 +1,7 @@
 import type { Alternative, Piece, PlanPiece, Unmade } from '@early-lantern/contract';
 import { plural, sizeName } from '@early-lantern/core';
 import { Alert, Box, Button, Stack, Typography } from '@mui/material';
+import { dequal } from 'dequal';
 import { useJob } from '../job/context.ts';
 import { colourOf } from './product-name.ts';
 
@@ -48,7 +49,7 @@ function UnmadeRow({ piece, unmade }: { piece: PlanPiece; unmade: Unmade }) {
         {chosen && ', and stood in for'}
       </Typography>
       {unmade.alternatives.map((way) => {
-        const isChosen = JSON.stringify(chosen) === JSON.stringify(way.standIn);
+        const isChosen = dequal(chosen, way.standIn);
         return (
           <Box
             key={way.label}

@@ -1,4 +1,5 @@
 import type { JobFile, Plan, Task } from '@early-lantern/contract';
+import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 import { nameIn, namesFor } from '../clock/gear-names.ts';
 
 interface Wanted {
@@ -11,8 +12,6 @@ interface Wanted {
 /** What the ids of our own entries end with. */
 export const OWN_UIDS = '@early-lantern';
 
-/** A line has at most so many octets; longer ones are folded. RFC 5545, 3.1. */
-const MOST_OCTETS = 75;
 /** Revisions are counted in seconds from here on: a later file goes before an earlier one. RFC 5545, 3.8.7.4. */
 const FIRST_MS = Date.UTC(2026, 0, 1);
 
@@ -24,42 +23,37 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
   const { job, workshop } = file;
   const tasks = plan.tasks.filter(({ crew }) => (person ? crew.includes(person) : true));
   const name = workshop.crew.find(({ id }) => id === person)?.name;
-  const stamp = instant(made.toISOString());
-  const sequence = Math.max(0, Math.floor((made.getTime() - FIRST_MS) / 1000));
-  const head = (id: string, start: string, end: string) => [
-    'BEGIN:VEVENT',
-    `UID:${job.id}.${id}${person ? `.${person}` : ''}${OWN_UIDS}`,
-    `DTSTAMP:${stamp}`,
-    `SEQUENCE:${sequence}`,
-    `DTSTART:${instant(start)}`,
-    `DTEND:${instant(end)}`,
-  ];
-  const lines = [
-    'BEGIN:VCALENDAR',
-    'VERSION:2.0',
-    'PRODID:-//Early Lantern//Work plan//EN',
-    'CALSCALE:GREGORIAN',
-    'METHOD:PUBLISH',
-    `X-WR-CALNAME:${escaped(name ? `${job.name}: ${name}` : job.name)}`,
-    ...tasks.flatMap((task) => [
-      ...head(task.id, task.start, task.end),
-      `SUMMARY:${escaped(task.label)}`,
-      `LOCATION:${escaped(placeOf(task, file))}`,
-      `DESCRIPTION:${escaped(describe(task, file))}`,
+  const calendar = ical({
+    // The library does not escape line ends here.
+    name: (name ? `${job.name}: ${name}` : job.name).replaceAll(/\s+/g, ' '),
+    method: ICalCalendarMethod.PUBLISH,
+    scale: 'GREGORIAN',
+    prodId: { company: 'Early Lantern', product: 'Work plan', language: 'EN' },
+  });
+  const entry = (id: string, start: string, end: string) => ({
+    id: `${job.id}.${id}${person ? `.${person}` : ''}${OWN_UIDS}`,
+    stamp: made,
+    sequence: Math.max(0, Math.floor((made.getTime() - FIRST_MS) / 1000)),
+    start: new Date(start),
+    end: new Date(end),
+  });
+  for (const task of tasks)
+    calendar.createEvent({
+      ...entry(task.id, task.start, task.end),
+      summary: task.label,
+      location: placeOf(task, file),
+      description: describe(task, file),
       // Waiting for glue takes nobody's time.
-      `TRANSP:${task.crew.length ? 'OPAQUE' : 'TRANSPARENT'}`,
-      'END:VEVENT',
-    ]),
-    ...droppedTasks(file, tasks, person).flatMap(({ id, start, end }) => [
-      ...head(id, start, end),
-      `SUMMARY:${escaped(plan.tasks.find((task) => task.id === id)?.label ?? `${job.name}: no longer to be done`)}`,
-      'STATUS:CANCELLED',
-      'TRANSP:TRANSPARENT',
-      'END:VEVENT',
-    ]),
-    'END:VCALENDAR',
-  ];
-  return `${lines.map(folded).join('\r\n')}\r\n`;
+      transparency: task.crew.length ? ICalEventTransparency.OPAQUE : ICalEventTransparency.TRANSPARENT,
+    });
+  for (const { id, start, end } of droppedTasks(file, tasks, person))
+    calendar.createEvent({
+      ...entry(id, start, end),
+      summary: plan.tasks.find((task) => task.id === id)?.label ?? `${job.name}: no longer to be done`,
+      status: ICalEventStatus.CANCELLED,
+      transparency: ICalEventTransparency.TRANSPARENT,
+    });
+  return calendar.toString();
 }
 
 /**
@@ -95,31 +89,4 @@ function describe({ crew, gear }: Task, file: JobFile): string {
   return [job.name, `Who: ${who}`, ...(gear.length ? [`With: ${gear.map(nameOf).join(', ')}`] : [])].join(
     '\n',
   );
-}
-
-/** An instant in universal time: `20270619T143000Z`. */
-const instant = (iso: string): string =>
-  new Date(iso).toISOString().replace(/\.\d+/, '').replaceAll(/[-:]/g, '');
-
-/** Text with what would end it escaped. RFC 5545, 3.3.11. */
-const escaped = (text: string): string =>
-  text.replaceAll(/[\\;,]/g, (char) => `\\${char}`).replaceAll(/\r?\n/g, '\\n');
-
-/** A line cut into pieces that fit, no character cut in two; each further piece begins with a blank. */
-function folded(line: string): string {
-  const encoder = new TextEncoder();
-  const pieces: string[] = [];
-  let piece = '';
-  let octets = 0;
-  for (const char of line) {
-    const size = encoder.encode(char).length;
-    if (octets + size > MOST_OCTETS) {
-      pieces.push(piece);
-      piece = ' ';
-      octets = 1;
-    }
-    piece += char;
-    octets += size;
-  }
-  return [...pieces, piece].join('\r\n');
 }

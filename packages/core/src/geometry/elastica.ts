@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import type { XY } from './line.ts';
 
 /** A rod bent between two upright bases: its shape and what it takes to hold it. */
@@ -41,15 +42,12 @@ export function bentRod(length: number, span: number, weight = 0): BentRod {
   const before = known.get(key);
   if (before) return before;
   const rod = solvedRod(length, span, weight);
-  // Drags go through many shapes: the oldest are forgotten.
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value as string);
   known.set(key, rod);
   return rod;
 }
 
 /** Shapes worked out before: one arch is asked for by its counts, its picture, what carries it, and every change tried. */
-const known = new Map<string, BentRod>();
-const MOST_KNOWN = 200;
+const known = new LRUCache<string, BentRod>({ max: 200 });
 
 function solvedRod(length: number, span: number, weight: number): BentRod {
   const wanted = span / length;

@@ -10,6 +10,7 @@ import type {
   StandIn,
   Task,
 } from '@early-lantern/contract';
+import { dequal } from 'dequal';
 import { DateTime } from 'luxon';
 import { familyOf, sizeName } from '../balloon/catalogue.ts';
 import { inHandWanted } from '../clock/day-problem.ts';
@@ -216,7 +217,7 @@ function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: string }):
       label: `${colourName(file, colour)} in place of ${colourName(file, short.colour)}`,
       changes: file.job.pieces.flatMap((piece, p) => {
         const changed = recoloured(piece, short.colour, colour);
-        return JSON.stringify(changed) === JSON.stringify(piece)
+        return dequal(changed, piece)
           ? []
           : [{ path: `/job/pieces/${p}`, value: changed as unknown as Change['value'] }];
       }),

@@ -1,4 +1,5 @@
 import type { Piece, Schools } from '@early-lantern/contract';
+import { LRUCache } from 'lru-cache';
 import { kindOf } from './kinds.ts';
 import type { Picture } from './picture.ts';
 import type { Placement } from './placement.ts';
@@ -16,25 +17,19 @@ interface Design {
  * Designs worked out before, by what they are of: a fix that is tried changes what holds a piece or how far it is from
  * the wall a hundred times, and nothing of how it is made. The one not asked for longest goes first.
  */
-const known = new Map<string, Design>();
-const MOST_KNOWN = 120;
+const known = new LRUCache<string, Design>({ max: 120 });
 
 /** What a piece is made of and looks like, without attachments' counts, tie lines and stand-ins. */
 export function designOf({ hold: _, frontM: __, ...rest }: Piece, schools: Schools): Design {
   const piece = rest as Piece;
   const key = JSON.stringify([schools, piece]);
   const before = known.get(key);
-  if (before) {
-    known.delete(key);
-    known.set(key, before);
-    return before;
-  }
+  if (before) return before;
   const kind = kindOf(piece);
   const recipe = kind.recipe(piece, schools);
   const placed = once(() => kind.placement?.(piece, recipe));
   const picture = once(() => kind.picture(piece, recipe, placed()));
   const design: Design = { recipe, placement: () => placed() ?? picture(), picture };
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value as string);
   known.set(key, design);
   return design;
 }
