@@ -3,7 +3,8 @@ import { Id, ImportResult, JobFile, jobFileJsonSchema, newestJobFile } from '@ea
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile, importJobFile } from './store.ts';
+import { assembleJobFile } from './assemble.ts';
+import { importJobFile } from './import.ts';
 
 const Params = z.object({ id: Id });
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
-import { requireSound } from '../job-files/store.ts';
+import { requireSound } from '../job-files/sound.ts';
 import { addJob, getJob, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
 
 const Params = z.object({ id: Id });

@@ -2,7 +2,7 @@ import { Id, PageQuery, Piece, PieceRow, page, update } from '@early-lantern/con
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { gives, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
-import { requireSound } from '../job-files/store.ts';
+import { requireSound } from '../job-files/sound.ts';
 import { getJob } from '../jobs/store.ts';
 import { addPiece, getPiece, removePiece, updatePiece } from './store.ts';
 

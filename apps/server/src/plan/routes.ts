@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { whenGone } from '../http/gone.ts';
 import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { assembleJobFile } from '../job-files/assemble.ts';
 import { readsOldVersions } from '../job-files/routes.ts';
-import { assembleJobFile } from '../job-files/store.ts';
 import { writeLines } from '../sheets/files.ts';
 
 const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];

@@ -5,8 +5,8 @@ import { needsOfJob } from '@early-lantern/core';
 import { DateTime } from 'luxon';
 import type { Database, Queries } from '../db/database.ts';
 import { changeHouse } from '../db/locks.ts';
+import { importJobFile } from '../job-files/import.ts';
 import { idWithTail } from '../job-files/routes.ts';
-import { importJobFile } from '../job-files/store.ts';
 import { book } from '../stock/ledger.ts';
 import { recordUse } from '../stock/use.ts';
 

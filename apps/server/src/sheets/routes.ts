@@ -10,7 +10,7 @@ import { buyList, countPieces, type Purchase, purchasesOf, sizeName, wantedDay }
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile } from '../job-files/store.ts';
+import { assembleJobFile } from '../job-files/assemble.ts';
 import { lacksOfSeason, leftByOthers } from '../stock/season.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';

@@ -3,7 +3,7 @@ import { listFaults, type SheetName, type SheetPreview, WorkshopSettings } from 
 import type { z } from 'zod';
 import type { Queries } from '../db/database.ts';
 import { refused } from '../http/problem.ts';
-import { requireAllSound } from '../job-files/store.ts';
+import { requireAllSound } from '../job-files/sound.ts';
 import { enterCounts } from '../stock/ledger.ts';
 import { getSettings, updateSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';

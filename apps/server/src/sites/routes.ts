@@ -4,7 +4,7 @@ import { changeHouse } from '../db/locks.ts';
 import { siteRows } from '../db/rows.ts';
 import { inUse } from '../http/problem.ts';
 import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
-import { requireAllSound } from '../job-files/store.ts';
+import { requireAllSound } from '../job-files/sound.ts';
 import { jobsAtSite } from '../jobs/store.ts';
 
 const Params = z.object({ id: Id });

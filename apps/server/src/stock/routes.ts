@@ -13,7 +13,7 @@ import {
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
-import { requireAllSound } from '../job-files/store.ts';
+import { requireAllSound } from '../job-files/sound.ts';
 import { book, listMovements, receive } from './ledger.ts';
 import { countTogether, lacksOfSeason, leftByOthers } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';

@@ -13,7 +13,7 @@ import { and, gte, isNull, lt } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
-import { assembleJobFile } from '../job-files/store.ts';
+import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 
 /** What a file's job needs, by the file's own text: it is dear to work out, and asked for with every job looked at. */

@@ -1,7 +1,7 @@
 import { update, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
-import { requireAllSound } from '../job-files/store.ts';
+import { requireAllSound } from '../job-files/sound.ts';
 import { enterCounts } from '../stock/ledger.ts';
 import { getSettings, updateSettings } from './store.ts';
 

@@ -1,69 +1,20 @@
 import { isDeepStrictEqual } from 'node:util';
 import {
-  type CrewMember,
   coloursNamed,
   type ImportResult,
-  JobFile,
-  type Piece,
+  type JobFile,
   peopleNamed,
-  read,
   type Site,
   unknownNames,
 } from '@early-lantern/contract';
-import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crewRows, siteRows } from '../db/rows.ts';
-import { crew, jobs, pieces, sites, workshop } from '../db/schema.ts';
-import { notFound, refused } from '../http/problem.ts';
-import { addJob, jobIdTaken, liveJobIds } from '../jobs/store.ts';
+import { refused } from '../http/problem.ts';
+import { addJob, jobIdTaken } from '../jobs/store.ts';
 import { addPiece } from '../pieces/store.ts';
 import { enterCounts } from '../stock/ledger.ts';
 import { addSettings, findSettings, updateSettings } from '../workshop/store.ts';
-
-/** The job file of a stored job, in one query: it is asked for at the end of every change. */
-export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFile> {
-  const theirPieces = sql<Piece[]>`(
-    select coalesce(jsonb_agg(${pieces.data} order by ${pieces.position}, ${pieces.id}), '[]')
-    from ${pieces} where ${pieces.jobId} = ${jobs.id}
-  )`;
-  const allCrew = sql<
-    CrewMember[]
-  >`(select coalesce(jsonb_agg(${crew.data} order by ${crew.id}), '[]') from ${crew})`;
-  const [row] = await db
-    .select({
-      head: jobs.data,
-      site: sites.data,
-      settings: workshop.data,
-      crew: allCrew,
-      pieces: theirPieces,
-    })
-    .from(jobs)
-    .innerJoin(sites, eq(sites.id, jobs.siteId))
-    .innerJoin(workshop, sql`true`)
-    .where(and(eq(jobs.id, jobId), isNull(jobs.deletedAt)));
-  if (!row) throw notFound(`job "${jobId}"`);
-  return {
-    format: 'early-lantern/job',
-    version: 2,
-    workshop: { ...row.settings, crew: row.crew },
-    site: row.site,
-    job: { ...row.head, pieces: row.pieces },
-  };
-}
-
-/**
- * Refuses a change that leaves a job unsound: called at the end of each transaction, so that whatever is stored can
- * always be exported and planned.
- */
-export async function requireSound(db: Queries, jobId: string): Promise<void> {
-  const result = read(JobFile, await assembleJobFile(db, jobId));
-  if (!result.ok) throw refused(result.faults);
-}
-
-/** The same for every job a change to shared things can touch. */
-export async function requireAllSound(db: Queries, siteId?: string): Promise<void> {
-  for (const id of await liveJobIds(db, siteId)) await requireSound(db, id);
-}
+import { requireSound } from './sound.ts';
 
 /**
  * Adds the job of a file. The receiving workshop keeps its own rates, stock and people; whoever and whatever the job
