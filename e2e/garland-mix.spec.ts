@@ -233,3 +233,84 @@ test('clusters by colour, colours by size, fillers in two sizes, rings one by on
   }
   await expect(swaps).toHaveCount(0);
 });
+
+test('kept balloons, a scarce colour one by one, a frame whose corners must fit, letters without balloons: from nothing', async ({
+  page,
+  request,
+}) => {
+  const jobId = await jobAtNewPlace(page, {
+    job: 'Ferry house reopening',
+    place: 'The ferry house',
+    where: 'Indoors',
+    kind: 'wall',
+    width: "24'",
+    height: "10'",
+    floor: 'carpet',
+    access: 'Back door, the keeper opens',
+  });
+  const saved = () => expect(page.locator('[data-save]')).toHaveText('Saved');
+  const pick = async (label: string, option: string | RegExp) => {
+    await page.getByRole('combobox', { name: label, exact: true }).click();
+    await page.getByRole('option', { name: option }).first().click();
+  };
+  const type = async (label: string, text: string) => {
+    await page.getByLabel(label, { exact: true }).first().fill(text);
+    await page.getByLabel(label, { exact: true }).first().press('Enter');
+  };
+  const plan = () => getPlan(request, jobId);
+
+  // Ten of a size and colour hang already somewhere: they are counted in, neither blown nor bought.
+  await addPiece(page, /^Organic garland/);
+  await saved();
+  const before = (await plan()).pieces[0];
+  const lot = before?.lots[0];
+  await pick('Add kept balloons', new RegExp(`^${lot?.nominalIn} in`));
+  await page.getByLabel(/, kept$/).fill('4');
+  await page.getByLabel(/, kept$/).press('Enter');
+  await saved();
+  await expect.poll(async () => (await plan()).pieces[0]?.lots[0]?.kept).toBe(4);
+  const after = (await plan()).pieces[0];
+  expect([after?.lots[0]?.count, after?.lots[0]?.blown]).toEqual([lot?.count, (lot?.count ?? 0) - 4]);
+  // Of a colour there is little: one by one to the front, as the card tells the crew.
+  const { colours } = (await getJob(request, jobId)).pieces[0]?.data as OrganicGarland;
+  const scarce = page.getByRole('textbox', { name: /, per cent$/ }).first();
+  await scarce.fill('8');
+  await scarce.press('Enter');
+  await page.getByRole('switch', { name: /one by one, facing front$/ }).click();
+  await saved();
+  await expect
+    .poll(async () => ((await getJob(request, jobId)).pieces[0]?.data as OrganicGarland).colours[0])
+    .toMatchObject({ colour: colours[0]?.colour, sharePct: 8, singly: true });
+  await page.getByRole('button', { name: 'Assembly card' }).click();
+  await expect(page.getByRole('dialog')).toContainText(/in all, one to .+ cluster, turned to the front/);
+  await expect(page.getByRole('dialog')).toContainText(/Kept balloons first: .+ in all/);
+  await page.keyboard.press('Escape');
+
+  // Uprights too thick for the tees do not hold; wider bars take them.
+  await addPiece(page, /^Photo frame/);
+  await type('Uprights, inches thick', '1.05');
+  await expect(page.getByText(/does not go into a ½ in\. PVC pipe tee/).first()).toBeVisible();
+  await pick('Bars of', '¾ in. PVC pipe');
+  await expect(page.getByText(/does not go into/)).toHaveCount(0);
+  await saved();
+  expect((await plan()).joints.flatMap(({ fits }) => fits.map(({ verdict }) => verdict))).toEqual(
+    Array(4).fill('slides'),
+  );
+
+  // Letters on thread, nothing blown for them: they are threaded at the bench.
+  await page.getByRole('button', { name: 'Add a piece' }).first().click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Letter banner/ })
+    .click();
+  await type('Balloons a motif', '0');
+  await saved();
+  await expect.poll(async () => (await plan()).pieces[2]?.balloons).toEqual([]);
+  expect((await plan()).tasks.some(({ label }) => /Thread \d+ letters/.test(label))).toBe(true);
+
+  // How long the garland could be is asked for, and told.
+  await page.getByRole('link', { name: 'Counts' }).click();
+  await expect(page.getByTestId('total-balloons')).toContainText(/\d of them kept/);
+  await page.getByRole('button', { name: 'How long could it be?' }).click();
+  await expect(page.getByText(/^What is there gives/)).toBeVisible();
+});
