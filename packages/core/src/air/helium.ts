@@ -1,7 +1,7 @@
 import { latexMassG } from '../balloon/mass.ts';
 
 /** Air less helium at 20 °C and 1 atm, g per litre: ρ = pM/RT with M = 28.964 and 4.0026 g/mol. */
-const LIFT_G_PER_L = (101_325 * (28.964 - 4.0026)) / (8.314_46 * 293.15) / 1000;
+export const LIFT_G_PER_L = (101_325 * (28.964 - 4.0026)) / (8.314_46 * 293.15) / 1000;
 
 interface Bouquet {
   balloons: number;

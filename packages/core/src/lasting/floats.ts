@@ -1,4 +1,5 @@
 import type { Piece, Working } from '@early-lantern/contract';
+import { LIFT_G_PER_L } from '../air/helium.ts';
 import { lookLift } from '../piece/helium-look.ts';
 import { working } from '../working.ts';
 
@@ -20,11 +21,12 @@ export function floatingOf(piece: Piece): Floating | undefined {
     weightG,
     working: working(
       'Lift against ribbon and weight',
-      'balloons · (volume · (air − helium) − latex) − ribbon',
+      'balloons · (volume · lift − latex) − ribbon',
       [
         ['balloons', balloonsEach],
-        ['volume each', litresEach, 'l'],
-        ['latex each', latexGEach, 'g'],
+        ['volume', litresEach, 'l'],
+        ['lift', LIFT_G_PER_L, 'g/l'],
+        ['latex', latexGEach, 'g'],
         ['ribbon', ribbonG, 'g'],
         ['weight below', weightG, 'g'],
       ],
