@@ -31,6 +31,11 @@ import { DayNote } from './DayNote.tsx';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
 
+/** The whole name stands on the job's card below. */
+const MOST_LETTERS = 30;
+const shortened = (name: string) =>
+  name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1).trimEnd()}…` : name;
+
 /** With its calendar it weighs more than the page, and few visits need it. */
 const NewJobDialog = lazy(() =>
   import('./NewJobDialog.tsx').then((module) => ({ default: module.NewJobDialog })),
@@ -170,7 +175,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
                 key: row.data.id,
                 lantern: <DoorsLantern file={isSettled ? file : undefined} />,
                 at: row.data.doors,
-                label: `${row.data.name}, ${clockTime(row.data.doors, zone)}`,
+                label: `${shortened(row.data.name)}, ${clockTime(row.data.doors, zone)}`,
               }))}
             />
             <Stack spacing={1.25} sx={{ mt: 1 }}>

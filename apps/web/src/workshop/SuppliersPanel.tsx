@@ -28,7 +28,7 @@ export function SuppliersPanel({ row }: { row: WorkshopRow }) {
       <RowList<Supplier>
         title="Suppliers"
         rows={rows}
-        columns={[nameColumn('Supplier', 'name'), wholeColumn('Lead time, days', 'leadDays', 0, 120)]}
+        columns={[nameColumn('Supplier', 'name'), wholeColumn('Lead, days', 'leadDays', 0, 120)]}
         nameOf={({ name }) => name}
         onChange={change}
         add={{
@@ -44,7 +44,14 @@ export function SuppliersPanel({ row }: { row: WorkshopRow }) {
       <Typography sx={{ color: 'text.secondary', fontSize: 14, mt: 1.5 }}>
         Lead time counts only the days the supplier is open.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 2, mt: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          mt: 1.5,
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 312px), 1fr))',
+        }}
+      >
         {rows.map(({ id, name, workdays, closed }) => (
           <div key={id}>
             <Typography sx={{ fontWeight: 650 }}>{name} is open</Typography>
