@@ -59,7 +59,7 @@ async function scoreOf(folder: string, oneIn: number): Promise<Score> {
     clearTextReporter: { allowColor: false, logTests: false, reportScoreTable: false },
     concurrency: Number(process.env.MUTANTS_AT_ONCE ?? 2),
     tempDirName: '.cache/stryker',
-    timeoutMS: 20_000,
+    timeoutMS: 8000,
     disableTypeChecks: true,
     logLevel: 'error' as never,
   } as never).runMutationTest();
