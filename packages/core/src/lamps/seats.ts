@@ -21,7 +21,7 @@ export function seatsLacking(file: JobFile): { figure: string; told: string; lac
   const lacking = worst.people - seats;
   return {
     figure: `${plural(lacking, 'seat')} short`,
-    told: `${worst.people} people drive out to ${worst.which}, and there are ${plural(seats, 'seat')}: ${lacking} cannot come along.`,
+    told: `${worst.people} people drive out to ${worst.which}, and there ${seats === 1 ? 'is' : 'are'} ${plural(seats, 'seat')}: ${lacking} cannot come along.`,
     lacking,
   };
 }
