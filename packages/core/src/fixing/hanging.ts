@@ -324,9 +324,11 @@ function asPoints(
     const { id, place, candidate, method } = places[i] as Placed;
     const along = fromM + candidate.atM;
     const { xM, yM } = line.at(along);
-    const from = k === 0 ? 0 : (positions[k - 1] as number);
-    const to = k === chosen.length - 1 ? run.lengthM : (positions[k + 1] as number);
-    const ownM = k === 0 || k === chosen.length - 1 ? to - from - (to - from) / 2 : (to - from) / 2;
+    // Its own is what is nearer to it than to its neighbours, and a free end.
+    const [before, after] = [positions[k - 1], positions[k + 1]];
+    const fromOwn = before === undefined ? 0 : (before + candidate.atM) / 2;
+    const toOwn = after === undefined ? run.lengthM : (candidate.atM + after) / 2;
+    const ownM = toOwn - fromOwn;
     const loadN = loads[k] as number;
     const ladder = ladderFor(tiedAtM(spot, { xM, yM }, place.fixingId), file);
     const refused = candidate.isLocked ? refusal(locks.get(id) ?? method, place) : undefined;
