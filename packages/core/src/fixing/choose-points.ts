@@ -61,8 +61,8 @@ export function holds(run: Run, chosen: readonly number[]): boolean {
 }
 
 const HAIR = 1e-9;
-/** Choices looked at for one number of points before the next number is tried without proof. */
-const MOST_LOOKS = 20_000;
+/** Choices looked at in all: after so many only the best by tributary loads is tried of each number, without proof. */
+const MOST_LOOKS = 6_000;
 
 const spans = (run: Run, a: Candidate, b: Candidate) =>
   b.atM - a.atM <= run.longestSpanM(a.atM, b.atM) + HAIR;
@@ -83,12 +83,14 @@ export function choosePoints(run: Run): Choice | undefined {
   const weight: LoadBetween = (from, to) => Math.hypot(down(to) - down(from), across(to) - across(from));
   const layers: Layers = [];
   let isProven = true;
+  let looksLeft = MOST_LOOKS;
   const least = Math.max(run.fewest, candidates.filter((one) => one.isLocked).length, 1);
   for (let count = least; count <= candidates.length; count++) {
     const best = bestByTributary(run, reach, weight, count, layers);
     if (!best) continue;
     if (holds(run, best)) return { chosen: best, isProven };
-    const looked = lookThrough(run, reach, count);
+    const looked = lookThrough(run, reach, count, looksLeft);
+    looksLeft -= looked.looks;
     if (looked.chosen) return { chosen: looked.chosen, isProven };
     if (!looked.isComplete) isProven = false;
   }
@@ -215,8 +217,8 @@ function bestByTributary(
   return chosen;
 }
 
-/** Looks at every choice of `count` points, until one holds or too many were looked at. */
-function lookThrough(run: Run, reach: readonly number[][], count: number) {
+/** Looks at every choice of `count` points, until one holds or `most` were looked at. */
+function lookThrough(run: Run, reach: readonly number[][], count: number, most: number) {
   let looks = 0;
   let found: number[] | undefined;
   const chosen: number[] = [];
@@ -227,7 +229,7 @@ function lookThrough(run: Run, reach: readonly number[][], count: number) {
         found = [...chosen];
         return true;
       }
-      return looks >= MOST_LOOKS;
+      return looks >= most;
     }
     const next =
       chosen.length === 0
@@ -240,6 +242,6 @@ function lookThrough(run: Run, reach: readonly number[][], count: number) {
     }
     return false;
   };
-  extend();
-  return { chosen: found, isComplete: looks < MOST_LOOKS };
+  if (most > 0) extend();
+  return { chosen: found, looks, isComplete: looks < most };
 }
