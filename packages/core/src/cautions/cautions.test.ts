@@ -1,18 +1,10 @@
 import type { HoldPiece, Piece, Spot, Task } from '@early-lantern/contract';
 import { blank } from '../structure/blank-piece.ts';
-import { hall, jobOf, made } from '../test/carried.ts';
+import { hall, heliumBouquet, jobOf, made } from '../test/carried.ts';
 import { cautionsOf } from './cautions.ts';
 
 const column = made('packed-column', 'column');
-const helium = made('accent', 'bouquet');
-helium.look = {
-  what: 'helium',
-  balloon: { nominalIn: 11, inflatedIn: 10.5 },
-  colours: ['lagoon'],
-  balloonsEach: 3,
-  ribbonM: 2,
-  weightG: 200,
-};
+const helium = heliumBouquet('bouquet');
 const foil = made('accent', 'moon');
 foil.look = { what: 'foil', shape: 'moon', text: '', sizeIn: 18, colour: 'oat' };
 const boards = made('backdrop', 'boards', { what: 'boards' });

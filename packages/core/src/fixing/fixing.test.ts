@@ -2,41 +2,32 @@ import { readFileSync } from 'node:fs';
 import { type Holds, JobFile } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { draftPlan } from '../plan.ts';
-import { hall, jobOf, made } from '../test/carried.ts';
+import { hall, jobOf, made, paintedPlace } from '../test/carried.ts';
 import { choosePoints, holds, pointLoads, type Run } from './choose-points.ts';
-import { methods, type Place, refusal } from './methods.ts';
+import { methods, refusal } from './methods.ts';
 import { placeAt } from './place.ts';
 import { ladderFor, tiedAtM, usualPlatforms } from './reach.ts';
 
 const shed = JobFile.parse(JSON.parse(readFileSync('demo/jobs/02-engine-shed.json', 'utf8')));
 
-const place = (more: Partial<Place> = {}): Place => ({
-  surface: 'painted',
-  isOverhead: false,
-  isOutdoors: false,
-  conditions: [],
-  forbids: [],
-  ...more,
-});
-
 describe('methods on surfaces', () => {
   // Common practice, no source.
   test.each([
-    ['adhesive-hook', place(), undefined],
-    ['adhesive-hook', place({ surface: 'brick' }), /brick/],
-    ['adhesive-hook', place({ surface: 'wallpaper' }), /paper/],
-    ['adhesive-hook', place({ forbids: ['adhesive'] }), /house forbids/],
-    ['adhesive-hook', place({ conditions: ['fresh-paint'] }), /under 7 days/],
-    ['adhesive-hook', place({ conditions: ['damp'] }), /damp/],
-    ['magnetic-hook', place({ surface: 'iron' }), undefined],
-    ['magnetic-hook', place({ surface: 'metal' }), /does not hold/],
-    ['suction-hook', place({ surface: 'glass' }), undefined],
-    ['suction-hook', place({ surface: 'glass', isOutdoors: true }), /outdoors/],
-    ['brick-clip', place({ surface: 'brick' }), undefined],
-    ['tie', place({ surface: 'brick', fixing: 'beam' }), undefined],
-    ['tie', place({ surface: 'brick' }), /there is no/],
-    ['nail', place({ fixing: 'nail' }), undefined],
-    ['pin', place({ surface: 'fabric' }), undefined],
+    ['adhesive-hook', paintedPlace(), undefined],
+    ['adhesive-hook', paintedPlace({ surface: 'brick' }), /brick/],
+    ['adhesive-hook', paintedPlace({ surface: 'wallpaper' }), /paper/],
+    ['adhesive-hook', paintedPlace({ forbids: ['adhesive'] }), /house forbids/],
+    ['adhesive-hook', paintedPlace({ conditions: ['fresh-paint'] }), /under 7 days/],
+    ['adhesive-hook', paintedPlace({ conditions: ['damp'] }), /damp/],
+    ['magnetic-hook', paintedPlace({ surface: 'iron' }), undefined],
+    ['magnetic-hook', paintedPlace({ surface: 'metal' }), /does not hold/],
+    ['suction-hook', paintedPlace({ surface: 'glass' }), undefined],
+    ['suction-hook', paintedPlace({ surface: 'glass', isOutdoors: true }), /outdoors/],
+    ['brick-clip', paintedPlace({ surface: 'brick' }), undefined],
+    ['tie', paintedPlace({ surface: 'brick', fixing: 'beam' }), undefined],
+    ['tie', paintedPlace({ surface: 'brick' }), /there is no/],
+    ['nail', paintedPlace({ fixing: 'nail' }), undefined],
+    ['pin', paintedPlace({ surface: 'fabric' }), undefined],
   ] as const)('%s', (id, at, said) => {
     if (said === undefined) expect(refusal(id, at)).toBeUndefined();
     else expect(refusal(id, at)).toMatch(said);

@@ -1,7 +1,7 @@
 import type { KeepClear, PieceOf, Site, Spot } from '@early-lantern/contract';
-import { hall, jobOf, made } from '../test/carried.ts';
+import { hall, jobOf, made, paintedPlace } from '../test/carried.ts';
 import { garlandLine, garlandLoads, nearestAlong } from './garland-line.ts';
-import { bestMethod, hookFor, methodOf, type Place, ratingAt, refusal } from './methods.ts';
+import { bestMethod, hookFor, methodOf, ratingAt, refusal } from './methods.ts';
 import { placeOnPart, placeOnParts } from './on-parts.ts';
 import { intrusion, isTooNarrow, keptClear, leafOf, placeAt, walkwayM } from './place.ts';
 import { floorUnder, handsM, standingHeightM } from './reach.ts';
@@ -248,14 +248,7 @@ test('the heaviest section goes up first; of sections alike the lower, then the 
 });
 
 describe('ways of fixing', () => {
-  const place = (more: Partial<Place> = {}): Place => ({
-    surface: 'painted',
-    isOverhead: false,
-    isOutdoors: false,
-    conditions: [],
-    forbids: [],
-    ...more,
-  });
+  const place = paintedPlace;
   const hooks = [
     { id: 's', name: 'Small', method: 'adhesive-hook' as const, ratingN: 5 },
     { id: 'l', name: 'Large', method: 'adhesive-hook' as const, ratingN: 20 },

@@ -1,5 +1,5 @@
-import type { Colour, JobFile, Lot, PlanPiece, Spot, Task, WeatherHour } from '@early-lantern/contract';
-import { hall, jobOf, made } from '../test/carried.ts';
+import type { Colour, JobFile, Lot, PlanPiece, Spot, Task } from '@early-lantern/contract';
+import { hall, heliumBouquet, jobOf, made, weatherHour } from '../test/carried.ts';
 import { evaluated } from '../test/formula.ts';
 import { stretchesOf, surroundingsOf } from './exposure.ts';
 import { floatingOf } from './floats.ts';
@@ -10,19 +10,10 @@ const H = 3_600_000;
 /** Seven in the morning on the job's day, where the place is five hours behind. */
 const SEVEN = Date.parse('2027-06-19T07:00:00-05:00');
 const lawn: Spot = { ...hall, kind: 'open-floor', floor: 'grass', indoors: false };
-const hour = (at: number, tempC: number, cloudPct: number): WeatherHour => ({
-  at: new Date(at).toISOString(),
-  tempC,
-  humidityPct: 50,
-  cloudPct,
-  windMs: 1,
-  gustMs: 2,
-  rainMm: 0,
-});
 
 /** Warmer by a degree each hour from 20 °C at seven, clear but for ten to eleven. */
 const warming = Array.from({ length: 12 }, (_, i) =>
-  hour(SEVEN + i * H, 20 + i, i === 3 ? 71 : i === 4 ? 70 : 0),
+  weatherHour(SEVEN + i * H, 20 + i, i === 3 ? 71 : i === 4 ? 70 : 0),
 );
 const outside = (edit: (file: JobFile) => void = () => {}) =>
   jobOf([made('packed-column', 'column')], (file) => {
@@ -235,16 +226,7 @@ test('lots of one size go through one hole: what swells most sets it for all, fi
 });
 
 test('what a bouquet lifts is what its formula gives; only helium floats', () => {
-  const bouquet = made('accent', 'b');
-  bouquet.look = {
-    what: 'helium',
-    balloon: { nominalIn: 11, inflatedIn: 10.5 },
-    colours: ['chalk'],
-    balloonsEach: 5,
-    ribbonM: 1,
-    weightG: 100,
-  };
-  const found = floatingOf(bouquet);
+  const found = floatingOf(heliumBouquet('b'));
   const inputs = new Map(found?.working.inputs.map(({ name, value }) => [name, Number(value)]));
   expect(evaluated(found?.working.formula ?? '', inputs)).toBeCloseTo(found?.netG ?? 0, 1);
   // Air less helium: (28.964 − 4.0026) g/mol over 24.055 l/mol at 20 °C and 1 atm, by hand.

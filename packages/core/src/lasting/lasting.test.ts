@@ -4,6 +4,7 @@ import { blowTo, diameterRatio } from '../air/gas.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
+import { weatherHour } from '../test/carried.ts';
 import { demoJob } from '../test/samples.ts';
 import { simulatedForecast } from '../weather/simulated.ts';
 import { holdTime } from './hold-time.ts';
@@ -63,15 +64,7 @@ function under(
 ): JobFile {
   const file = structuredClone(demoJob(name));
   const from = Date.parse(file.job.doors) - 72 * H;
-  const hours = Array.from({ length: 120 }, (_, i) => ({
-    at: new Date(from + i * H).toISOString(),
-    tempC,
-    humidityPct: 50,
-    cloudPct,
-    windMs: 1,
-    gustMs: 2,
-    rainMm: 0,
-  }));
+  const hours = Array.from({ length: 120 }, (_, i) => weatherHour(from + i * H, tempC, cloudPct));
   file.job.weather = { source: 'imported', madeAt: file.job.access.from, hours };
   file.job.arrival = 'late';
   // The house stays open a quarter of an hour past doors: nothing need be blown the evening before.

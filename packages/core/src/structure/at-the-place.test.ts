@@ -1,5 +1,5 @@
 import type { JobFile, KeepClear, Spot, Task, WeatherHour } from '@early-lantern/contract';
-import { hall, jobOf, made } from '../test/carried.ts';
+import { hall, heliumBouquet, jobOf, made } from '../test/carried.ts';
 import { anchorAt, isHeavyWeight } from './anchors.ts';
 import { baseOf, bases } from './bases.ts';
 import { exposedOnly } from './exposed.ts';
@@ -191,16 +191,7 @@ test('what hangs has to say what carries it; helium, and what has said so, has n
     ['packed-arch', 'tower', 'furnishing', 'chain'].map((kind) => isAskedFor(made(kind as 'tower', 'p'))),
   ).toEqual([false, false, false, false]);
   expect(isAskedFor({ ...made('bunch', 'p'), on: null })).toBe(false);
-  const helium = made('accent', 'h');
-  helium.look = {
-    what: 'helium',
-    balloon: { nominalIn: 11, inflatedIn: 10 },
-    colours: ['chalk'],
-    balloonsEach: 3,
-    ribbonM: 2,
-    weightG: 90,
-  };
-  expect(isAskedFor(helium)).toBe(false);
+  expect(isAskedFor(heliumBouquet('h'))).toBe(false);
   const stand = made('backdrop', 'Stand', { what: 'curtain', at: { xM: 4, yM: 0 }, widthM: 3, heightM: 2.4 });
   const garland = made('organic-garland', 'Garland', {
     line: [

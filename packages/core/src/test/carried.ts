@@ -1,4 +1,5 @@
-import type { JobFile, Piece, PieceKind, PieceOf, Spot } from '@early-lantern/contract';
+import type { JobFile, Piece, PieceKind, PieceOf, Spot, WeatherHour } from '@early-lantern/contract';
+import type { Place } from '../fixing/methods.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { demoJob } from './samples.ts';
@@ -88,3 +89,38 @@ export function towersWithArch(): Piece[] {
     right,
   ];
 }
+
+/** A bouquet of helium balloons. */
+export function heliumBouquet(id: string): PieceOf<'accent'> {
+  const balloon = { nominalIn: 11, inflatedIn: 10.5 };
+  const look = {
+    what: 'helium' as const,
+    balloon,
+    colours: ['chalk'],
+    balloonsEach: 5,
+    ribbonM: 1,
+    weightG: 100,
+  };
+  return { ...made('accent', id), look };
+}
+
+/** A painted wall indoors to fix something to, changed. */
+export const paintedPlace = (more: Partial<Place> = {}): Place => ({
+  surface: 'painted',
+  isOverhead: false,
+  isOutdoors: false,
+  conditions: [],
+  forbids: [],
+  ...more,
+});
+
+/** An hour of a forecast, hardly any wind. */
+export const weatherHour = (ms: number, tempC: number, cloudPct: number): WeatherHour => ({
+  at: new Date(ms).toISOString(),
+  tempC,
+  humidityPct: 50,
+  cloudPct,
+  windMs: 1,
+  gustMs: 2,
+  rainMm: 0,
+});
