@@ -272,14 +272,15 @@ test('kept balloons, a scarce colour one by one, a frame whose corners must fit,
   const after = (await plan()).pieces[0];
   expect([after?.lots[0]?.count, after?.lots[0]?.blown]).toEqual([lot?.count, (lot?.count ?? 0) - 4]);
   // Of a colour there is little: one by one to the front, as the card tells the crew.
-  const { colours } = (await getJob(request, jobId)).pieces[0]?.data as OrganicGarland;
+  const garland = async () => (await getJob(request, jobId)).pieces[0]?.data as OrganicGarland;
+  const { colours } = await garland();
   const scarce = page.getByRole('textbox', { name: /, per cent$/ }).first();
   await scarce.fill('8');
   await scarce.press('Enter');
   await page.getByRole('switch', { name: /one by one, facing front$/ }).click();
   await saved();
   await expect
-    .poll(async () => ((await getJob(request, jobId)).pieces[0]?.data as OrganicGarland).colours[0])
+    .poll(async () => (await garland()).colours[0])
     .toMatchObject({ colour: colours[0]?.colour, sharePct: 8, singly: true });
   await page.getByRole('button', { name: 'Assembly card' }).click();
   await expect(page.getByRole('dialog')).toContainText(/in all, one to .+ cluster, turned to the front/);
