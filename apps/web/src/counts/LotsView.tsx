@@ -16,6 +16,7 @@ import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx
 import { paperFor, saveAsPdf, saveAsSvg } from '../cards/save.ts';
 import { useJob } from '../job/context.ts';
 import { blownWords } from '../parts/blown-words.ts';
+import { familyNotes } from '../parts/family-notes.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
@@ -32,6 +33,7 @@ export function LotsView() {
     [pieces],
   );
   const { colours } = file.workshop;
+  const notes = planned ? familyNotes(planned.plan.totals.balloons, file) : [];
   const anyKept = lots.some(({ kept }) => kept > 0);
   const paper = paperFor(units);
   const sheets = labelSheets(lots, paper);
@@ -55,60 +57,72 @@ export function LotsView() {
         alignItems: 'start',
       }}
     >
-      <TableContainer component={Paper} variant="outlined">
-        <Table
-          size="small"
-          aria-label="Lots"
-          sx={{ '& td, & th': { px: 1 }, '& td:first-of-type, & th:first-of-type': { pl: 2 } }}
-        >
-          <TableHead>
-            <TableRow>
-              <TableCell>Lot</TableCell>
-              <TableCell>Balloon</TableCell>
-              <TableCell>Blow to</TableCell>
-              <TableCell align="right">Hang</TableCell>
-              {anyKept && <TableCell align="right">Kept</TableCell>}
-              <TableCell align="right">Spare</TableCell>
-              <TableCell>Into</TableCell>
-              <TableCell>Bags</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {lots.map((lot, i) => {
-              const isFirst = lot.piece !== lots[i - 1]?.piece;
-              return [
-                isFirst && (
-                  <TableRow
-                    key={`piece-${lot.id}`}
-                    sx={{ '& th': { bgcolor: 'background.default', fontWeight: 700 } }}
-                  >
-                    <TableCell component="th" scope="rowgroup" colSpan={anyKept ? 8 : 7}>
-                      {lot.piece}
+      <Stack spacing={2} sx={{ minWidth: 0 }}>
+        {notes.length > 0 && (
+          <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Of a neighbouring size">
+            <Typography variant="h2">Of a neighbouring size</Typography>
+            {notes.map((note) => (
+              <Typography key={note}>{note}</Typography>
+            ))}
+          </Paper>
+        )}
+        <TableContainer component={Paper} variant="outlined">
+          <Table
+            size="small"
+            aria-label="Lots"
+            sx={{ '& td, & th': { px: 1 }, '& td:first-of-type, & th:first-of-type': { pl: 2 } }}
+          >
+            <TableHead>
+              <TableRow>
+                <TableCell>Lot</TableCell>
+                <TableCell>Balloon</TableCell>
+                <TableCell>Blow to</TableCell>
+                <TableCell align="right">Hang</TableCell>
+                {anyKept && <TableCell align="right">Kept</TableCell>}
+                <TableCell align="right">Spare</TableCell>
+                <TableCell>Into</TableCell>
+                <TableCell>Bags</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {lots.map((lot, i) => {
+                const isFirst = lot.piece !== lots[i - 1]?.piece;
+                return [
+                  isFirst && (
+                    <TableRow
+                      key={`piece-${lot.id}`}
+                      sx={{ '& th': { bgcolor: 'background.default', fontWeight: 700 } }}
+                    >
+                      <TableCell component="th" scope="rowgroup" colSpan={anyKept ? 8 : 7}>
+                        {lot.piece}
+                      </TableCell>
+                    </TableRow>
+                  ),
+                  <TableRow key={lot.id}>
+                    <TableCell sx={{ fontWeight: 700 }}>{lot.id}</TableCell>
+                    <TableCell>
+                      <ProductName nominalIn={lot.nominalIn} colour={lot.colour} />
                     </TableCell>
-                  </TableRow>
-                ),
-                <TableRow key={lot.id}>
-                  <TableCell sx={{ fontWeight: 700 }}>{lot.id}</TableCell>
-                  <TableCell>
-                    <ProductName nominalIn={lot.nominalIn} colour={lot.colour} />
-                  </TableCell>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>{blownWords(lot, lot.blowToIn, range)}</TableCell>
-                  <TableCell align="right">{lot.count}</TableCell>
-                  {anyKept && <TableCell align="right">{lot.kept || ''}</TableCell>}
-                  <TableCell align="right">{lot.spare}</TableCell>
-                  <TableCell>{lot.cluster}</TableCell>
-                  <TableCell>
-                    {lot.bags.length === 1
-                      ? lot.bags[0]
-                      : // Each bag stays on one line.
-                        lot.bags.map((bag, b) => `${bag}:\u00a0${lot.perSection[b]}`).join(', ')}
-                  </TableCell>
-                </TableRow>,
-              ];
-            })}
-          </TableBody>
-        </Table>
-      </TableContainer>
+                    <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                      {blownWords(lot, lot.blowToIn, range)}
+                    </TableCell>
+                    <TableCell align="right">{lot.count}</TableCell>
+                    {anyKept && <TableCell align="right">{lot.kept || ''}</TableCell>}
+                    <TableCell align="right">{lot.spare}</TableCell>
+                    <TableCell>{lot.cluster}</TableCell>
+                    <TableCell>
+                      {lot.bags.length === 1
+                        ? lot.bags[0]
+                        : // Each bag stays on one line.
+                          lot.bags.map((bag, b) => `${bag}:\u00a0${lot.perSection[b]}`).join(', ')}
+                    </TableCell>
+                  </TableRow>,
+                ];
+              })}
+            </TableBody>
+          </Table>
+        </TableContainer>
+      </Stack>
       <Paper variant="outlined" sx={{ p: 1.25 }}>
         <Stack direction="row" sx={{ gap: 1, mb: 1, alignItems: 'center', flexWrap: 'wrap' }}>
           <Typography variant="h2" sx={{ flexGrow: 1 }}>

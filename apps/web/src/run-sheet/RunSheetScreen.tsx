@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { familyNotes } from '../parts/family-notes.ts';
 import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
@@ -171,6 +172,9 @@ function Sheet({ person }: { person: string | undefined }) {
           rows={plan.totals.balloons}
           colourName={(id) => workshop.colours.find((colour) => colour.id === id)?.name ?? id}
         />
+        {familyNotes(plan.totals.balloons, file).map((note) => (
+          <p key={note}>{note}</p>
+        ))}
       </section>
       <section className="sheet-keep">
         <h2>Things to take</h2>

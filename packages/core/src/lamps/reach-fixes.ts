@@ -24,7 +24,7 @@ export function reachFixes(file: JobFile, piece: Piece, index: number): Attempt[
   const steps = Array.from({ length: Math.round(MOST_M / STEP_M) }, (_, i) => (i + 1) * STEP_M);
   const highest = formatLength(standingHeightM(file) + REACH_M, units);
   const isCeiling = file.site.spots.find(({ id }) => id === piece.spotId)?.kind === 'ceiling-run';
-  const lowestM = boundsOf(piece)?.yM ?? 0;
+  const lowestM = boundsOf(piece, file.workshop.schools)?.yM ?? 0;
   const hired: Attempt[] = usualPlatforms
     .filter(({ id }) => !platforms.some((one) => one.id === id))
     .map((one) => ({

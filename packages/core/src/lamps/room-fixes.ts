@@ -60,7 +60,7 @@ export function outOfTheWay(file: JobFile, piece: Piece, held: HoldPiece, index:
     changes: [{ path: `/job/pieces/${index}/frontM`, value: Number(frontM.toFixed(4)) }],
   });
   const back = backOf(spot.kind);
-  const bounds = boundsOf(piece);
+  const bounds = boundsOf(piece, file.workshop.schools);
   const overM = bounds ? bounds.yM + bounds.heightM - spot.heightM : 0;
   const lowered: Attempt[] =
     overM > 0
