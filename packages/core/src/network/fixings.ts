@@ -3,7 +3,6 @@ import { methodOf } from '../fixing/methods.ts';
 import { material, unitsFor } from '../materials/materials.ts';
 import type { Material } from '../piece/recipe.ts';
 import { formatMass } from '../quantity/customary.ts';
-import { sumOf } from '../quantity/group.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { HEAVY_KG, isHeavyWeight, STAKE } from '../structure/anchors.ts';
 import { baseOf } from '../structure/bases.ts';
@@ -146,20 +145,26 @@ export function withFixings(
   const weighted = [...based, ...(held ? [...ballast(held, units), ...lines(held, units)] : [])];
   if (points.length === 0) return weighted;
   const bringsOwn = !materials.some(({ item }) => item === 'tie-point');
-  const own = (item: string) =>
-    bringsOwn ? sumOf(materials.filter((row) => row.item === item).map(({ count }) => count)) : 0;
+  // What it brings serves its points once, whatever else they are fixed by.
+  const ownLeft = new Map<string, number>();
+  if (bringsOwn) for (const { item, count } of materials) ownLeft.set(item, (ownLeft.get(item) ?? 0) + count);
   const taken = alike(points).flatMap(({ point: { method, hook }, count }) => {
     const { takes = {}, label, source } = methodOf(method);
-    return Object.entries(takes).map(([item, each]) =>
-      material(
+    return Object.entries(takes).flatMap(([item, each]) => {
+      const needed = Math.ceil(count * each);
+      const own = Math.min(needed, ownLeft.get(item) ?? 0);
+      ownLeft.set(item, (ownLeft.get(item) ?? 0) - own);
+      if (own === needed) return [];
+      const detail = hook && item !== 'modelling-260' ? { detail: hook.name } : {};
+      return material(
         item,
-        Math.max(0, Math.ceil(count * each) - own(item)),
-        own(item) > 0 ? '⌈points · each⌉ − own' : '⌈points · each⌉',
-        [['points', count], ['each', each], ...(own(item) > 0 ? [['own', own(item)] satisfies Input] : [])],
+        needed - own,
+        own > 0 ? '⌈points · each⌉ − own' : '⌈points · each⌉',
+        [['points', count], ['each', each], ...(own > 0 ? [['own', own] satisfies Input] : [])],
         source,
-        { what: `For ${label}`, ...(hook && item !== 'modelling-260' ? { detail: hook.name } : {}) },
-      ),
-    );
+        { what: `For ${label}`, ...detail },
+      );
+    });
   });
   return [...weighted.filter(({ item }) => item !== 'tie-point'), ...taken];
 }
