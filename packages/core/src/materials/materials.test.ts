@@ -1,4 +1,7 @@
 import type { CutBar, MaterialRow } from '@early-lantern/contract';
+import { withFixings } from '../network/fixings.ts';
+import { blank } from '../structure/blank-piece.ts';
+import { garland } from '../test/samples.ts';
 import { material, materialItems, materialRows, totalMaterials, unitsFor } from './materials.ts';
 import { jointTape, pipeRun, pipesAsCut } from './piping.ts';
 import { shortMaterials } from './short.ts';
@@ -129,4 +132,26 @@ test('short is what all rows of an item want above what is there and not held; w
     shortMaterials(rows, { materials, heldMaterials: [{ item: 'clamp', count: 20, jobs: [] }] })[0]?.lacks,
   ).toBe(7);
   expect(shortMaterials(rows, {})).toEqual([]);
+});
+
+test('ties that a piece brings serve its points once, whatever each is fixed by', () => {
+  const at = (method: 'nail' | 'tie', id: string) => ({
+    ...{ id, spotXYM: { xM: 0, yM: 2 }, at: 0, section: 0, method, surface: 'wood' as const },
+    ...{ loadN: 1, windNPerPa: 0, ratingN: 10, factor: 10, isLocked: false },
+  });
+  const held = {
+    ...blank(garland(10), 'points', 1),
+    points: [at('nail', '1'), at('nail', '2'), at('nail', '3'), at('tie', '4'), at('tie', '5')],
+  };
+  // Five points take a 260 each; two are there.
+  const own = withFixings([material('modelling-260', 2, 'its own', [])], held, 'metric');
+  expect(own.reduce((sum, { count }) => sum + count, 0)).toBe(2 + 3);
+  // "A fixing at each point" is no tie: all five are to be had.
+  const vague = withFixings(
+    [material('tie-point', 5, 'one each', []), material('modelling-260', 2, 'its own', [])],
+    held,
+    'metric',
+  );
+  expect(vague.filter(({ item }) => item === 'tie-point')).toEqual([]);
+  expect(vague.reduce((sum, { count }) => sum + count, 0)).toBe(2 + 5);
 });
