@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { getJob, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
@@ -41,7 +42,14 @@ test('while the server is silent work is kept in the browser, over a reload too,
   await expect(page.locator('[data-save]')).toContainText('kept on this device');
   await page.reload();
   await expect(page.getByLabel('Notes for the crew')).toHaveValue('Bring the long rope');
+  // No file that lacks what is on screen; and one asked for right after typing waits for the saving.
+  const exported = page.getByRole('button', { name: 'Export as a job file' });
+  await exported.click();
+  await expect(page.getByText('Not saved yet, so no file is made')).toBeVisible();
   await context.unroute('**/api/v1/jobs/silent');
+  await page.getByLabel('Notes for the crew').fill('Bring the long rope');
+  const [file] = await Promise.all([page.waitForEvent('download'), exported.click()]);
+  expect(await readFile(await file.path(), 'utf8')).toContain('Bring the long rope');
   await expect(page.locator('[data-save]')).toHaveText('Saved');
   expect((await getJob(request, 'silent')).data.notes).toBe('Bring the long rope');
 });

@@ -24,6 +24,8 @@ const movement = (change: number, more = {}) => ({
 });
 const book = (...movements: object[]) => server.call('POST', '/stock/movements', { movements });
 
+const total = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0);
+
 test('movements change the shelf and stand in the ledger, newest first', async () => {
   const before = (await shelf(11, 'chalk')) as number;
   const booked = await book(movement(-20), movement(5, { kind: 'returned', note: 'still good' }));
@@ -165,7 +167,15 @@ test('a job finds held what coming jobs with earlier doors need, and no more', a
   // What all lack is one list, and a file of it.
   const lacks = (await server.call('GET', '/stock/lacks')).body;
   expect(ofFirst.body.othersLack).toEqual(lacks.filter(({ job }: { job: string }) => job !== first.job.name));
-  expect((await server.call('GET', '/stock/buy.csv?today=2027-06-01')).status).toBe(200);
+  const sheet = (await server.call('GET', '/stock/buy.csv?today=2027-06-01')).body as string;
+  const [head = [], ...rows] = sheet
+    .trim()
+    .split('\n')
+    .map((line) => line.split(','));
+  const missing = rows.map((row) => Number(row[head.indexOf('missing')]));
+  const lacking = lacks.map(({ count }: { count: number }) => count);
+  expect(rows.length).toBeGreaterThan(0);
+  expect(total(missing)).toBe(total(lacking));
 });
 
 test('a day’s counts are the sum of its jobs', async () => {

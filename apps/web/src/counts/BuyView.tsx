@@ -5,6 +5,7 @@ import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
+import { useSavedFile } from '../job/saved-file.ts';
 import { amountText } from '../parts/amounts.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { dateWords } from '../parts/time.ts';
@@ -28,6 +29,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
   const { workshop, job } = file;
   const today = DateTime.now().setZone(workshop.timeZone).toISODate() as string;
   const order = useOrdering(settings, today);
+  const download = useSavedFile();
   const wanted = wantedDay(file);
   const rows = buyList(planned?.plan.totals.balloons ?? [], workshop, wanted, today);
   const shown = rows.map((row) => ({ ...row, others: row.forOthers }));
@@ -40,7 +42,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
           Needed in the workshop by <strong>{dateWords(wanted)}</strong>, the day before doors.{' '}
           {priceWords(rows, workshop.currency)}
         </Typography>
-        <SaveListButtons addressOf={fileAddress} />
+        <SaveListButtons addressOf={fileAddress} onDownload={download} />
         <Button
           size="small"
           variant="contained"

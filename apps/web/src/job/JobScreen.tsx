@@ -17,11 +17,11 @@ import { usePlanned } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
-import { exportJob } from './export-job.ts';
 import { JobTabs, JobTitle } from './JobTitle.tsx';
 import { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
 import { SiteChanges } from './SiteChanges.tsx';
+import { downloadSaved, jobFileAddress } from './saved-file.ts';
 import { tabs } from './tabs.ts';
 import { Verdict } from './Verdict.tsx';
 
@@ -116,10 +116,10 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
           id: 'export',
           group: 'Do',
           label: 'Export this job as a file',
-          run: () => void exportJob(store, document.head.id),
+          run: () => void downloadSaved(store, jobFileAddress(document.head.id), tell),
         },
       ],
-      [document.head.id, navigate, store],
+      [document.head.id, navigate, store, tell],
     ),
   );
 

@@ -2,6 +2,7 @@ import type { CrewMember } from '@early-lantern/contract';
 import CalendarIcon from '@mui/icons-material/EventOutlined';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
+import { useSavedFile } from '../job/saved-file.ts';
 
 interface TakeAlongProps {
   jobId: string;
@@ -11,6 +12,7 @@ interface TakeAlongProps {
 /** The tasks for a calendar, one person's or everybody's, and as a table. */
 export function TakeAlong({ jobId, crew }: TakeAlongProps) {
   const [anchor, setAnchor] = useState<HTMLElement>();
+  const download = useSavedFile();
   const at = `/api/v1/jobs/${jobId}`;
   const files = [
     { label: 'Everybody, for a calendar', href: `${at}/calendar.ics` },
@@ -32,7 +34,17 @@ export function TakeAlong({ jobId, crew }: TakeAlongProps) {
       </Button>
       <Menu open={anchor !== undefined} anchorEl={anchor ?? null} onClose={() => setAnchor(undefined)}>
         {files.map(({ label, href }) => (
-          <MenuItem key={href} component="a" href={href} download onClick={() => setAnchor(undefined)}>
+          <MenuItem
+            key={href}
+            component="a"
+            href={href}
+            download
+            onClick={(event) => {
+              event.preventDefault();
+              setAnchor(undefined);
+              download(href);
+            }}
+          >
             {label}
           </MenuItem>
         ))}

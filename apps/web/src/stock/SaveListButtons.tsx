@@ -1,15 +1,29 @@
 import { Button } from '@mui/material';
 
-/** A list of things to buy as a file. @param addressOf where the server makes it, by its format */
-export function SaveListButtons({ addressOf }: { addressOf: (format: 'csv' | 'xlsx') => string }) {
-  return (
-    <>
-      <Button size="small" variant="outlined" component="a" href={addressOf('csv')} download>
-        Save as CSV
-      </Button>
-      <Button size="small" variant="outlined" component="a" href={addressOf('xlsx')} download>
-        Save as spreadsheet
-      </Button>
-    </>
-  );
+interface SaveListButtonsProps {
+  /** Where the server makes the list, by its format. */
+  addressOf: (format: 'csv' | 'xlsx') => string;
+  /** What downloads it, where something has to be saved before. */
+  onDownload?: ((address: string) => void) | undefined;
+}
+
+/** A list of things to buy as a file. */
+export function SaveListButtons({ addressOf, onDownload }: SaveListButtonsProps) {
+  return (['csv', 'xlsx'] as const).map((format) => (
+    <Button
+      key={format}
+      size="small"
+      variant="outlined"
+      component="a"
+      href={addressOf(format)}
+      download
+      onClick={(event) => {
+        if (!onDownload) return;
+        event.preventDefault();
+        onDownload(addressOf(format));
+      }}
+    >
+      {format === 'csv' ? 'Save as CSV' : 'Save as spreadsheet'}
+    </Button>
+  ));
 }
