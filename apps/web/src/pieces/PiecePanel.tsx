@@ -1,48 +1,23 @@
-import {
-  type Colour,
-  type HoldPiece,
-  Piece,
-  type PieceOf,
-  type PlanPiece,
-  read,
-  type Workshop,
-} from '@early-lantern/contract';
-import {
-  backOf,
-  chainLength,
-  kindNames,
-  outerOverMean,
-  type Picture,
-  plural,
-  scaleToLength,
-  smoothLine,
-} from '@early-lantern/core';
-import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
-import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Alert, Box, IconButton, MenuItem, Stack, TextField, Tooltip, Typography } from '@mui/material';
+import { type HoldPiece, Piece, type PlanPiece, read, type Workshop } from '@early-lantern/contract';
+import { backOf, type Picture } from '@early-lantern/core';
+import { Alert, Stack, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
-import { balloonsWords } from '../parts/balloons-words.ts';
-import { CommitField } from '../parts/CommitField.tsx';
-import { LengthField } from '../parts/LengthField.tsx';
-import { madeOf } from '../parts/made-of.ts';
-import { WorkingButton } from '../parts/WorkingButton.tsx';
-import { useUnits } from '../preferences.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
 import { AttachmentFields } from './AttachmentFields.tsx';
-import { ColourMix } from './ColourMix.tsx';
+import { CountLine } from './CountLine.tsx';
 import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
+import { GarlandParts } from './GarlandParts.tsx';
+import { GradeAndGroup } from './GradeAndGroup.tsx';
 import { HangsOn } from './HangsOn.tsx';
 import { HoldLine } from './HoldLine.tsx';
 import { KeptFields } from './KeptFields.tsx';
-import { Making } from './Making.tsx';
-import { edited } from './mix-props.ts';
+import { NameRow } from './NameRow.tsx';
 import { PatternButton } from './PatternButton.tsx';
 import { PositionFields } from './PositionFields.tsx';
 import { isAlikeButPlace, rebased } from './rebased.ts';
 import { SchoolsPanel } from './SchoolsPanel.tsx';
-import { SizeMix } from './SizeMix.tsx';
 import { SpreadNote } from './SpreadNote.tsx';
 
 interface PiecePanelProps {
@@ -86,39 +61,6 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
     </Stack>
   );
 }
-
-interface NameRowProps
-  extends Omit<PiecePanelProps, 'piece' | 'pieces' | 'onMove'>,
-    Pick<Piece, 'id' | 'kind' | 'name'> {
-  changePiece: JobContextValue['changePiece'];
-}
-
-const NameRow = memo(function NameRow({ id, kind, name, changePiece, onRemove, onCopy }: NameRowProps) {
-  return (
-    <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
-      <TextField
-        fullWidth
-        label={kindNames[kind]}
-        value={name}
-        error={!name.trim()}
-        onChange={(event) =>
-          changePiece(id, (before) => ({ ...before, name: event.target.value.slice(0, 120) }), `${id}-name`)
-        }
-        slotProps={{ htmlInput: { 'aria-label': 'Piece' } }}
-      />
-      <Tooltip title="Make another like it">
-        <IconButton aria-label={`Copy ${name}`} onClick={() => onCopy(id)}>
-          <CopyIcon />
-        </IconButton>
-      </Tooltip>
-      <Tooltip title="Delete this piece (undo brings it back)">
-        <IconButton aria-label={`Delete ${name}`} onClick={() => onRemove(id)}>
-          <DeleteIcon />
-        </IconButton>
-      </Tooltip>
-    </Stack>
-  );
-});
 
 interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'> {
   plan: PlanPiece | undefined;
@@ -212,134 +154,3 @@ function useStill(piece: Piece): Piece {
   setStill(piece);
   return piece;
 }
-
-interface PartProps {
-  piece: Piece;
-  onCommit: (piece: Piece) => string | undefined;
-}
-
-/** The quality of its balloons, and what it moves with. */
-const GradeAndGroup = memo(function GradeAndGroup({ piece, onCommit }: PartProps) {
-  return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-      {'grade' in piece && (
-        <TextField
-          select
-          label="Quality"
-          value={piece.grade}
-          onChange={(event) => onCommit({ ...piece, grade: event.target.value as PieceOf<'bunch'>['grade'] })}
-        >
-          <MenuItem value="professional">professional</MenuItem>
-          <MenuItem value="standard">standard</MenuItem>
-          <MenuItem value="budget">budget</MenuItem>
-        </TextField>
-      )}
-      <CommitField
-        label="Moves with group"
-        value={piece.group ?? ''}
-        onCommit={(text) => {
-          const { group: _, ...rest } = piece;
-          return onCommit((text.trim() ? { ...rest, group: text.trim() } : rest) as Piece);
-        }}
-      />
-    </Box>
-  );
-});
-
-/** How many balloons, tied into what. */
-const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
-  const balloons = plan.balloons.reduce((sum, row) => sum + row.need, 0);
-  const things = plan.materials.reduce((sum, row) => sum + (row.isGear ? row.count : 0), 0);
-  const parts = madeOf(plan);
-  return (
-    <Typography component="div" data-testid="piece-counts">
-      <WorkingButton title={plan.name} working={plan.working}>
-        <Box component="strong" sx={{ fontSize: 17 }}>
-          {balloons > 0 ? balloonsWords(plan.balloons) : `${plural(things, 'thing')} to carry`}
-        </Box>
-      </WorkingButton>
-      {parts.length > 0 && ` · ${parts.join(' · ')}`}
-    </Typography>
-  );
-});
-
-const points = (piece: PieceOf<'organic-garland'>) => piece.line.map(({ xM, yM }) => ({ x: xM, y: yM }));
-
-type Garland = PieceOf<'organic-garland'>;
-/** What is shown may be a moment behind what was typed: an edit that goes by what is there is worked out from it. */
-type GarlandEdit = Partial<Garland> | ((now: Garland) => Partial<Garland>);
-
-interface GarlandPartsProps {
-  piece: PieceOf<'organic-garland'>;
-  colours: readonly Colour[];
-  changePiece: JobContextValue['changePiece'];
-}
-
-/** What an organic garland is asked first: how long, how wide, of what. */
-function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps) {
-  const change = useCallback(
-    (edit: GarlandEdit, gesture?: string) =>
-      changePiece(
-        piece.id,
-        (before) => edited(before as PieceOf<'organic-garland'>, edit),
-        gesture && `${piece.id}-${gesture}`,
-      ),
-    [changePiece, piece.id],
-  );
-  const lengthM = chainLength(smoothLine(points(piece)));
-  const { widthM, taper } = piece;
-  const { short } = useUnits();
-  const setLength = (wanted: number) =>
-    change((now) => ({
-      line: scaleToLength(points(now), wanted).map(({ x, y }) => ({
-        xM: Number(x.toFixed(5)),
-        yM: Number(y.toFixed(5)),
-      })),
-    }));
-  return (
-    <>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1.3fr 1fr 1fr', gap: 1.25 }}>
-        <LengthField label="Length" valueM={lengthM} min={0.3} max={60} onCommit={setLength} />
-        <WidthAndTip widthM={widthM} taper={taper} onChange={change} />
-      </Box>
-      <Typography sx={{ fontSize: 13, color: 'text.secondary', mt: -0.75 }}>
-        Width is the average of the outline; single balloons stick out to{' '}
-        {short(widthM * outerOverMean(piece.sizes))}.
-      </Typography>
-      <ColourMix mix={piece} known={colours} onChange={change} />
-      <SizeMix mix={piece} onChange={change} />
-      <Making mix={piece} onChange={change} />
-    </>
-  );
-}
-
-interface WidthAndTipProps extends Pick<PieceOf<'organic-garland'>, 'widthM' | 'taper'> {
-  onChange: (edit: GarlandEdit) => void;
-}
-
-const WidthAndTip = memo(function WidthAndTip({ widthM, taper, onChange }: WidthAndTipProps) {
-  return (
-    <>
-      <LengthField
-        label="Width"
-        short
-        valueM={widthM}
-        min={0.1}
-        max={3}
-        onCommit={(metres) => onChange({ widthM: metres })}
-      />
-      <LengthField
-        label="Tip"
-        short
-        valueM={widthM * taper}
-        min={widthM * 0.2}
-        max={widthM}
-        onCommit={(tipM) =>
-          onChange((now) => ({
-            taper: Number(Math.min(1, Math.max(0.2, tipM / now.widthM)).toFixed(4)),
-          }))
-        }
-      />
-    </>
-  );
-});
