@@ -47,6 +47,8 @@ const zone = (kind: string): Partial<Spot> => ({
 });
 const column1 = ['column'];
 
+const letters = (balloonsEach: number) => made('banner', 'letters', { balloonsEach });
+
 // Each caution with what calls for it, and with the nearest case that does not.
 test.each<[code: string, Given, where: string[] | undefined, Given]>([
   ['ladder', { held: () => point({ ladder: 'step' }) }, column1, { held: () => point({}) }],
@@ -60,6 +62,7 @@ test.each<[code: string, Given, where: string[] | undefined, Given]>([
   ['sprinklers', { spot: zone('sprinkler') }, column1, { spot: zone('exit') }],
   ['flame', { spot: zone('candle') }, column1, { spot: zone('exit') }],
   ['children', { pieces: [tables, column] }, ['job'], { pieces: [tables, boards, foil] }],
+  ['children', { pieces: [letters(1)] }, ['job'], { pieces: [letters(0)] }],
   ['latex', { pieces: [helium] }, ['job'], { pieces: [foil] }],
   ['helium', { pieces: [helium, foil] }, ['bouquet'], { pieces: [foil] }],
   ['foil', { pieces: [helium, foil] }, ['moon'], { pieces: [helium] }],

@@ -1,4 +1,5 @@
 import type { Caution, Holds, JobFile, Piece, Task } from '@early-lantern/contract';
+import { traitsOf } from '../piece/kinds.ts';
 import data from './cautions.json';
 
 /** Bases heavier than this, with what is put on them, are lifted by two, kg. From memory, an editable default. */
@@ -31,10 +32,10 @@ const keptClearOf = ({ file }: Found, kinds: readonly string[]): string[] => {
   return ids(file.job.pieces.filter((piece) => spots.has(piece.spotId)));
 };
 
-const hasLatex = (piece: Piece) =>
-  piece.kind !== 'backdrop' &&
-  piece.kind !== 'furnishing' &&
-  !(piece.kind === 'accent' && piece.look.what === 'foil');
+const balloonsOf = (piece: Piece) => traitsOf(piece).balloons;
+
+/** Helium goes into latex too. */
+const hasLatex = (piece: Piece) => balloonsOf(piece) === 'latex' || balloonsOf(piece) === 'helium';
 
 const rules: Record<string, Applies> = {
   ladder: ({ holds }) => ids(holds.pieces.filter(({ points }) => points.some((point) => point.ladder))),
@@ -50,21 +51,18 @@ const rules: Record<string, Applies> = {
   flame: (found) => keptClearOf(found, ['heater', 'candle']),
   children: ({ file }) => when(file.job.pieces.some(hasLatex)),
   latex: ({ file }) => when(file.job.pieces.some(hasLatex)),
-  helium: ({ file }) =>
-    ids(file.job.pieces.filter((piece) => piece.kind === 'accent' && piece.look.what === 'helium')),
+  helium: ({ file }) => ids(file.job.pieces.filter((piece) => balloonsOf(piece) === 'helium')),
   foil: ({ file }) =>
     ids(
       file.job.pieces.filter(
-        (piece) =>
-          (piece.kind === 'accent' && piece.look.what === 'foil') ||
-          piece.attachments?.some(({ what }) => what === 'foil'),
+        (piece) => balloonsOf(piece) === 'foil' || piece.attachments?.some(({ what }) => what === 'foil'),
       ),
     ),
   outdoors: (found) => ids(outside(found).filter(hasLatex)),
   'outdoor-power': (found) => when(outside(found).some(hasLatex)),
   lifting: ({ file, holds }) => [
     ...ids(holds.pieces.filter(({ ballastKg }) => ballastKg.some((kg) => kg > HEAVY_KG))),
-    ...ids(file.job.pieces.filter((piece) => piece.kind === 'backdrop' && piece.what === 'boards')),
+    ...ids(file.job.pieces.filter((piece) => traitsOf(piece).isLifted)),
   ],
   driving: () => [],
   stakes: ({ holds }) =>

@@ -1,5 +1,6 @@
 import type { JobFile } from '@early-lantern/contract';
 import { type Effort, effort, together } from '../bench/rates.ts';
+import { traitsOf } from '../piece/kinds.ts';
 import { itemKg } from '../structure/mass.ts';
 import type { WorkedPiece } from './work.ts';
 
@@ -20,7 +21,7 @@ interface Heavy {
 /** Weights on bases and lines, furniture, boards and panels: what is carried by hand besides bags of balloons. */
 function heavyThings({ piece, recipe, held }: WorkedPiece): Heavy[] {
   const weights = (held?.ballastKg ?? []).map((massKg) => ({ count: 1, massKg }));
-  const furniture = piece.kind === 'furnishing' ? piece.items : [];
+  const { furniture } = traitsOf(piece);
   const gear = recipe.materials.map(({ item, count }) => ({ count: Math.ceil(count), massKg: itemKg(item) }));
   return [...weights, ...furniture, ...gear.filter(({ massKg }) => massKg >= LIGHT_KG)];
 }

@@ -1,6 +1,7 @@
 import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contract';
 import { effort } from '../bench/rates.ts';
 import { inPieceOrder } from '../network/pieces.ts';
+import { isFurniture } from '../piece/kinds.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
 import {
@@ -176,15 +177,15 @@ function putUp(
     return [...first, ...own, ...late];
   };
   // Furniture and linen first: they take long, and what is dressed stands on or round them.
-  const isFurniture = ({ piece }: WorkedPiece) => piece.kind === 'furnishing' && !piece.on;
+  const isFirst = ({ piece }: WorkedPiece) => isFurniture(piece) && !piece.on;
   const dressed = (worked: WorkedPiece, first: string[]) =>
     dressWork(worked, file, crew, {
       after: readyFor(worked, first),
       hooksAfter: readyFor(worked, hooksAfter),
     });
-  const furnish = pieces.filter(isFurniture).flatMap((worked) => dressed(worked, ready));
+  const furnish = pieces.filter(isFirst).flatMap((worked) => dressed(worked, ready));
   const after = furnish.length ? furnish.map((work) => work.id) : ready;
-  const others = pieces.filter((worked) => !isFurniture(worked));
+  const others = pieces.filter((worked) => !isFirst(worked));
   const blown = others.flatMap((worked) =>
     asBenchWork(worked, 'site', readyFor(worked, ready), workshop.inflators, crew),
   );

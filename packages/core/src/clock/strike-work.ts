@@ -2,6 +2,7 @@ import type { CrewMember, JobFile, Working } from '@early-lantern/contract';
 import { type Effort, effort, scaled, together } from '../bench/rates.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
+import { isFurniture } from '../piece/kinds.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { isLadderHigh, laddersOf } from './dress-work.ts';
@@ -135,15 +136,15 @@ function takeDown(worked: WorkedPiece, file: JobFile, crew: readonly CrewMember[
     : [];
   if (frames.length === 0) return down;
   const set = together(frames.map(({ rate, amount }) => effort(rate, amount, file.workshop)));
-  const isFurniture = piece.kind === 'furnishing';
+  const isCleared = isFurniture(piece);
   const isWeighted = held?.ballastKg.some((kg) => kg > 0) ?? false;
-  const label = isFurniture ? 'clear it away' : `take the frame apart${isWeighted ? ', weights last' : ''}`;
+  const label = isCleared ? 'clear it away' : `take the frame apart${isWeighted ? ', weights last' : ''}`;
   return [
     ...down,
     task(
       'apart',
       label,
-      part(set, isFurniture ? CLEARED : APART, 'Of setting it up'),
+      part(set, isCleared ? CLEARED : APART, 'Of setting it up'),
       [...after, ...down.map(({ id }) => id)],
       false,
     ),

@@ -1,4 +1,5 @@
 import type { GroundArea, HoldPiece, JobFile, Piece } from '@early-lantern/contract';
+import { isFurniture } from '../piece/kinds.ts';
 import type { DrawnShape } from '../piece/picture.ts';
 import type { PlacedBalloon } from '../piece/placed-balloon.ts';
 import type { HouseSchools } from '../piece/recipe.ts';
@@ -26,7 +27,7 @@ export function overlapsOf(held: readonly HoldPiece[], { job, workshop }: JobFil
   const standing = held.flatMap((one) => {
     const piece = byId.get(one.id);
     const body = one.ground.find(({ what }) => what === 'body');
-    const isOnFloor = one.cases.length > 0 || piece?.kind === 'furnishing';
+    const isOnFloor = one.cases.length > 0 || (piece !== undefined && isFurniture(piece));
     return piece && body && isOnFloor && !piece.on
       ? [{ piece, body, bases: one.ground.filter(({ what }) => what === 'base') }]
       : [];

@@ -14,6 +14,7 @@ import { sizeOf } from '../balloon/catalogue.ts';
 import { toQuarter } from '../bench/diameters.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
 import { balloonsOf } from '../piece/counts.ts';
+import { traitsOf } from '../piece/kinds.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
 import { working } from '../working.ts';
@@ -110,7 +111,7 @@ function lastingLot(
   const spot = site.spots.find(({ id }) => id === piece.spotId);
   const colour = workshop.colours.find(({ id }) => id === lot.colour);
   if (!spot || !colour) throw new RangeError(`"${piece.name}" has no spot or colour for lot ${lot.id}`);
-  const gas = piece.kind === 'accent' && piece.look.what === 'helium' ? 'helium' : 'air';
+  const gas = traitsOf(piece).balloons === 'helium' ? 'helium' : 'air';
   const grade: Grade = colour.grade ?? ('grade' in piece ? piece.grade : 'professional');
   const stretches = stretchesOf(journey, spot, colour, around);
   const onSite = stretches.filter((one) => one.onSite);

@@ -9,6 +9,7 @@ import { lookLift } from './helium-look.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon, Picture } from './picture.ts';
 import type { Need, Recipe } from './recipe.ts';
+import { standing } from './traits.ts';
 
 const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
   lengthM: 0,
@@ -29,6 +30,11 @@ const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
 
 /** One big balloon, foil or helium bouquet placed to be looked at. */
 export const accent: Kind<Accent> = {
+  traits: ({ look: { what } }) => ({
+    ...standing(),
+    balloons: what === 'round' ? 'latex' : what,
+    hangs: what !== 'helium',
+  }),
   hardware: noHardware,
   recipe(piece) {
     switch (piece.look.what) {

@@ -7,6 +7,7 @@ import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
+import { standing } from './traits.ts';
 
 const frameRate: Record<Backdrop['what'], RateKey> = {
   curtain: 'backdrop-stand',
@@ -96,6 +97,7 @@ const CROSSBAR_M = 1.2;
 
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
+  traits: ({ what }) => ({ ...standing(), balloons: 'none', isLifted: what === 'boards' }),
   hardware({ what, widthM, heightM, unitWidthM }) {
     if (what === 'boards') return boardOf('board', unitWidthM, heightM);
     if (what === 'sign') return boardOf('sign', widthM, heightM);

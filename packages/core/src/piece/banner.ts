@@ -7,12 +7,14 @@ import { DERIVED, working } from '../working.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
+import { hanging } from './traits.ts';
 
 /** Thread beyond the first and the last letter, both ends together. */
 const ENDS_M = 1;
 
 /** One motif a letter, on thread. */
 export const banner: Kind<Banner> = {
+  traits: ({ balloonsEach }) => ({ ...hanging(), balloons: balloonsEach > 0 ? 'latex' : 'none' }),
   hardware: noHardware,
   recipe(piece) {
     const { at, balloon, balloonsEach, colours, letterIn, pitchM } = piece;

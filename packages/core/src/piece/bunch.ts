@@ -6,12 +6,14 @@ import { DERIVED, working } from '../working.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
+import { hanging } from './traits.ts';
 
 /** Bunches stand this far apart in the drawing. */
 const APART_M = 0.55;
 
 /** Balloons tied into flowers on tape or thread. */
 export const bunch: Kind<Bunch> = {
+  traits: hanging,
   hardware: noHardware,
   recipe({ at, count, balloonsEach, balloon, colours, threadM, hungOn = 'thread' }) {
     const balloons = count * balloonsEach;

@@ -9,12 +9,14 @@ import type { Kind } from './kind.ts';
 import { drawLayers, gradedLayers } from './layers.ts';
 import { oneFrame, packedRecipe } from './packed.ts';
 import { basePlate, upright } from './picture.ts';
+import { standing } from './traits.ts';
 
 /** Posts are of this. Common practice, no source. */
 const POST_PIPE = 'pvc-half';
 
 /** Graded layers on a short pipe in a wooden block: heavy below, light above. */
 export const centrepiece: Kind<Centrepiece> = {
+  traits: standing,
   hardware: ({ count, postM }) => ({
     ...noHardware(),
     pipes: Array.from({ length: count }, (_, i) => ({

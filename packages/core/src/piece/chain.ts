@@ -10,12 +10,14 @@ import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, layerName, ownLayers, topOf } from './layers.ts';
 import { basePlate, type DrawnBalloon } from './picture.ts';
+import { standing } from './traits.ts';
 
 /** Modelling balloons are listed by their thickness blown. */
 const MODELLING_IN = 2;
 
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {
+  traits: standing,
   hardware: noHardware,
   recipe(piece) {
     const { linkIn, balloonsPerLink, colours, sagM, foot } = piece;

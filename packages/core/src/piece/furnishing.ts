@@ -5,12 +5,14 @@ import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnShape } from './picture.ts';
+import { standing } from './traits.ts';
 
 /** A trestle table, 6 ft by 30 in., where nothing else is said. From memory, an editable default. */
 export const usualTable = { depthM: 0.76, massKg: 20 } as const;
 
 /** Tables, chairs, linen, props: counted, carried and timed, not inflated. */
 export const furnishing: Kind<Furnishing> = {
+  traits: ({ items }) => ({ ...standing(), balloons: 'none', furniture: items }),
   hardware: noHardware,
   depthM: ({ items }) => Math.max(...items.map(({ widthM }) => Math.min(widthM, usualTable.depthM))),
   recipe({ items, at }) {

@@ -4,11 +4,14 @@ import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
 import type { Placement } from './placement.ts';
 import type { Recipe } from './recipe.ts';
+import type { Traits } from './traits.ts';
 
 /** What every kind of piece has to say of itself. */
 export interface Kind<P extends Piece> {
   /** Counts, materials, work and assembly steps. */
   recipe(piece: P, schools: Schools): Recipe;
+  /** What of it the rest of the plan goes by. */
+  traits(piece: P): Traits;
   /** Pipes to cut, what joins them, and other stiff parts. */
   hardware(piece: P): Hardware;
   /** Where its balloons are; left out, where the picture has them: placing them is no work. */

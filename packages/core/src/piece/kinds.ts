@@ -43,3 +43,9 @@ export const kinds: { [K in PieceKind]: Kind<PieceOf<K>> } = {
 
 /** What the kind of a piece says of such pieces. */
 export const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;
+
+/** What of a piece the rest of the plan goes by. */
+export const traitsOf = (piece: Piece) => kindOf(piece).traits(piece);
+
+/** Set down first and cleared away last. */
+export const isFurniture = (piece: Piece) => traitsOf(piece).furniture.length > 0;

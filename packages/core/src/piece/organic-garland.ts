@@ -18,6 +18,7 @@ import type { Kind } from './kind.ts';
 import { type Backing, flatness } from './organic-law.ts';
 import type { Part } from './part.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
+import { hanging } from './traits.ts';
 
 /** Two armfuls to a 12 ft garland, three to a 15 ft one. */
 const SECTION_M = 6.5 * METRES_PER_FOOT;
@@ -30,6 +31,7 @@ const TAIL_CLUSTERS_PER_M = 1.5;
 
 /** Clusters of assorted diameters along a free line. */
 export const organicGarland: Kind<OrganicGarland> = {
+  traits: hanging,
   hardware: noHardware,
   depthM: (piece, { visibleWidthM }) => flatness(backingOf(piece)) * visibleWidthM,
   recipe(piece, schools) {

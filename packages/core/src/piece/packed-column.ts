@@ -14,9 +14,11 @@ import {
 } from './packed.ts';
 import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
+import { standing } from './traits.ts';
 
 /** Layers pressed on an upright pole. */
 export const packedColumn: Kind<PackedColumn> = {
+  traits: standing,
   hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { layerSize, balloon, pressFactor, topper } = piece;

@@ -8,9 +8,11 @@ import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
+import { standing } from './traits.ts';
 
 /** Crossed duplets on a tight string between two towers: the difference in size gives the curve. */
 export const pairArch: Kind<PairArch> = {
+  traits: standing,
   hardware: noHardware,
   recipe(piece, schools) {
     const { spanM, outside, inside, at } = piece;

@@ -12,9 +12,11 @@ import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnBalloon, DrawnShape } from './picture.ts';
 import type { Need } from './recipe.ts';
+import { standing } from './traits.ts';
 
 /** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
 export const panelWall: Kind<PanelWall> = {
+  traits: standing,
   hardware: ({ panelIn, rows }) =>
     boardOf('backing board', rows * inchesToMetres(panelIn), inchesToMetres(panelIn)),
   // One balloon thick.

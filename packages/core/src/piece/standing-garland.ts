@@ -15,6 +15,7 @@ import type { Kind } from './kind.ts';
 import { standMaterials } from './packed.ts';
 import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
+import { standing } from './traits.ts';
 
 /** A lamp-type stand carries about this; taller or wider needs a heavy plate. Common practice, no source. */
 const LAMP_POLE_M = 2.3;
@@ -24,6 +25,7 @@ const CURVE_RAD = 0.75 * Math.PI;
 
 /** Clusters up a pole and, beyond its top, hanging neck to neck in a curve. */
 export const standingGarland: Kind<StandingGarland> = {
+  traits: standing,
   hardware: ({ poleM }) => poleOf(poleM),
   recipe(piece, schools) {
     const { poleM, gapM, widthM, curve } = piece;

@@ -8,12 +8,14 @@ import type { Kind } from './kind.ts';
 import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { shapeWorking } from './packed-arch.ts';
+import { standing } from './traits.ts';
 
 /** Blown fuller than this, 12 in. quads do not go on the kit's poles. Common practice, no source. */
 const FULLEST_IN = 10;
 
 /** A kit of short poles between two clamps on a table. */
 export const tableArch: Kind<TableArch> = {
+  traits: standing,
   hardware: noHardware,
   recipe(piece, schools) {
     const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;

@@ -11,6 +11,7 @@ import { standMaterials } from './packed.ts';
 import { straight } from './part.ts';
 import { basePlate, type DrawnBalloon, type DrawnShape, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
+import { standing } from './traits.ts';
 
 /** Share of the sphere through the centres that caps of touching balloons cover. */
 const CAP_COVER = 0.82;
@@ -28,6 +29,7 @@ export function ballCount(ballM: number, balloonM: number): number {
 
 /** A ball of clusters on a stand, with a skirt of curtain below. */
 export const topiary: Kind<Topiary> = {
+  traits: standing,
   hardware: ({ standM }) => poleOf(standM),
   recipe(piece, schools) {
     const { standM, ballM, balloon, colours, fillers, skirtM, at } = piece;

@@ -12,6 +12,7 @@ import { packedRecipe, standMaterials } from './packed.ts';
 import { columnParts } from './part.ts';
 import { basePlate, type DrawnBalloon, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
+import { standing } from './traits.ts';
 
 /** Of the flower on a roof, where it is not said. Common practice, no source. */
 const PETALS = 5;
@@ -20,6 +21,7 @@ const ROOF_STEP = 0.86;
 
 /** Rings seated in the gaps of the ones below on a weighted stand, with a roof of ever smaller rings. */
 export const tower: Kind<Tower> = {
+  traits: standing,
   hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;

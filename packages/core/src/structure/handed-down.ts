@@ -1,10 +1,12 @@
 import type { JobFile, Piece, PieceOf, Working } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { attachedKg } from '../piece/attachments.ts';
+import { traitsOf } from '../piece/kinds.ts';
 import { flatness } from '../piece/organic-law.ts';
 import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { placementOf, recipeOf } from '../piece/recipe-of.ts';
+import { sumOf } from '../quantity/group.ts';
 import { carriedBy, shareOn } from '../support/carried.ts';
 import { outside, partOf, partsOf } from '../support/parts.ts';
 import { working } from '../working.ts';
@@ -61,7 +63,7 @@ function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
 }
 
 const furnitureKg = (piece: Piece) =>
-  piece.kind === 'furnishing' ? piece.items.reduce((sum, { count, massKg }) => sum + count * massKg, 0) : 0;
+  sumOf(traitsOf(piece).furniture.map(({ count, massKg }) => count * massKg));
 
 /** What the wind meets from the front, m², drag and solidity counted in. */
 function frontOf(piece: Piece, widthM: number, lengthM: number): number {

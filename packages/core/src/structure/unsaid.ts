@@ -1,14 +1,9 @@
 import type { JobFile, Piece } from '@early-lantern/contract';
+import { traitsOf } from '../piece/kinds.ts';
 import { proposalsFor } from '../support/propose.ts';
 
-/** Kinds that hang: what they overlap might carry them. */
-const HANGS: readonly Piece['kind'][] = ['organic-garland', 'accent', 'bunch', 'banner'];
-
 /** Whether a piece has to say what carries it, and has not. */
-export const isAskedFor = (piece: Piece): boolean =>
-  piece.on === undefined &&
-  HANGS.includes(piece.kind) &&
-  !(piece.kind === 'accent' && piece.look.what === 'helium');
+export const isAskedFor = (piece: Piece): boolean => piece.on === undefined && traitsOf(piece).hangs;
 
 /** A piece that lies on another one without saying whether it hangs on it: a sentence, or nothing. */
 export function unsaidCarrier(piece: Piece, file: JobFile): string | undefined {
