@@ -17,6 +17,7 @@ test('a library stair: reach is from the treads, and the sheet names the ladder 
   request,
 }) => {
   const id = await jobAtNewPlace(page, {
+    week: 1,
     job: 'Library lantern walk',
     place: 'Lock Street library',
     where: 'Indoors',
@@ -55,6 +56,7 @@ test('a sports hall with an hour’s access: no plan says why, and two ways out 
   request,
 }) => {
   const id = await jobAtNewPlace(page, {
+    week: 2,
     job: 'Cup supper',
     place: 'Weir sports hall',
     where: 'Indoors',
@@ -112,6 +114,7 @@ test('a market fence: the pavement drawn stays clear, the kerb closes, the wind 
   request,
 }) => {
   const id = await jobAtNewPlace(page, {
+    week: 3,
     job: 'Market opening',
     place: 'Weir Lane market',
     where: 'Outdoors',
@@ -177,6 +180,7 @@ test('a hotel ceiling at night: whose hours end is said and longer ones taken, a
   request,
 }) => {
   const id = await jobAtNewPlace(page, {
+    week: 4,
     job: 'Dawn ball',
     place: 'Ferry inn great hall',
     where: 'Indoors',

@@ -8,6 +8,7 @@ test('a home base of trios of a size of our own: shares typed, a colour replaced
   request,
 }) => {
   const jobId = await jobAtNewPlace(page, {
+    week: 5,
     job: 'Porch breakfast',
     place: 'The porch',
     where: 'Indoors',
@@ -124,6 +125,7 @@ test('clusters by colour, colours by size, fillers in two sizes, rings one by on
   request,
 }) => {
   const jobId = await jobAtNewPlace(page, {
+    week: 6,
     job: 'Lockkeeper’s birthday',
     place: 'The lock house',
     where: 'Indoors',
@@ -239,6 +241,7 @@ test('kept balloons, a scarce colour one by one, a frame whose corners must fit,
   request,
 }) => {
   const jobId = await jobAtNewPlace(page, {
+    week: 7,
     job: 'Ferry house reopening',
     place: 'The ferry house',
     where: 'Indoors',

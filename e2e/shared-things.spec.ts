@@ -4,8 +4,9 @@ import { expect, test } from './support/test.ts';
 test('what is counted on the shelf lights the lamp, and is kept', async ({ page, request }) => {
   await ownJob(request, 'shelf');
   // Plenty of everything but brick, whatever other jobs hold.
-  await changeWorkshop(request, ({ stock }) => ({
+  await changeWorkshop(request, ({ stock, materials = [] }) => ({
     stock: stock.map((row) => ({ ...row, onHand: row.colour === 'brick' ? 3 : 3000 })),
+    materials: materials.map((row) => ({ ...row, onHand: 3000 })),
   }));
   await page.goto('/jobs/shelf/counts');
   await expect(page.getByRole('button', { name: /^Enough ?: out/ })).toBeVisible();

@@ -1,5 +1,6 @@
 import type { JobRow, Plan } from '@early-lantern/contract';
 import { type APIRequestContext, expect, type Page } from '@playwright/test';
+import { DateTime } from 'luxon';
 import { getJob, getPlan } from './api.ts';
 
 interface NewPlace {
@@ -11,6 +12,14 @@ interface NewPlace {
   height: string;
   floor: string;
   access: string;
+  /** Weeks after the Saturday that is offered: of that day's gear no other journey's job holds any. */
+  week: number;
+}
+
+/** The Saturday so many weeks after the next one, as it is typed. */
+function saturday(week: number): string {
+  const now = DateTime.now().setZone('America/Chicago');
+  return now.plus({ days: (6 - now.weekday + 7) % 7 || 7, weeks: week }).toFormat('ddMMMyyyy');
 }
 
 /** A job at a place that nobody has seen before, made in the browser from nothing. */
@@ -19,6 +28,8 @@ export async function jobAtNewPlace(page: Page, asked: NewPlace): Promise<string
   await page.getByRole('button', { name: 'New job' }).first().click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Job name').fill(asked.job);
+  // Enter would make the job at once.
+  await typeTime(page, 'Doors', `${saturday(asked.week)}1800`, 'Tab');
   await dialog.getByRole('combobox', { name: 'Site' }).click();
   await page.getByRole('option', { name: 'A new place…' }).click();
   await dialog.getByRole('button', { name: 'Next: the place' }).click();
@@ -60,13 +71,18 @@ export async function typeLengths(page: Page, lengths: Record<string, string>): 
 }
 
 /** A day and time typed into a field of the brief. */
-export async function typeTime(page: Page, label: string, text: string): Promise<void> {
+export async function typeTime(
+  page: Page,
+  label: string,
+  text: string,
+  done: 'Enter' | 'Tab' = 'Enter',
+): Promise<void> {
   await page
     .getByRole('group', { name: label, exact: true })
     .getByRole('spinbutton', { name: 'Day' })
     .click();
   await page.keyboard.type(text);
-  await page.keyboard.press('Enter');
+  await page.keyboard.press(done);
 }
 
 /** The job's plan as soon as it is as asked. */
