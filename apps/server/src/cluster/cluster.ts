@@ -44,11 +44,14 @@ export async function openCluster(dataDir: string): Promise<Cluster> {
   };
 }
 
-/** Stops the cluster under `dataDir` if it runs; waits until it has. */
-export async function stopCluster(dataDir: string): Promise<boolean> {
+/**
+ * Stops the cluster under `dataDir` if it runs; waits until it has.
+ * @param mode `immediate` writes nothing down: for what is thrown away
+ */
+export async function stopCluster(dataDir: string, mode: 'fast' | 'immediate' = 'fast'): Promise<boolean> {
   const pgData = join(dataDir, 'postgres');
   if (!existsSync(pgData) || !(await isRunning(dataDir, pgData))) return false;
-  await runPostgres('pg_ctl', ['stop', '-D', pgData, '-m', 'fast', '-w', '-t', '30'], dataDir);
+  await runPostgres('pg_ctl', ['stop', '-D', pgData, '-m', mode, '-w', '-t', '60'], dataDir);
   return true;
 }
 
