@@ -219,6 +219,6 @@ interface Chain {
 
 const NOTHING: Chain = { endMin: 0 };
 
-/** A task as quick as any number of hands does it, minutes. */
+/** Minutes that a task takes with as many hands as help it. */
 const shortestOf = ({ minutes, ways = [] }: Work): number =>
   Math.min(minutes, ...ways.map((way) => way.minutes));

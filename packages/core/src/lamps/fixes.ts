@@ -231,7 +231,7 @@ function shortening(piece: Piece, p: number, lengthM: number, { workshop }: JobF
   if (piece.kind !== 'organic-garland') return [];
   return [
     {
-      label: `Ask the client: ${piece.name} ${formatLength(lengthM, workshop.units)} long, as the balloons there give`,
+      label: `Ask the client: ${piece.name} ${formatLength(lengthM, workshop.units)} long, as far as the balloons go`,
       changes: [{ path: `/job/pieces/${p}/line`, value: lineOfLength(piece, lengthM) }],
     },
   ];
