@@ -114,7 +114,17 @@ export const chain: Kind<Chain> = {
         },
       ],
       materials: [
-        material('tie-point', 2, 'one at each end', [], COMMON_PRACTICE),
+        material(
+          'tie-point',
+          2 - feet,
+          'ends − feet',
+          [
+            ['ends', 2],
+            ['feet', feet],
+          ],
+          COMMON_PRACTICE,
+        ),
+        material('modelling-260', feet, 'one to each foot', [['feet', feet]], COMMON_PRACTICE),
         material('weighted-base', feet, 'one under each end that hangs on nothing else, as set', [
           ['feet', feet],
         ]),
