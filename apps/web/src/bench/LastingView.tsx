@@ -77,7 +77,13 @@ export function LastingView() {
                 <TableCell align="right">{lot.hoursHeld.toFixed(0)} h</TableCell>
                 <TableCell align="right">{lot.hoursLimit.toFixed(0)} h</TableCell>
                 <TableCell align="right">
-                  <WorkingButton title={`How long ${lot.id} lasts`} working={lot.working}>
+                  <WorkingButton
+                    title={`How long ${lot.id} lasts`}
+                    working={(whole) =>
+                      whole.lasts.lots.find(({ id, pieceId }) => id === lot.id && pieceId === lot.pieceId)
+                        ?.working
+                    }
+                  >
                     {leftOf(lot).toFixed(0)} h
                   </WorkingButton>
                 </TableCell>

@@ -50,7 +50,7 @@ export function TaskDetail({ task, plan, crew, nameOf, onClose }: TaskDetailProp
             ))}
           <PinControls task={task} tasks={plan.tasks} crew={crew} />
         </Stack>
-        <WorkingList working={task.working} />
+        <WorkingList working={(whole) => whole.tasks.find(({ id }) => id === task.id)?.working} />
       </Box>
     </Paper>
   );

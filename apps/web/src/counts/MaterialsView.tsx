@@ -17,6 +17,7 @@ import { amountText, fromShown, toShown } from '../parts/amounts.ts';
 import { MaterialTable } from '../parts/MaterialTable.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { sameRow } from '../parts/workings.ts';
 import { useUnits } from '../preferences.tsx';
 
 /** Everything besides balloons, in all beside the shelf, and piece by piece. */
@@ -59,7 +60,7 @@ export function MaterialsView() {
               <Typography variant="h2" sx={{ mb: 1 }}>
                 {piece.name}
               </Typography>
-              <MaterialTable rows={piece.materials} />
+              <MaterialTable rows={piece.materials} pieceId={piece.id} />
             </Paper>
           ))}
       </Box>
@@ -86,7 +87,7 @@ function MaterialLine({ row, settings }: { row: MaterialRow; settings: WorkshopR
     <TableRow>
       <TableCell>{row.label}</TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-        <WorkingButton title={row.label} working={row.working}>
+        <WorkingButton title={row.label} working={(whole) => sameRow(whole.totals.materials, row)}>
           {amountText(row.count, row.unit, units)}
         </WorkingButton>
       </TableCell>

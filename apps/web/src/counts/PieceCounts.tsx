@@ -7,6 +7,7 @@ import { balloonsWords } from '../parts/balloons-words.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { workingOfPiece } from '../parts/workings.ts';
 import { useUnits } from '../preferences.tsx';
 import { askHowLong } from '../workers/planner.ts';
 
@@ -33,7 +34,7 @@ export function PieceCounts() {
         </Typography>
         <Typography component="div" sx={{ color: 'text.secondary' }}>
           Spares follow from quality:{' '}
-          <WorkingButton title="The spares" working={totals.working}>
+          <WorkingButton title="The spares" working={(whole) => whole.totals.working}>
             show working
           </WorkingButton>
         </Typography>
@@ -65,7 +66,7 @@ function PieceCard({ piece }: { piece: PlanPiece }) {
       <Typography variant="h2">{piece.name}</Typography>
       <Typography component="div">
         {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
-        <WorkingButton title={piece.name} working={piece.working}>
+        <WorkingButton title={piece.name} working={workingOfPiece(piece.id)}>
           {madeOf(piece).join(' · ') || 'show working'}
         </WorkingButton>
         {piece.balloons.length > 0 && ` · ${balloonsWords(piece.balloons)}`}

@@ -139,7 +139,7 @@ export function FixingView() {
               </Typography>
             ))}
             <PassList held={held} />
-            <WorkingList working={held.working} />
+            <WorkingList working={(whole) => whole.holds.pieces.find(({ id }) => id === held.id)?.working} />
           </Box>
         </Box>
         {held.points.length > 0 && <PointTable held={held} gustMs={gustMs} />}

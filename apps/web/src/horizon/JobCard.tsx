@@ -2,7 +2,7 @@ import type { ImportResult, JobFile, JobRow } from '@early-lantern/contract';
 import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
@@ -12,8 +12,9 @@ import { LanternString } from '../parts/LanternString.tsx';
 import { lampSays } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
+import { WholePlan } from '../parts/workings.ts';
 import { headFont } from '../theme.ts';
-import { usePlan } from '../workers/planner.ts';
+import { planOf, usePlan } from '../workers/planner.ts';
 
 interface JobCardProps {
   row: JobRow;
@@ -28,6 +29,7 @@ const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs })
 /** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
 export function JobCard({ row, file, isSettled, now }: JobCardProps) {
   const plan = usePlan(isSettled ? file : undefined);
+  const whole = useCallback(() => planOf(file), [file]);
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);
@@ -76,7 +78,9 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
         </Typography>
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
-        <LanternString plan={plan} compact />
+        <WholePlan value={whole}>
+          <LanternString plan={plan} compact />
+        </WholePlan>
       </Box>
       {toDoors < 0 && row.usedAt === null && (
         <Typography sx={{ gridColumn: '1 / -1', borderLeft: 4, pl: 1.25, borderColor: 'text.primary' }}>

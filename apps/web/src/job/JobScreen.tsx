@@ -13,7 +13,8 @@ import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
-import { usePlanned } from '../workers/planner.ts';
+import { WholePlan } from '../parts/workings.ts';
+import { usePlanned, wholePlan } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
 import { jobOf, withFix } from './document.ts';
@@ -59,7 +60,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
     [shelf, site, document],
   );
   const planned = usePlanned(file);
-  const tasks = planned?.plan.tasks;
+  const plan = planned?.plan;
+  // Another plan has other workings.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: see above
+  const whole = useCallback(() => wholePlan(), [plan]);
+  const tasks = plan?.tasks;
   useEffect(() => {
     if (tasks) store.noteShown(shownTasks(tasks));
   }, [store, tasks]);
@@ -124,84 +129,86 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   );
 
   return (
-    <JobContext value={value}>
-      <Box
-        className="no-print"
-        data-testid="job-head"
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
-          gridTemplateAreas: {
-            xs: '"title tools" "tabs tabs" "lamps lamps" "verdict verdict"',
-            lg: '"title lamps" "tabs lamps" "verdict verdict"',
-          },
-          columnGap: { xs: 1, lg: 3 },
-          rowGap: { xs: 0.25, sm: 0.75 },
-          px: { xs: 1.5, sm: 3 },
-          pb: { xs: 0.5, sm: 1 },
-          alignItems: 'start',
-        }}
-      >
-        <Box sx={{ gridArea: 'title', minWidth: 0 }}>
-          <JobTitle
-            name={document.head.name}
-            day={dayName(document.head.doors, workshop.timeZone)}
-            place={site.name}
-          />
-        </Box>
-        <Box sx={{ gridArea: 'tabs', minWidth: 0 }}>
-          <JobTabs />
-        </Box>
-        <Box sx={{ gridArea: 'lamps', minWidth: 0 }}>
-          <LanternString plan={planned?.plan} file={file} onApply={applyFix} />
-        </Box>
-        {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
+    <WholePlan value={whole}>
+      <JobContext value={value}>
         <Box
+          className="no-print"
+          data-testid="job-head"
           sx={{
-            gridArea: 'verdict',
-            minWidth: 0,
-            minHeight: { xs: 40, sm: 46 },
-            pr: { lg: '190px' },
-            alignSelf: 'center',
+            display: 'grid',
+            gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
+            gridTemplateAreas: {
+              xs: '"title tools" "tabs tabs" "lamps lamps" "verdict verdict"',
+              lg: '"title lamps" "tabs lamps" "verdict verdict"',
+            },
+            columnGap: { xs: 1, lg: 3 },
+            rowGap: { xs: 0.25, sm: 0.75 },
+            px: { xs: 1.5, sm: 3 },
+            pb: { xs: 0.5, sm: 1 },
+            alignItems: 'start',
           }}
         >
-          {planned && <Verdict plan={planned.plan} file={file} onApply={applyFix} />}
-        </Box>
-        <Stack
-          direction="row"
-          sx={{
-            gridArea: { xs: 'tools', lg: 'verdict' },
-            justifySelf: 'end',
-            alignSelf: 'center',
-            alignItems: 'center',
-            columnGap: { xs: 0.5, sm: 2 },
-          }}
-        >
-          <SaveNote save={save} />
-          <Stack direction="row">
-            <Tooltip title="Undo (Ctrl Z)">
-              <span>
-                <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
-                  <UndoIcon />
-                </IconButton>
-              </span>
-            </Tooltip>
-            <Tooltip title="Redo (Ctrl Y)">
-              <span>
-                <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
-                  <RedoIcon />
-                </IconButton>
-              </span>
-            </Tooltip>
+          <Box sx={{ gridArea: 'title', minWidth: 0 }}>
+            <JobTitle
+              name={document.head.name}
+              day={dayName(document.head.doors, workshop.timeZone)}
+              place={site.name}
+            />
+          </Box>
+          <Box sx={{ gridArea: 'tabs', minWidth: 0 }}>
+            <JobTabs />
+          </Box>
+          <Box sx={{ gridArea: 'lamps', minWidth: 0 }}>
+            <LanternString plan={planned?.plan} file={file} onApply={applyFix} />
+          </Box>
+          {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
+          <Box
+            sx={{
+              gridArea: 'verdict',
+              minWidth: 0,
+              minHeight: { xs: 40, sm: 46 },
+              pr: { lg: '190px' },
+              alignSelf: 'center',
+            }}
+          >
+            {planned && <Verdict plan={planned.plan} file={file} onApply={applyFix} />}
+          </Box>
+          <Stack
+            direction="row"
+            sx={{
+              gridArea: { xs: 'tools', lg: 'verdict' },
+              justifySelf: 'end',
+              alignSelf: 'center',
+              alignItems: 'center',
+              columnGap: { xs: 0.5, sm: 2 },
+            }}
+          >
+            <SaveNote save={save} />
+            <Stack direction="row">
+              <Tooltip title="Undo (Ctrl Z)">
+                <span>
+                  <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
+                    <UndoIcon />
+                  </IconButton>
+                </span>
+              </Tooltip>
+              <Tooltip title="Redo (Ctrl Y)">
+                <span>
+                  <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
+                    <RedoIcon />
+                  </IconButton>
+                </span>
+              </Tooltip>
+            </Stack>
           </Stack>
-        </Stack>
-      </Box>
-      <SiteChanges />
-      <Outlet />
-      {save.kind === 'conflict' && (
-        <ConflictDialog conflict={save.conflict} file={file} onChoose={store.resolve} />
-      )}
-    </JobContext>
+        </Box>
+        <SiteChanges />
+        <Outlet />
+        {save.kind === 'conflict' && (
+          <ConflictDialog conflict={save.conflict} file={file} onChoose={store.resolve} />
+        )}
+      </JobContext>
+    </WholePlan>
   );
 }
 

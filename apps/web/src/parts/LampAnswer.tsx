@@ -1,9 +1,11 @@
-import type { Fix, Lamp } from '@early-lantern/contract';
+import type { Fix, Lamp, LampName } from '@early-lantern/contract';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { fixesToday, fixVerb } from './fixes-today.ts';
 import { WorkingList } from './WorkingList.tsx';
+import { useWorkings } from './workings.ts';
 
 interface LampAnswerProps {
+  name: LampName;
   lamp: Lamp;
   onApply?: ((fix: Fix) => void) | undefined;
   /** Whether the working is unfolded from the start. */
@@ -11,7 +13,8 @@ interface LampAnswerProps {
 }
 
 /** What one lamp has to say: a sentence, the fixes that were tried, and below them, folded, the working. */
-export function LampAnswer({ lamp, onApply, isOpen = false }: LampAnswerProps) {
+export function LampAnswer({ name, lamp, onApply, isOpen = false }: LampAnswerProps) {
+  const working = useWorkings((whole) => whole.lamps[name].working);
   const fixes = fixesToday(lamp);
   return (
     <Stack spacing={2}>
@@ -38,14 +41,14 @@ export function LampAnswer({ lamp, onApply, isOpen = false }: LampAnswerProps) {
           ))}
         </Box>
       )}
-      {lamp.working.length > 0 && (
+      {working && working.length > 0 && (
         <Box
           component="details"
           open={isOpen}
           sx={{ '& > summary': { cursor: 'pointer', fontWeight: 650, py: 0.75 } }}
         >
           <summary>Working</summary>
-          <WorkingList working={lamp.working} />
+          <WorkingList working={working} />
         </Box>
       )}
     </Stack>

@@ -34,7 +34,7 @@ export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false,
         </div>
       </DialogTitle>
       <DialogContent>
-        <LampAnswer lamp={lamp} onApply={onApply && apply} isOpen={showsWorking} />
+        <LampAnswer name={name} lamp={lamp} onApply={onApply && apply} isOpen={showsWorking} />
         {file && <SurveyGaps file={file} lamp={name} />}
       </DialogContent>
       <DialogActions>

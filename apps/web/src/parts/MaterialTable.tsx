@@ -3,9 +3,16 @@ import { Table, TableBody, TableCell, TableRow, Typography } from '@mui/material
 import { useUnits } from '../preferences.tsx';
 import { amountText } from './amounts.ts';
 import { WorkingButton } from './WorkingButton.tsx';
+import { sameRow } from './workings.ts';
+
+interface MaterialTableProps {
+  rows: readonly MaterialRow[];
+  /** The piece of the job on screen that they are for; else the rows bring their workings along. */
+  pieceId?: string;
+}
 
 /** Things besides balloons, each count opening into its working; what comes back from the strike first. */
-export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
+export function MaterialTable({ rows, pieceId }: MaterialTableProps) {
   const { units } = useUnits();
   if (rows.length === 0)
     return <Typography sx={{ color: 'text.secondary' }}>Nothing besides balloons.</Typography>;
@@ -17,7 +24,14 @@ export function MaterialTable({ rows }: { rows: readonly MaterialRow[] }) {
           <TableRow key={row.label}>
             <TableCell>{row.label}</TableCell>
             <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-              <WorkingButton title={row.label} working={row.working}>
+              <WorkingButton
+                title={row.label}
+                working={
+                  pieceId === undefined
+                    ? row.working
+                    : (whole) => sameRow(whole.pieces.find(({ id }) => id === pieceId)?.materials ?? [], row)
+                }
+              >
                 {amountText(row.count, row.unit, units)}
               </WorkingButton>
             </TableCell>

@@ -1,11 +1,11 @@
-import type { Working } from '@early-lantern/contract';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { type ReactNode, useState } from 'react';
 import { WorkingList } from './WorkingList.tsx';
+import type { WorkingSource } from './workings.ts';
 
 interface WorkingButtonProps {
   title: string;
-  working: readonly Working[];
+  working: WorkingSource;
   children: ReactNode;
 }
 

@@ -1,13 +1,16 @@
 import type { Working } from '@early-lantern/contract';
 import { inTheirUnits } from '@early-lantern/core';
-import { Box, Stack, Typography } from '@mui/material';
+import { Box, LinearProgress, Stack, Typography } from '@mui/material';
 import { useUnits } from '../preferences.tsx';
+import { useWorkings, type WorkingSource } from './workings.ts';
 
 /** Every step of a calculation: inputs, formula, result, source. */
-export function WorkingList({ working }: { working: readonly Working[] }) {
+export function WorkingList({ working }: { working: WorkingSource }) {
+  const steps = useWorkings(working);
+  if (!steps) return <LinearProgress aria-label="Fetching the working" />;
   return (
     <Stack component="ol" spacing={1.5} sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {working.map((step, i) => (
+      {steps.map((step, i) => (
         // Two steps may share a label; the list never changes its order.
         // biome-ignore lint/suspicious/noArrayIndexKey: see above
         <Box component="li" key={i} sx={{ borderLeft: 3, borderColor: 'divider', pl: 1.5 }}>

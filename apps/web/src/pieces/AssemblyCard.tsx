@@ -1,16 +1,10 @@
-import type { MaterialRow } from '@early-lantern/contract';
+import type { PlanPiece } from '@early-lantern/contract';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useState } from 'react';
 import { MaterialTable } from '../parts/MaterialTable.tsx';
 
-interface AssemblyCardProps {
-  name: string;
-  steps: readonly string[];
-  materials: readonly MaterialRow[];
-}
-
 /** A button that opens how a piece is put together and what it takes besides balloons. */
-export function AssemblyCard({ name, steps, materials }: AssemblyCardProps) {
+export function AssemblyCard({ piece: { id, name, steps, materials } }: { piece: PlanPiece }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -27,7 +21,7 @@ export function AssemblyCard({ name, steps, materials }: AssemblyCardProps) {
               </Typography>
             ))}
           </ol>
-          <MaterialTable rows={materials} />
+          <MaterialTable rows={materials} pieceId={id} />
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setOpen(false)}>Close</Button>

@@ -5,6 +5,7 @@ import { memo } from 'react';
 import { balloonsWords } from '../parts/balloons-words.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
+import { workingOfPiece } from '../parts/workings.ts';
 
 /** How many balloons, tied into what. */
 export const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) {
@@ -13,7 +14,7 @@ export const CountLine = memo(function CountLine({ plan }: { plan: PlanPiece }) 
   const parts = madeOf(plan);
   return (
     <Typography component="div" data-testid="piece-counts">
-      <WorkingButton title={plan.name} working={plan.working}>
+      <WorkingButton title={plan.name} working={workingOfPiece(plan.id)}>
         <Box component="strong" sx={{ fontSize: 17 }}>
           {balloons > 0 ? balloonsWords(plan.balloons) : `${plural(things, 'thing')} to carry`}
         </Box>

@@ -132,7 +132,7 @@ const Panel = memo(function Panel(props: PanelProps) {
       <GradeAndGroup piece={still} onCommit={commitStill} />
       <SchoolsPanel piece={still} workshop={workshop} onCommit={commitStill} />
       <Stack direction="row" sx={{ gap: 1, flexWrap: 'wrap' }}>
-        {plan && <AssemblyCard name={piece.name} steps={plan.steps} materials={plan.materials} />}
+        {plan && <AssemblyCard piece={plan} />}
         <PatternButton piece={still} workshop={workshop} />
       </Stack>
       {plan?.notes.map((note) => (

@@ -3,6 +3,7 @@ import type { HowLong } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
+import { changeOf } from './file-change.ts';
 import type { Planned, Planner } from './planner.worker.ts';
 
 export type { Planned };
@@ -48,7 +49,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   const [planned, setPlanned] = useState<Planned>();
   const [failure, setFailure] = useState<Error>();
   // A screen opened afresh has no pictures yet, whatever the worker sent before.
-  const isFirst = useRef(true);
+  const sent = useRef<JobFile>(undefined);
   const pictures = useRef<Planned['pictures']>(undefined);
   const queue = useRef<{ busy: boolean; next: JobFile | undefined; newest: JobFile | undefined }>({
     busy: false,
@@ -61,7 +62,8 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
     if (!file) return;
     const state = queue.current;
     const tryFixes = async (wanted: JobFile) => {
-      const plan = await planner.plan(wanted);
+      if (state.newest !== wanted || state.busy) return;
+      const plan = await planner.mended();
       if (state.newest === wanted) setPlanned((now) => now && { ...now, plan: settled(now.plan, plan) });
     };
     const pump = async () => {
@@ -71,8 +73,9 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
         while (state.next) {
           const wanted = state.next;
           state.next = undefined;
-          const drawn = await planner.draw(wanted, isFirst.current);
-          isFirst.current = false;
+          const before = sent.current;
+          const drawn = await planner.draw(changeOf(before, wanted), before === undefined);
+          sent.current = wanted;
           // Balloons first, then what they make of counts, clock and lamps.
           pictures.current = withPictures(pictures.current, drawn);
           const shown = pictures.current;
@@ -105,10 +108,13 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   return planned;
 }
 
+/** The plan on screen, with every working. */
+export const wholePlan = (): Promise<Plan> => planner.whole();
+
 const plans = new WeakMap<JobFile, Promise<Plan>>();
 
 /** A file's plan, made once. */
-function planOf(file: JobFile): Promise<Plan> {
+export function planOf(file: JobFile): Promise<Plan> {
   const known = plans.get(file) ?? planner.plan(file);
   plans.set(file, known);
   return known;

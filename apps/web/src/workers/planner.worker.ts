@@ -15,9 +15,12 @@ import {
 } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
+import { changedFile, type FileChange } from './file-change.ts';
+import { withoutWorkings } from './without-workings.ts';
 
 /** A plan with each piece's picture, by piece id. */
 export interface Planned {
+  /** Without its workings: `whole` has them. */
   plan: Plan;
   pictures: Record<string, Picture>;
 }
@@ -28,8 +31,10 @@ interface Drawn {
   ids: string[];
 }
 
-/** The file last worked on: what did not change since stays the same object, so that it is not worked out again. */
+/** The file on screen: what did not change since stays the same object, so that it is not worked out again. */
 let last: JobFile | undefined;
+/** Its plan as it was sent, with its workings. */
+let whole: Plan | undefined;
 const sent = new Map<string, Piece>();
 
 /** The open jobs last looked at together, and what each needs: worked out again only for one that changed. */
@@ -41,18 +46,28 @@ const needsOf = (file: JobFile): JobNeeds => {
   return known;
 };
 
-function settle(file: JobFile): JobFile {
-  last = replaceEqualDeep(last, file);
+function onScreen(): JobFile {
+  if (!last) throw new Error('nothing was drawn yet');
   return last;
+}
+
+/** Keeps the plan, and gives what of it goes to the screen at once. */
+function shown(plan: Plan): Plan {
+  whole = plan;
+  return withoutWorkings(plan);
 }
 
 /** Days between two answers, so that others get their turn. */
 const DAYS_AT_ONCE = 250;
 
 const planner = {
-  /** Places the balloons: the hand sees them first. */
-  draw(file: JobFile, anew: boolean): Drawn {
-    const known = settle(file);
+  /**
+   * Places the balloons: the hand sees them first.
+   * @param change what is new since the file was last drawn; @param anew whether all pictures are wanted
+   */
+  draw(change: FileChange, anew: boolean): Drawn {
+    const known = changedFile(last, change);
+    last = known;
     if (anew) sent.clear();
     const { pieces } = known.job;
     const changed = pieces.filter((piece) => sent.get(piece.id) !== piece);
@@ -63,9 +78,13 @@ const planner = {
     return { drawn, ids: pieces.map((piece) => piece.id) };
   },
   /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
-  draft(): Plan {
-    if (!last) throw new Error('nothing was drawn yet');
-    return draftPlan(last);
+  draft: (): Plan => shown(draftPlan(onScreen())),
+  /** The same with its fixes tried. */
+  mended: (): Plan => shown(planJob(onScreen())),
+  /** What was planned last, with every working. */
+  whole(): Plan {
+    if (!whole) throw new Error('nothing was planned yet');
+    return whole;
   },
   /** What each coming job finds taken by others, by job id. */
   left(files: JobFile[]): Record<string, LeftByOthers> {

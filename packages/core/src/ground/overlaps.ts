@@ -5,6 +5,7 @@ import type { PlacedBalloon } from '../piece/placed-balloon.ts';
 import type { HouseSchools } from '../piece/recipe.ts';
 import { placementOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
+import { memoByPair } from '../quantity/memo.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { boundsOf } from '../support/room.ts';
 
@@ -80,27 +81,22 @@ function bodiesOverlap(a: Standing, b: Standing, schools: HouseSchools | undefin
   return Math.min(inDepth(a.body, b.body), frontOverlap(a.piece, b.piece, schools));
 }
 
-/** Pairs worked out before: a piece is never changed in place. */
-const known = new WeakMap<Piece, WeakMap<Piece, number>>();
-
 /** How far the balloons and boards of two pieces overlap as the elevation shows them, m. */
-function frontOverlap(a: Piece, b: Piece, schools: HouseSchools | undefined): number {
-  const ofA = known.get(a) ?? new WeakMap<Piece, number>();
-  known.set(a, ofA);
-  const before = ofA.get(b);
-  if (before !== undefined) return before;
-  const [one, other] = [near(solidsOf(a, schools), b, schools), near(solidsOf(b, schools), a, schools)];
-  let most = 0;
-  const look = <S, T>(these: readonly S[], those: readonly T[], overlap: (s: S, t: T) => number) => {
-    for (const s of these) for (const t of those) most = Math.max(most, overlap(s, t));
-  };
-  look(one.balls, other.balls, ballsOverlap);
-  look(one.balls, other.boxes, ballInBox);
-  look(other.balls, one.boxes, ballInBox);
-  look(one.boxes, other.boxes, boxesOverlap);
-  ofA.set(b, most);
-  return most;
-}
+const frontOverlap = memoByPair(
+  (_: Piece, __: Piece, schools: HouseSchools | undefined) => [schools],
+  (a, b, schools) => {
+    const [one, other] = [near(solidsOf(a, schools), b, schools), near(solidsOf(b, schools), a, schools)];
+    let most = 0;
+    const look = <S, T>(these: readonly S[], those: readonly T[], overlap: (s: S, t: T) => number) => {
+      for (const s of these) for (const t of those) most = Math.max(most, overlap(s, t));
+    };
+    look(one.balls, other.balls, ballsOverlap);
+    look(one.balls, other.boxes, ballInBox);
+    look(other.balls, one.boxes, ballInBox);
+    look(one.boxes, other.boxes, boxesOverlap);
+    return most;
+  },
+);
 
 type DrawnBox = Extract<DrawnShape, { shape: 'box' }>;
 

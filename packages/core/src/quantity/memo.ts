@@ -27,3 +27,19 @@ export function memoByPiece<P extends object, A extends readonly unknown[], T>(
     return answer;
   };
 }
+
+/** As `memoByPiece`, for two pieces of which neither is changed in place. */
+export function memoByPair<P extends object, A extends readonly unknown[], T>(
+  inputs: (one: P, other: P, ...rest: A) => readonly unknown[],
+  workOut: (one: P, other: P, ...rest: A) => T,
+): (one: P, other: P, ...rest: A) => T {
+  const withOne = memoByPiece<P, [], (other: P, ...rest: A) => T>(
+    () => [],
+    (one) =>
+      memoByPiece<P, A, T>(
+        (other, ...rest) => inputs(one, other, ...rest),
+        (other, ...rest) => workOut(one, other, ...rest),
+      ),
+  );
+  return (one, other, ...rest) => withOne(one)(other, ...rest);
+}

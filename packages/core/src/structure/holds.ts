@@ -18,7 +18,7 @@ import { massOf } from './mass.ts';
 import { goesThrough, passesOf } from './passes.ts';
 import { placedPiece } from './placed-piece.ts';
 import { standingPiece } from './standing-piece.ts';
-import { isAskedFor, unsaidCarrier } from './unsaid.ts';
+import { unsaidCarrier } from './unsaid.ts';
 
 /** Every piece with what carries or fixes it, in the order of the job. */
 export function holdsOf(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe }[]): Holds {
@@ -64,25 +64,39 @@ const without = (
 
 const spotOf = (piece: Piece, file: JobFile) => file.site.spots.find((one) => one.id === piece.spotId);
 
-/** One piece, worked out again only when it or what it asks of the job has changed. */
-const holdPiece = memoByPiece(
-  (piece: Piece, _: Recipe, { site, workshop, job }: JobFile, weights: readonly Weight[]) => [
+function ownSpot(piece: Piece, file: JobFile): Spot {
+  const spot = spotOf(piece, file);
+  if (!spot) throw new RangeError(`"${piece.name}" has no spot "${piece.spotId}" at this site`);
+  return spot;
+}
+
+/** One piece, with what lies around it. */
+function holdPiece(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
+  const held = holdAlone(piece, recipe, file, weights);
+  const unsaid = unsaidCarrier(piece, file);
+  return unsaid ? { ...held, risks: [...held.risks, unsaid] } : held;
+}
+
+/**
+ * One piece with what it is on and what is on it, worked out again only when one of these or what it asks of the job has
+ * changed: of the hours only the gust counts that they bring.
+ */
+const holdAlone = memoByPiece((piece: Piece, _: Recipe, file: JobFile, weights: readonly Weight[]) => {
+  const { site, workshop, job } = file;
+  const gust = gustAt(ownSpot(piece, file), file);
+  return [
     site,
     workshop,
-    job.gustMs,
-    job.weather,
-    job.access.from,
-    job.strike.until,
+    gust.gustMs,
+    gust.source,
+    gust.basis,
     job.platforms,
     ...job.crew,
     ...carriersOf(piece, job.pieces),
-    // Whether it says what carries it depends on what stands beside it.
-    ...(isAskedFor(piece) ? job.pieces.filter(({ spotId }) => spotId === piece.spotId) : []),
     ...allCarriedBy(piece.id, job.pieces),
     ...weights.map(({ count }) => count),
-  ],
-  holdAnew,
-);
+  ];
+}, holdAnew);
 
 /** What carries a piece, and what carries that in turn: how far it is from the wall, the last of them says. */
 function carriersOf(piece: Piece, pieces: readonly Piece[]): Piece[] {
@@ -100,8 +114,7 @@ function carriersOf(piece: Piece, pieces: readonly Piece[]): Piece[] {
 
 /** Stands, hangs, or is only set down. */
 function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly Weight[]): HoldPiece {
-  const spot = spotOf(piece, file);
-  if (!spot) throw new RangeError(`"${piece.name}" has no spot "${piece.spotId}" at this site`);
+  const spot = ownSpot(piece, file);
   const mass = massOf(recipe);
   const carried = carriedOn(piece, file);
   const carrier = carrierOf(piece, recipe, mass, file);
@@ -111,7 +124,6 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
   const reached = { ...withLadders(held, spot, file), ground: groundOf(piece, held, file) };
-  const unsaid = unsaidCarrier(piece, file);
   const passes = passesOf(piece, file);
   return {
     ...reached,
@@ -123,7 +135,7 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
       ...reached.troubles,
       ...stuck(piece, passes, file),
     ],
-    risks: [...held.risks, ...(unsaid ? [unsaid] : [])],
+    risks: held.risks,
   };
 }
 

@@ -1,6 +1,7 @@
 import type { On, Piece } from '@early-lantern/contract';
 import { smoothLine, type XY } from '../geometry/line.ts';
 import type { Part, PartMade } from '../piece/part.ts';
+import { memoByPair, memoByPiece } from '../quantity/memo.ts';
 import { allCarriedBy } from './carried.ts';
 import { type Carrying, distanceTo, partsOf } from './parts.ts';
 
@@ -55,36 +56,48 @@ const takes = (piece: Piece, part: Part): boolean =>
   waysFor(piece).includes(part.made) &&
   (piece.kind !== 'organic-garland' || part.made !== 'balloons' || part.id === 'start' || part.id === 'end');
 
-/** Every part of other pieces of the spot that a piece can go on at all; nothing that hangs on it itself. */
-export function placesFor(piece: Piece, pieces: readonly Piece[]): Carrying[] {
+/** Other pieces of the spot; none that hangs on the piece itself. */
+function othersBeside(piece: Piece, pieces: readonly Piece[]): Piece[] {
   const below = new Set(allCarriedBy(piece.id, pieces).map(({ id }) => id));
-  return pieces
-    .filter(({ id, spotId }) => id !== piece.id && spotId === piece.spotId && !below.has(id))
-    .flatMap((carrier) =>
-      partsOf(carrier)
-        .filter((part) => takes(piece, part))
-        .map((part) => ({ carrier, part })),
-    );
+  return pieces.filter(({ id, spotId }) => id !== piece.id && spotId === piece.spotId && !below.has(id));
 }
+
+/** Every part of other pieces of the spot that a piece can go on at all; nothing that hangs on it itself. */
+export const placesFor = (piece: Piece, pieces: readonly Piece[]): Carrying[] =>
+  othersBeside(piece, pieces).flatMap((carrier) =>
+    partsOf(carrier)
+      .filter((part) => takes(piece, part))
+      .map((part) => ({ carrier, part })),
+  );
 
 /** What a piece lies on as it is drawn, the likeliest first. */
 export function proposalsFor(piece: Piece, pieces: readonly Piece[]): Proposal[] {
-  const at = samplesOf(piece);
   const ways = waysFor(piece);
-  return placesFor(piece, pieces)
-    .filter(({ carrier }) => !isApart(piece, carrier))
-    .map(({ carrier, part }): Proposal => {
-      const near = at.filter((point) => distanceTo(part, point) <= WITHIN_M).length;
-      return {
-        carrier,
-        part,
-        on: { pieceId: carrier.id, part: part.id },
-        share: near / Math.max(1, at.length),
-      };
-    })
-    .filter(({ share }) => share >= LEAST_SHARE)
+  return othersBeside(piece, pieces)
+    .flatMap((carrier) => liesOn(piece, carrier))
     .sort((a, b) => rank(b, ways) - rank(a, ways));
 }
+
+/** The parts of one other piece that a piece lies on. */
+const liesOn = memoByPair(
+  () => [],
+  (piece: Piece, carrier: Piece): Proposal[] => {
+    if (isApart(piece, carrier)) return [];
+    const at = samplesOf(piece);
+    return partsOf(carrier)
+      .filter((part) => takes(piece, part))
+      .map((part): Proposal => {
+        const near = at.filter((point) => distanceTo(part, point) <= WITHIN_M).length;
+        return {
+          carrier,
+          part,
+          on: { pieceId: carrier.id, part: part.id },
+          share: near / Math.max(1, at.length),
+        };
+      })
+      .filter(({ share }) => share >= LEAST_SHARE);
+  },
+);
 
 /** Whether a piece is said to be well before or behind another; a place from the wall that nobody gave says nothing. */
 const isApart = ({ frontM }: Piece, carrier: Piece) =>
@@ -94,7 +107,9 @@ const rank = ({ share, part }: Proposal, ways: readonly PartMade[]) =>
   share - LATER * ways.indexOf(part.made);
 
 /** Points that stand for a piece: along its line, its two ends, its place. */
-export function samplesOf(piece: Piece): XY[] {
+export const samplesOf = memoByPiece<Piece, [], readonly XY[]>(() => [], samplesAnew);
+
+function samplesAnew(piece: Piece): XY[] {
   if (piece.kind === 'organic-garland') {
     const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
     const step = Math.max(1, Math.floor(chain.length / 24));
