@@ -33,7 +33,7 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);
-  const trouble = plan && worstLamp(plan);
+  const trouble = plan && worstLamp(plan.lamps);
   return (
     <Paper
       variant="outlined"
@@ -79,7 +79,7 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <WholePlan value={whole}>
-          <LanternString plan={plan} compact />
+          <LanternString lamps={plan?.lamps} compact />
         </WholePlan>
       </Box>
       {toDoors < 0 && row.usedAt === null && (

@@ -1,30 +1,22 @@
-import type { Fix, JobFile, Site, Workshop } from '@early-lantern/contract';
+import type { JobFile, Site, Workshop } from '@early-lantern/contract';
 import { shownTasks } from '@early-lantern/core';
-import RedoIcon from '@mui/icons-material/Redo';
-import UndoIcon from '@mui/icons-material/Undo';
-import { Box, IconButton, LinearProgress, Stack, Tooltip } from '@mui/material';
+import { LinearProgress } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { Outlet, useNavigate, useParams } from 'react-router';
-import { keys, queryClient, useLeftByOthers, useSites, useWorkshop } from '../api/queries.ts';
-import { LanternString } from '../parts/LanternString.tsx';
-import { useNotice } from '../parts/notices.tsx';
-import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { Outlet, useParams } from 'react-router';
+import { keys, useLeftByOthers, useSites, useWorkshop } from '../api/queries.ts';
 import { dayName } from '../parts/time.ts';
-import { useKeys } from '../parts/useKeys.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { usePlanned, wholePlan } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
-import { jobOf, withFix } from './document.ts';
-import { JobTabs, JobTitle } from './JobTitle.tsx';
+import { jobOf } from './document.ts';
+import { JobHead } from './JobHead.tsx';
 import { JobStore } from './job-store.ts';
-import { SaveNote } from './SaveNote.tsx';
 import { SiteChanges } from './SiteChanges.tsx';
-import { downloadSaved, jobFileAddress } from './saved-file.ts';
-import { tabs } from './tabs.ts';
-import { Verdict } from './Verdict.tsx';
+import { useJobActions } from './use-job-actions.ts';
+import { useJobKeys } from './use-job-keys.ts';
+import { useLeaving } from './use-leaving.ts';
 
 /** Opens a job afresh each time it is visited. */
 export function JobScreen() {
@@ -68,140 +60,28 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   useEffect(() => {
     if (tasks) store.noteShown(shownTasks(tasks));
   }, [store, tasks]);
-  const navigate = useNavigate();
-  const tell = useNotice();
-
-  useHotkeys('mod+z', store.undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', store.redo, { preventDefault: true });
-  const jobPath = `/jobs/${document.head.id}`;
-  useKeys(Object.fromEntries(tabs.map((tab) => [tab.key, () => void navigate(`${jobPath}/${tab.path}`)])));
+  const { applyFix, changePiece } = useJobActions(store, file);
+  useJobKeys(store, document.head.id);
   useLeaving(store);
-
-  // Read when a fix is applied, so that the function itself stays the same while the job changes.
-  const latest = useRef(file);
-  useEffect(() => {
-    latest.current = file;
-  }, [file]);
-  const applyFix = useCallback(
-    (fix: Fix) => {
-      if (fix.opens) return void navigate(`/jobs/${latest.current.job.id}/counts?view=${fix.opens}`);
-      store.change(() => withFix(latest.current, fix));
-      tell({ text: `Applied: ${fix.label}`, undo: store.undo });
-    },
-    [store, tell, navigate],
-  );
-  const changePiece = useCallback<JobContextValue['changePiece']>(
-    (id, edit, gesture) =>
-      store.change(
-        (before) => ({
-          ...before,
-          pieces: before.pieces.map((piece) => (piece.id === id ? edit(piece) : piece)),
-        }),
-        gesture,
-      ),
-    [store],
-  );
   const value = useMemo<JobContextValue>(
     () => ({ store, document, file, planned, changePiece }),
     [store, document, file, planned, changePiece],
-  );
-  useCommands(
-    useMemo<PaletteCommand[]>(
-      () => [
-        ...tabs.map((tab) => ({
-          id: `tab-${tab.path}`,
-          group: 'Go to' as const,
-          label: `${tab.label} of this job`,
-          keys: tab.key.toUpperCase(),
-          run: () => void navigate(`/jobs/${document.head.id}/${tab.path}`),
-        })),
-        { id: 'undo', group: 'Do', label: 'Undo', keys: 'Ctrl Z', run: store.undo },
-        { id: 'redo', group: 'Do', label: 'Redo', keys: 'Ctrl Y', run: store.redo },
-        {
-          id: 'export',
-          group: 'Do',
-          label: 'Export this job as a file',
-          run: () => void downloadSaved(store, jobFileAddress(document.head.id), tell),
-        },
-      ],
-      [document.head.id, navigate, store, tell],
-    ),
   );
 
   return (
     <WholePlan value={whole}>
       <JobContext value={value}>
-        <Box
-          className="no-print"
-          data-testid="job-head"
-          sx={{
-            display: 'grid',
-            gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', lg: 'minmax(0, 1fr) minmax(520px, 1.1fr)' },
-            gridTemplateAreas: {
-              xs: '"title tools" "tabs tabs" "lamps lamps" "verdict verdict"',
-              lg: '"title lamps" "tabs lamps" "verdict verdict"',
-            },
-            columnGap: { xs: 1, lg: 3 },
-            rowGap: { xs: 0.25, sm: 0.75 },
-            px: { xs: 1.5, sm: 3 },
-            pb: { xs: 0.5, sm: 1 },
-            alignItems: 'start',
-          }}
-        >
-          <Box sx={{ gridArea: 'title', minWidth: 0 }}>
-            <JobTitle
-              name={document.head.name}
-              day={dayName(document.head.doors, workshop.timeZone)}
-              place={site.name}
-            />
-          </Box>
-          <Box sx={{ gridArea: 'tabs', minWidth: 0 }}>
-            <JobTabs />
-          </Box>
-          <Box sx={{ gridArea: 'lamps', minWidth: 0 }}>
-            <LanternString plan={planned?.plan} file={file} onApply={applyFix} />
-          </Box>
-          {/* As high with a sentence as without: what is drawn below must not move while a line is dragged. */}
-          <Box
-            sx={{
-              gridArea: 'verdict',
-              minWidth: 0,
-              minHeight: { xs: 40, sm: 46 },
-              pr: { lg: '190px' },
-              alignSelf: 'center',
-            }}
-          >
-            {planned && <Verdict plan={planned.plan} file={file} onApply={applyFix} />}
-          </Box>
-          <Stack
-            direction="row"
-            sx={{
-              gridArea: { xs: 'tools', lg: 'verdict' },
-              justifySelf: 'end',
-              alignSelf: 'center',
-              alignItems: 'center',
-              columnGap: { xs: 0.5, sm: 2 },
-            }}
-          >
-            <SaveNote save={save} />
-            <Stack direction="row">
-              <Tooltip title="Undo (Ctrl Z)">
-                <span>
-                  <IconButton aria-label="Undo" size="small" disabled={!canUndo} onClick={store.undo}>
-                    <UndoIcon />
-                  </IconButton>
-                </span>
-              </Tooltip>
-              <Tooltip title="Redo (Ctrl Y)">
-                <span>
-                  <IconButton aria-label="Redo" size="small" disabled={!canRedo} onClick={store.redo}>
-                    <RedoIcon />
-                  </IconButton>
-                </span>
-              </Tooltip>
-            </Stack>
-          </Stack>
-        </Box>
+        <JobHead
+          name={document.head.name}
+          day={dayName(document.head.doors, workshop.timeZone)}
+          place={site.name}
+          lamps={plan?.lamps}
+          onApply={applyFix}
+          store={store}
+          save={save}
+          canUndo={canUndo}
+          canRedo={canRedo}
+        />
         <SiteChanges />
         <Outlet />
         {save.kind === 'conflict' && (
@@ -210,18 +90,4 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
       </JobContext>
     </WholePlan>
   );
-}
-
-/** Saves what waits when the job or the page is left, and lets the Horizon look again. */
-function useLeaving(store: JobStore): void {
-  useEffect(() => {
-    const onHide = () => {
-      if (window.document.visibilityState === 'hidden') void store.flush();
-    };
-    window.document.addEventListener('visibilitychange', onHide);
-    return () => {
-      window.document.removeEventListener('visibilitychange', onHide);
-      void store.flush().finally(() => queryClient.invalidateQueries({ queryKey: keys.jobs }));
-    };
-  }, [store]);
 }

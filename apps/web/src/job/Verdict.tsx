@@ -1,4 +1,4 @@
-import type { Fix, JobFile, LampName, LampState, Plan } from '@early-lantern/contract';
+import type { Fix, LampName, LampState, Plan } from '@early-lantern/contract';
 import { Button, Stack, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { memo, useState } from 'react';
 import { fixesToday, fixVerb } from '../parts/fixes-today.ts';
@@ -8,25 +8,24 @@ import { lampSays } from '../parts/lamp-words.ts';
 const urgency: Record<LampState, number> = { out: 2, low: 1, lit: 0, unlit: 0 };
 
 /** The lamp that most needs attention; undefined when none does. */
-export function worstLamp(plan: Plan): LampName | undefined {
-  const names = Object.keys(plan.lamps) as LampName[];
-  const worst = names.reduce((a, b) => (urgency[plan.lamps[b].state] > urgency[plan.lamps[a].state] ? b : a));
-  return urgency[plan.lamps[worst].state] > 0 ? worst : undefined;
+export function worstLamp(lamps: Plan['lamps']): LampName | undefined {
+  const names = Object.keys(lamps) as LampName[];
+  const worst = names.reduce((a, b) => (urgency[lamps[b].state] > urgency[lamps[a].state] ? b : a));
+  return urgency[lamps[worst].state] > 0 ? worst : undefined;
 }
 
 interface VerdictProps {
-  plan: Plan;
-  file: JobFile;
+  lamps: Plan['lamps'];
   onApply: (fix: Fix) => void;
 }
 
 /** The sentence that says what is wrong first, with the fix that gains most. */
-export const Verdict = memo(function Verdict({ plan, file, onApply }: VerdictProps) {
+export const Verdict = memo(function Verdict({ lamps, onApply }: VerdictProps) {
   const [isOpen, setOpen] = useState(false);
   const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
-  const name = worstLamp(plan);
+  const name = worstLamp(lamps);
   if (!name) return null;
-  const lamp = plan.lamps[name];
+  const lamp = lamps[name];
   const fix = fixesToday(lamp)[0];
   const isOut = lamp.state === 'out';
   return (
@@ -82,7 +81,6 @@ export const Verdict = memo(function Verdict({ plan, file, onApply }: VerdictPro
           name={name}
           lamp={lamp}
           onApply={onApply}
-          file={file}
           onClose={() => setOpen(false)}
           showsWorking={!isPhone}
         />

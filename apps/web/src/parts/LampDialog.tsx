@@ -1,5 +1,7 @@
-import type { Fix, JobFile, Lamp, LampName } from '@early-lantern/contract';
+import type { Fix, Lamp, LampName } from '@early-lantern/contract';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { useContext } from 'react';
+import { JobContext } from '../job/context.ts';
 import { SurveyGaps } from '../job/SurveyGaps.tsx';
 import { LampAnswer } from './LampAnswer.tsx';
 import { Lantern, stateWord } from './Lantern.tsx';
@@ -12,12 +14,12 @@ interface LampDialogProps {
   onClose: () => void;
   /** Whether the working is asked for. */
   showsWorking?: boolean;
-  /** The job's file: with it the questions of its survey that are open are linked. */
-  file?: JobFile | undefined;
 }
 
 /** One lamp opened: its question, its answer, fixes, working. */
-export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false, file }: LampDialogProps) {
+export function LampDialog({ name, lamp, onApply, onClose, showsWorking = false }: LampDialogProps) {
+  // On a job's own pages the open questions of its survey are a click away.
+  const file = useContext(JobContext)?.file;
   const apply = (fix: Fix) => {
     onApply?.(fix);
     onClose();

@@ -1,4 +1,4 @@
-import type { Fix, JobFile, LampName, Plan } from '@early-lantern/contract';
+import type { Fix, LampName, Plan } from '@early-lantern/contract';
 import { Box, ButtonBase, Skeleton, type Theme, Typography, useMediaQuery } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
 import { memo, useState } from 'react';
@@ -11,21 +11,18 @@ const order: LampName[] = ['enough', 'lasts', 'fits', 'holds', 'full', 'onTime']
 const SAG = [4, 9, 12, 12, 9, 4];
 
 interface LanternStringProps {
-  plan: Plan | undefined;
+  lamps: Plan['lamps'] | undefined;
   /** Smaller, for cards. */
   compact?: boolean;
   /** What applying a fix does; without it fixes are told, not offered. */
   onApply?: (fix: Fix) => void;
-  /** The job's file, where the survey is a click away. */
-  file?: JobFile;
 }
 
 /** The six answers on a line: word and figure under each lantern; each opens into its reason, working and fixes. */
 export const LanternString = memo(function LanternString({
-  plan,
+  lamps,
   compact = false,
   onApply,
-  file,
 }: LanternStringProps) {
   const [open, setOpen] = useState<LampName>();
   const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'));
@@ -52,7 +49,7 @@ export const LanternString = memo(function LanternString({
           <ButtonBase
             key={name}
             onClick={() => setOpen(name)}
-            disabled={!plan}
+            disabled={!lamps}
             sx={{
               flexDirection: 'column',
               justifyContent: 'flex-start',
@@ -63,19 +60,19 @@ export const LanternString = memo(function LanternString({
               minWidth: 0,
             }}
           >
-            <Lantern state={plan?.lamps[name].state ?? 'unlit'} size={isSmall ? 30 : compact ? 42 : 48} />
+            <Lantern state={lamps?.[name].state ?? 'unlit'} size={isSmall ? 30 : compact ? 42 : 48} />
             <Typography
               component="span"
               sx={{ fontSize: isSmall ? 12 : compact ? 13 : 14, fontWeight: 700, lineHeight: 1.3, mt: 0.25 }}
             >
               {lampWords[name].word}
-              {plan && (
+              {lamps && (
                 <Box component="span" sx={visuallyHidden}>
-                  : {stateWord[plan.lamps[name].state]},
+                  : {stateWord[lamps[name].state]},
                 </Box>
               )}
             </Typography>
-            {plan ? (
+            {lamps ? (
               <Typography
                 component="span"
                 sx={{
@@ -83,11 +80,11 @@ export const LanternString = memo(function LanternString({
                   fontSize: 12.5,
                   lineHeight: 1.2,
                   textAlign: 'center',
-                  color: plan.lamps[name].state === 'out' ? 'var(--mui-palette-out)' : 'text.secondary',
-                  fontWeight: ['out', 'low'].includes(plan.lamps[name].state) ? 700 : 400,
+                  color: lamps[name].state === 'out' ? 'var(--mui-palette-out)' : 'text.secondary',
+                  fontWeight: ['out', 'low'].includes(lamps[name].state) ? 700 : 400,
                 }}
               >
-                {plan.lamps[name].figure}
+                {lamps[name].figure}
               </Typography>
             ) : (
               <Skeleton width="60%" />
@@ -95,14 +92,8 @@ export const LanternString = memo(function LanternString({
           </ButtonBase>
         ))}
       </Box>
-      {open && plan && (
-        <LampDialog
-          name={open}
-          lamp={plan.lamps[open]}
-          onApply={onApply}
-          file={file}
-          onClose={() => setOpen(undefined)}
-        />
+      {open && lamps && (
+        <LampDialog name={open} lamp={lamps[open]} onApply={onApply} onClose={() => setOpen(undefined)} />
       )}
     </Box>
   );

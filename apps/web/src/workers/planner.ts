@@ -74,15 +74,20 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           const wanted = state.next;
           state.next = undefined;
           const before = sent.current;
-          const drawn = await planner.draw(changeOf(before, wanted), before === undefined);
+          const drawing = planner.draw(changeOf(before, wanted), before === undefined);
+          // Asked for at once, so that the worker need not wait until the page has drawn the balloons.
+          const drafting = performance.now() - draftedAt < DRAFT_EVERY_MS ? undefined : planner.draft();
+          // A failed drawing is told below; its draft fails with it.
+          drafting?.catch(() => undefined);
+          const drawn = await drawing;
           sent.current = wanted;
           // Balloons first, then what they make of counts, clock and lamps.
           pictures.current = withPictures(pictures.current, drawn);
           const shown = pictures.current;
           setPlanned((now) => now && { ...now, pictures: shown });
           // While a hand drags on, lamps answer some ten times a second; balloons at every step.
-          if (state.next && performance.now() - draftedAt < DRAFT_EVERY_MS) continue;
-          const plan = await planner.draft();
+          if (state.next && !drafting) continue;
+          const plan = await (drafting ?? planner.draft());
           draftedAt = performance.now();
           setPlanned((now) => ({ plan: settled(now?.plan, plan), pictures: shown }));
           // For the benchmark: when an edit had its answer.

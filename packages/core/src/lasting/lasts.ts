@@ -15,6 +15,7 @@ import { toQuarter } from '../bench/diameters.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
 import { balloonsOf } from '../piece/counts.ts';
 import { traitsOf } from '../piece/kinds.ts';
+import { groupBy } from '../quantity/group.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
 import { working } from '../working.ts';
@@ -91,8 +92,9 @@ function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
   const arrivesMs = Date.parse(endOf('drive-out') ?? '') || accessMs;
   const endsMs = Date.parse(job.strike.from);
   const usualMs = Date.parse(job.doors) - UNKNOWN_HOURS * HOUR_MS;
+  const byPiece = groupBy(tasks, (task) => task.pieceId);
   return (pieceId: string, nominalIn: number): Journey => {
-    const own = tasks.filter((task) => task.pieceId === pieceId);
+    const own = byPiece.get(pieceId) ?? [];
     const bySize = own.filter(({ blows }) => blows?.nominalIn === nominalIn);
     const starts = (bySize.length ? bySize : own).map(({ start }) => Date.parse(start));
     return { blownMs: starts.length ? Math.min(...starts) : usualMs, leavesMs, arrivesMs, endsMs };
