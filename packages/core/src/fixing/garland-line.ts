@@ -1,7 +1,7 @@
 import type { PieceOf, Spot } from '@early-lantern/contract';
 import { chainLength, smoothLine, stationsAt } from '../geometry/line.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import type { PointLoad } from '../structure/beam.ts';
-import { GRAVITY } from '../structure/standing.ts';
 
 /** A garland's line as fixing asks about it: positions in metres from its first point. */
 export interface GarlandLine {

@@ -17,6 +17,7 @@ import { inHandWanted } from '../clock/day-problem.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
+import { isGarland } from '../piece/kinds.ts';
 import { madeRecipe, recipeOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -228,7 +229,7 @@ const round = (value: number) => Number(value.toFixed(2));
 
 /** The line shortened to what there are balloons for. */
 function shortening(piece: Piece, p: number, lengthM: number, { workshop }: JobFile): Attempt[] {
-  if (piece.kind !== 'organic-garland') return [];
+  if (!isGarland(piece)) return [];
   return [
     {
       label: `Ask the client: ${piece.name} ${formatLength(lengthM, workshop.units)} long, as far as the balloons go`,

@@ -12,11 +12,13 @@ import type {
 } from '@early-lantern/contract';
 import { formatWind } from '../air/wind.ts';
 import { methodOf } from '../fixing/methods.ts';
+import { isGarland, uponOf } from '../piece/kinds.ts';
+import type { Ends } from '../piece/upon.ts';
 import { formatLength, type LengthUnits } from '../quantity/length.ts';
 import { baseOf, bases } from '../structure/bases.ts';
 import { pipeOf } from '../structure/pipes.ts';
 import { distanceTo } from '../support/parts.ts';
-import { endsOf, placesFor, proposalsFor } from '../support/propose.ts';
+import { placesFor, proposalsFor } from '../support/propose.ts';
 import { hungOn, laidAlong } from '../support/snap.ts';
 import { LOW_MARGIN, marginOf, surveyed } from './holds.ts';
 import { type Attempt, ownStand, reachFixes } from './reach-fixes.ts';
@@ -96,7 +98,7 @@ function familiesOf(file: JobFile, piece: Piece, held: HoldPiece, index: number)
   const rehung = rehangings(file, piece, index);
   const isTooHigh = held.points.some(({ trouble }) => trouble?.includes('ladder'));
   const reach = isTooHigh ? reachFixes(file, piece, index) : [];
-  if (held.points.length > 0 || piece.kind === 'organic-garland')
+  if (held.points.length > 0 || isGarland(piece))
     return [rehung, ...reach, ...hangingFamilies(piece, held, index, at), ownStand(file, piece, index)];
   const lines = [2, 4, 6, 8].filter((count) => count > (hold.tieLines ?? 0));
   const current = hold.base;
@@ -209,7 +211,7 @@ function hangingFamilies(
   at: (more: Record<string, unknown>) => Change[],
 ): Attempt[][] {
   const points = piece.hold?.points ?? [];
-  const sections = piece.kind === 'organic-garland' ? (piece.sections ?? 1) : 1;
+  const sections = isGarland(piece) ? (piece.sections ?? 1) : 1;
   return [
     points.map((gone) => ({
       label: `${piece.name}: let the engine place the point locked at ${Math.round(gone.at * 100)} %`,
@@ -220,7 +222,7 @@ function hangingFamilies(
     points.length > 1
       ? [{ label: `${piece.name}: let the engine place all points`, changes: at({ points: [] }) }]
       : [],
-    piece.kind === 'organic-garland'
+    isGarland(piece)
       ? [1, 2, 3]
           .map((more) => sections + more)
           .filter((count) => count <= 12)
@@ -253,8 +255,8 @@ function rehangings(file: JobFile, piece: Piece, index: number): Attempt[] {
   const change = (hung: Piece): Change[] => [
     { path: `/job/pieces/${index}`, value: hung as Change['value'] },
   ];
-  const ends = endsOf(piece);
-  if (ends) return endRehangings(file, piece, change);
+  const { ends } = uponOf(piece);
+  if (ends?.setAt !== undefined) return endRehangings(file, piece, ends, change);
   const near = proposalsFor(piece, pieces);
   const named = piece.on
     ? placesFor(piece, pieces).filter(({ carrier }) => carrier.id === piece.on?.pieceId)
@@ -279,10 +281,13 @@ function rehangings(file: JobFile, piece: Piece, index: number): Attempt[] {
 }
 
 /** Both ends moved to what stands nearest to each: towers and columns first. */
-function endRehangings(file: JobFile, piece: Piece, change: (hung: Piece) => Change[]): Attempt[] {
+function endRehangings(
+  file: JobFile,
+  piece: Piece,
+  { from, to }: Ends,
+  change: (hung: Piece) => Change[],
+): Attempt[] {
   const { pieces } = file.job;
-  const ends = endsOf(piece);
-  if (!ends) return [];
   const places = placesFor(piece, pieces);
   const nearestTo = (at: { x: number; y: number }, other?: string) =>
     places
@@ -292,10 +297,10 @@ function endRehangings(file: JobFile, piece: Piece, change: (hung: Piece) => Cha
         away: distanceTo(place.part, at) + (place.part.made === 'balloons' ? 0 : 0.5),
       }))
       .sort((a, b) => a.away - b.away)[0]?.place;
-  const left = nearestTo(ends.left);
-  const right = nearestTo(ends.right, left?.carrier.id);
+  const left = nearestTo({ x: from.xM, y: from.yM });
+  const right = nearestTo({ x: to.xM, y: to.yM }, left?.carrier.id);
   if (!left || !right) return [];
-  const [a, b] = ends.left.x <= ends.right.x ? [left, right] : [right, left];
+  const [a, b] = from.xM <= to.xM ? [left, right] : [right, left];
   const first = hungOn(piece, 'on', { pieceId: a.carrier.id, part: a.part.id }, pieces);
   const both = hungOn(first, 'alsoOn', { pieceId: b.carrier.id, part: b.part.id }, pieces);
   return [

@@ -1,5 +1,6 @@
 import type { BalloonRow, JobFile, OrganicGarland } from '@early-lantern/contract';
 import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
+import { isGarland } from '../piece/kinds.ts';
 import { madeRecipe } from '../piece/recipe-of.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { lacksOf, wantedDay } from '../stock/buy.ts';
@@ -35,7 +36,7 @@ export function longestFor(
   count: (file: JobFile) => readonly BalloonRow[],
 ): number {
   const piece = file.job.pieces[index];
-  if (piece?.kind !== 'organic-garland') return 0;
+  if (!piece || !isGarland(piece)) return 0;
   const day = wantedDay(file);
   // What other pieces lack of other products does not make this one shorter.
   const takes = new Set(madeRecipe(piece, file.workshop).needs.map(productKey));
@@ -73,7 +74,7 @@ export function howLong(
   count: (file: JobFile) => readonly BalloonRow[],
 ): HowLong | undefined {
   const piece = file.job.pieces[index];
-  if (piece?.kind !== 'organic-garland') return undefined;
+  if (!piece || !isGarland(piece)) return undefined;
   const { workshop, job } = file;
   const day = wantedDay(file);
   const lacks = lacksOf(job.name, productNeeds(count(file), workshop, day), day);

@@ -1,5 +1,6 @@
 import type { Change, JobFile, Piece } from '@early-lantern/contract';
 import { REACH_M, standingHeightM, usualPlatforms } from '../fixing/reach.ts';
+import { isGarland } from '../piece/kinds.ts';
 import { moved } from '../piece/moved.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { formatLength } from '../quantity/length.ts';
@@ -31,7 +32,7 @@ export function reachFixes(file: JobFile, piece: Piece, index: number): Attempt[
       label: `Hire a ${one.name.toLowerCase()}: ${formatLength(one.widthM, units)} wide, platform at ${formatLength(one.standM, units)}; ask its price, and what the floor bears`,
       changes: [{ path: '/job/platforms', value: [...platforms, one] as Change['value'] }],
     }));
-  const sections = piece.kind === 'organic-garland' ? (piece.sections ?? 1) : undefined;
+  const sections = isGarland(piece) ? (piece.sections ?? 1) : undefined;
   return [
     // Under a ceiling it is the ceiling that has to be reached; and nothing is hung so low that it lies on the floor.
     isCeiling
@@ -58,7 +59,7 @@ export function reachFixes(file: JobFile, piece: Piece, index: number): Attempt[
 /** Where nothing is allowed to fix it with: a curtain stand of its own behind it, to hang it on. */
 export function ownStand(file: JobFile, piece: Piece, index: number): Attempt[] {
   const spot = file.site.spots.find(({ id }) => id === piece.spotId);
-  if (!spot || piece.on || piece.kind !== 'organic-garland') return [];
+  if (!spot || piece.on || !isGarland(piece)) return [];
   const id = `${piece.id.slice(0, 50)}-stand`;
   if (file.job.pieces.some((one) => one.id === id)) return [];
   const colours = file.workshop.colours.map((colour) => colour.id);

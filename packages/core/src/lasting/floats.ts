@@ -1,6 +1,6 @@
 import type { Piece, Working } from '@early-lantern/contract';
 import { LIFT_G_PER_L } from '../air/helium.ts';
-import { lookLift } from '../piece/helium-look.ts';
+import { uponOf } from '../piece/kinds.ts';
 import { working } from '../working.ts';
 
 /** Whether a helium bouquet floats, and what its weight has to hold. */
@@ -13,9 +13,9 @@ interface Floating {
 
 /** Lift against ribbon and weight when it is filled; undefined for what does not float. */
 export function floatingOf(piece: Piece): Floating | undefined {
-  if (piece.kind !== 'accent' || piece.look.what !== 'helium') return undefined;
-  const { balloonsEach, weightG } = piece.look;
-  const { litresEach, latexGEach, ribbonG, netG } = lookLift(piece.look);
+  const { floats } = uponOf(piece);
+  if (!floats) return undefined;
+  const { balloonsEach, weightG, litresEach, latexGEach, ribbonG, netG } = floats;
   return {
     netG,
     weightG,

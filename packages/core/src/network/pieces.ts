@@ -1,5 +1,5 @@
 import type { On, Piece, Stage } from '@early-lantern/contract';
-import { smoothLine } from '../geometry/line.ts';
+import { uponOf } from '../piece/kinds.ts';
 import { isJoin } from '../support/carried.ts';
 import { partOf } from '../support/parts.ts';
 import { rankOf } from './stages.ts';
@@ -37,7 +37,7 @@ export function pieceWaits(tasks: readonly StagedTask[], pieces: readonly Piece[
   const waits = [
     ...pieces.flatMap((piece) => carrierWaits(piece, pieces, tasks)),
     ...pieces.flatMap((piece) => joinWaits(piece, pieces, tasks)),
-    ...chainWaits(pieces, tasks),
+    ...turnWaits(pieces, tasks),
   ];
   return [
     ...waits.filter(({ isPreferred }) => !isPreferred),
@@ -86,10 +86,13 @@ function firstOf<T extends StagedTask>(tasks: readonly T[]): T[] {
 const every = (before: readonly StagedTask[], after: readonly StagedTask[]): PieceWait[] =>
   before.flatMap(({ id: first }) => after.map(({ id: next }) => ({ first, next })));
 
+/** Tasks of a piece that wait for its carriers. */
+const waiting = (tasks: readonly StagedTask[], piece: Piece): StagedTask[] =>
+  ofPiece(tasks, piece.id).filter(({ stage }) => !uponOf(piece).ownFirst?.includes(stage as Stage));
+
 /** What a piece waits for in its carriers, and what waits in them for it. */
 function carrierWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
-  // A chain's weighted feet stand by themselves, whatever carries its other end.
-  const own = ofPiece(tasks, piece.id).filter(({ stage }) => piece.kind !== 'chain' || stage !== 'frame');
+  const own = waiting(tasks, piece);
   const carriers: (On | null | undefined)[] = [piece.on, isJoin(piece, pieces) ? undefined : piece.alsoOn];
   return carriers.flatMap((on) => {
     const carrier = on && pieces.find(({ id }) => id === on.pieceId);
@@ -110,7 +113,7 @@ function carrierWaits(piece: Piece, pieces: readonly Piece[], tasks: readonly St
  * steps: focal ones before stems and foils, those before fillers.
  */
 function closingRank(piece: Piece, own: readonly StagedTask[], before: Stage): number {
-  if (piece.kind !== 'accent') return rankOf(before);
+  if (!uponOf(piece).hasOwnTurn) return rankOf(before);
   const last = Math.max(...own.map(({ stage }) => rankOf(stage as Stage)));
   return Math.min(rankOf(before), last + 1);
 }
@@ -133,28 +136,25 @@ function isSteeper(one: Piece, other: Piece): boolean {
 }
 
 function riseOf(piece: Piece): number {
-  if (piece.kind !== 'organic-garland') return 1;
-  const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
-  const [a, b] = [chain[0], chain.at(-1)];
-  return a && b ? Math.abs(b.y - a.y) / Math.max(1e-9, Math.hypot(b.x - a.x, b.y - a.y)) : 0;
+  const { line } = uponOf(piece);
+  const [a, b] = [line?.[0], line?.at(-1)];
+  // On a pole of its own it stands upright.
+  return a && b ? Math.abs(b.y - a.y) / Math.max(1e-9, Math.hypot(b.x - a.x, b.y - a.y)) : 1;
 }
 
-/** From one tower the arch goes up before the chains. */
-function chainWaits(pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
+/** Of what ends at one carrier each has its turn: from one tower the arch goes up before the chains. */
+function turnWaits(pieces: readonly Piece[], tasks: readonly StagedTask[]): PieceWait[] {
   const carriers = ({ on, alsoOn }: Piece) => [on?.pieceId, alsoOn?.pieceId].filter((id) => id !== undefined);
-  return pieces.flatMap((chain) =>
-    chain.kind !== 'chain'
-      ? []
-      : pieces.flatMap((arch) => {
-          const isShared =
-            arch.kind === 'pair-arch' && carriers(arch).some((id) => carriers(chain).includes(id));
-          if (!isShared) return [];
-          // Its weighted feet are set with the other bases.
-          const hung = ofPiece(tasks, chain.id).filter(({ stage }) => stage !== 'frame');
-          return every(lastOf(ofPiece(tasks, arch.id)), firstOf(hung)).map((wait) => ({
-            ...wait,
-            isPreferred: true,
-          }));
-        }),
+  const turnOf = (piece: Piece) => uponOf(piece).ends?.turn ?? 0;
+  return pieces.flatMap((later) =>
+    pieces
+      .filter((first) => turnOf(first) > 0 && turnOf(first) < turnOf(later))
+      .filter((first) => carriers(first).some((id) => carriers(later).includes(id)))
+      .flatMap((first) =>
+        every(lastOf(ofPiece(tasks, first.id)), firstOf(waiting(tasks, later))).map((wait) => ({
+          ...wait,
+          isPreferred: true,
+        })),
+      ),
   );
 }

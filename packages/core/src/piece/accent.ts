@@ -1,4 +1,5 @@
 import type { Accent } from '@early-lantern/contract';
+import { SOLID } from '../air/wind.ts';
 import { material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
@@ -10,6 +11,7 @@ import type { Kind } from './kind.ts';
 import type { DrawnBalloon, Picture } from './picture.ts';
 import type { Need, Recipe } from './recipe.ts';
 import { standing } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
   lengthM: 0,
@@ -28,6 +30,9 @@ const plain = (piece: Accent): Omit<Recipe, 'needs' | 'siteWork'> => ({
   working: [],
 });
 
+/** So near to the floor it rests on it, m. */
+const FLOOR_M = 0.15;
+
 /** One big balloon, foil or helium bouquet placed to be looked at. */
 export const accent: Kind<Accent> = {
   traits: ({ look: { what } }) => ({
@@ -35,6 +40,23 @@ export const accent: Kind<Accent> = {
     balloons: what === 'round' ? 'latex' : what,
     hangs: what !== 'helium',
   }),
+  upon(piece) {
+    const { at, count, look } = piece;
+    const own = {
+      ...goesOn('balloons', 'mesh', 'panel', 'board', 'bar', 'table-top')(piece),
+      hasOwnTurn: true,
+    };
+    if (look.what === 'helium')
+      return {
+        ...own,
+        things: count,
+        floats: { ...lookLift(look), balloonsEach: look.balloonsEach, weightG: look.weightG },
+      };
+    const sizeIn = look.what === 'foil' ? look.sizeIn : look.balloon.inflatedIn;
+    const isOnFloor = at.yM <= inchesToMetres(sizeIn) / 2 + FLOOR_M;
+    return { ...own, things: count, ...(isOnFloor ? {} : { hangsAt: at }) };
+  },
+  outlineM2: ({ count }, { visibleWidthM }) => SOLID * (Math.PI / 4) * visibleWidthM ** 2 * count,
   hardware: noHardware,
   recipe(piece) {
     switch (piece.look.what) {

@@ -8,6 +8,7 @@ import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 const frameRate: Record<Backdrop['what'], RateKey> = {
   curtain: 'backdrop-stand',
@@ -95,9 +96,24 @@ const THICK_M = 0.05;
 /** Sections of a stand's crossbar push together to this, m. From memory, an editable default. */
 const CROSSBAR_M = 1.2;
 
+/** What a sign is fixed to. Common practice, no source. */
+const SIGN_ON = ['pole', 'board', 'balloons', 'mesh'] as const;
+
+/** Height of the board itself; below it is the pole, m. */
+const signHeightM = ({ heightM, unitHeightM }: Backdrop): number => Math.min(heightM, unitHeightM);
+
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
   traits: ({ what }) => ({ ...standing(), balloons: 'none', isLifted: what === 'boards' }),
+  upon(piece) {
+    const { at, what, heightM } = piece;
+    // A sign is held by its middle.
+    const heldM = heightM - signHeightM(piece) / 2;
+    return what === 'sign'
+      ? { goesOn: SIGN_ON, samples: [{ x: at.xM, y: at.yM + heldM }], things: 1 }
+      : standsAt(piece);
+  },
+  outlineM2: (piece) => piece.widthM * (piece.what === 'sign' ? signHeightM(piece) : piece.heightM),
   hardware({ what, widthM, heightM, unitWidthM }) {
     if (what === 'boards') return boardOf('board', unitWidthM, heightM);
     if (what === 'sign') return boardOf('sign', widthM, heightM);

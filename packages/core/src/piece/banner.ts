@@ -8,13 +8,32 @@ import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 import { hanging } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** Thread beyond the first and the last letter, both ends together. */
 const ENDS_M = 1;
 
+/** It sags so far, m. From memory. */
+const SAG_M = 0.1;
+
 /** One motif a letter, on thread. */
 export const banner: Kind<Banner> = {
   traits: ({ balloonsEach }) => ({ ...hanging(), balloons: balloonsEach > 0 ? 'latex' : 'none' }),
+  upon(piece) {
+    const { at } = piece;
+    const half = (spanM(piece) + ENDS_M) / 2;
+    return {
+      ...goesOn('bar', 'balloons', 'mesh', 'board')(piece),
+      ends: {
+        from: { xM: at.xM - half, yM: at.yM },
+        to: { xM: at.xM + half, yM: at.yM },
+        sagM: SAG_M,
+        stringN: 0,
+        feet: [],
+        balloonsRound: 1,
+      },
+    };
+  },
   hardware: noHardware,
   recipe(piece) {
     const { at, balloon, balloonsEach, colours, letterIn, pitchM } = piece;

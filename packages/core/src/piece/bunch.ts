@@ -7,6 +7,7 @@ import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import type { DrawnBalloon } from './picture.ts';
 import { hanging } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** Bunches stand this far apart in the drawing. */
 const APART_M = 0.55;
@@ -14,6 +15,7 @@ const APART_M = 0.55;
 /** Balloons tied into flowers on tape or thread. */
 export const bunch: Kind<Bunch> = {
   traits: hanging,
+  upon: (piece) => ({ ...goesOn('bar', 'balloons', 'mesh')(piece), things: piece.count, hangsAt: piece.at }),
   hardware: noHardware,
   recipe({ at, count, balloonsEach, balloon, colours, threadM, hungOn = 'thread' }) {
     const balloons = count * balloonsEach;

@@ -10,6 +10,7 @@ import { drawLayers, gradedLayers } from './layers.ts';
 import { oneFrame, packedRecipe } from './packed.ts';
 import { basePlate, upright } from './picture.ts';
 import { standing } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** Posts are of this. Common practice, no source. */
 const POST_PIPE = 'pvc-half';
@@ -17,6 +18,7 @@ const POST_PIPE = 'pvc-half';
 /** Graded layers on a short pipe in a wooden block: heavy below, light above. */
 export const centrepiece: Kind<Centrepiece> = {
   traits: standing,
+  upon: goesOn('table-top'),
   hardware: ({ count, postM }) => ({
     ...noHardware(),
     pipes: Array.from({ length: count }, (_, i) => ({

@@ -3,12 +3,14 @@ import { type HungLine, hungLine } from '../geometry/catenary.ts';
 import { stationsAt } from '../geometry/line.ts';
 import { material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { drawLayers, layerName, ownLayers, topOf } from './layers.ts';
+import { asPoint } from './moved.ts';
 import { basePlate, type DrawnBalloon } from './picture.ts';
 import { standing } from './traits.ts';
 
@@ -18,6 +20,28 @@ const MODELLING_IN = 2;
 /** Links of modelling balloons hung in a bow between two points. */
 export const chain: Kind<Chain> = {
   traits: standing,
+  upon(piece) {
+    const { from, to, sagM } = piece;
+    return {
+      goesOn: ['balloons', 'pole', 'bar'],
+      samples: [from, to].map(({ xM, yM }) => ({ x: xM, y: yM })),
+      things: 1,
+      // Its weighted feet stand by themselves, whatever carries its other end.
+      ownFirst: ['frame'],
+      ends: {
+        from,
+        to,
+        sagM,
+        stringN: 0,
+        pullN: pullN(piece),
+        feet: endsOnFeet(piece),
+        balloonsRound: PRESSED_BETWEEN,
+        setAt: BELOW_TOP,
+        turn: 2,
+      },
+    };
+  },
+  withEnd: (piece, end, at) => ({ ...piece, [end]: asPoint(at) }),
   hardware: noHardware,
   recipe(piece) {
     const { linkIn, balloonsPerLink, colours, sagM, foot } = piece;
@@ -195,6 +219,20 @@ export const chain: Kind<Chain> = {
     };
   },
 };
+
+/** Its last link is pressed in between two balloons. Common practice, no source. */
+const PRESSED_BETWEEN = 2;
+/** Of a tower or column it ends so far up: three layers below the arch. Common practice, no source. */
+const BELOW_TOP = 0.78;
+/** A modelling balloon, kg. From memory. */
+const MODELLING_KG = 0.0017;
+
+/** As a shallow hung line pulls, N: weight · span / (8 · sag). */
+function pullN({ from, to, sagM, linkIn, balloonsPerLink }: Chain): number {
+  const spanM = Math.hypot(to.xM - from.xM, to.yM - from.yM);
+  const weightN = (spanM / inchesToMetres(linkIn)) * balloonsPerLink * MODELLING_KG * GRAVITY;
+  return (weightN * spanM) / (8 * Math.max(0.05 * spanM, sagM));
+}
 
 /** Rings over the weight of a foot. Common practice, no source. */
 const RINGS_OF_A_FOOT = 2;

@@ -1,11 +1,13 @@
 import type { Furnishing } from '@early-lantern/contract';
 import { material } from '../materials/materials.ts';
+import { sumOf } from '../quantity/group.ts';
 import { DERIVED, working } from '../working.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Part, straight } from './part.ts';
 import type { DrawnShape } from './picture.ts';
 import { standing } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** A trestle table, 6 ft by 30 in., where nothing else is said. From memory, an editable default. */
 export const usualTable = { depthM: 0.76, massKg: 20 } as const;
@@ -13,6 +15,8 @@ export const usualTable = { depthM: 0.76, massKg: 20 } as const;
 /** Tables, chairs, linen, props: counted, carried and timed, not inflated. */
 export const furnishing: Kind<Furnishing> = {
   traits: ({ items }) => ({ ...standing(), balloons: 'none', furniture: items }),
+  upon: goesOn('balloons', 'table-top'),
+  outlineM2: ({ items }) => sumOf(items.map(({ count, widthM, heightM }) => count * widthM * heightM)),
   hardware: noHardware,
   depthM: ({ items }) => Math.max(...items.map(({ widthM }) => Math.min(widthM, usualTable.depthM))),
   recipe({ items, at }) {
@@ -95,7 +99,14 @@ export const furnishing: Kind<Furnishing> = {
     const top = at.yM + table.heightM;
     const surface = straight(left, top, right, top);
     return [
-      { id: 'top', label: `top of ${table.name}`, made: 'table-top', lines: [surface], after: 'frame' },
+      {
+        id: 'top',
+        label: `top of ${table.name}`,
+        made: 'table-top',
+        lines: [surface],
+        alike: table.count,
+        after: 'frame',
+      },
       { id: 'edge', label: `edge of ${table.name}`, made: 'table-edge', lines: [surface], after: 'frame' },
       {
         id: 'leg',

@@ -1,10 +1,12 @@
 import type { Piece, Schools } from '@early-lantern/contract';
+import type { XY } from '../geometry/line.ts';
 import type { Hardware } from './hardware.ts';
 import type { Part } from './part.ts';
 import type { Picture } from './picture.ts';
 import type { Placement } from './placement.ts';
 import type { Recipe } from './recipe.ts';
 import type { Traits } from './traits.ts';
+import type { Upon } from './upon.ts';
 
 /** What every kind of piece has to say of itself. */
 export interface Kind<P extends Piece> {
@@ -14,6 +16,12 @@ export interface Kind<P extends Piece> {
   traits(piece: P): Traits;
   /** Pipes to cut, what joins them, and other stiff parts. */
   hardware(piece: P): Hardware;
+  /** How it goes on other pieces or hangs. */
+  upon(piece: P): Upon;
+  /** Of what is held by two ends that may each be set on a carrier: it with one of them moved. */
+  withEnd?(piece: P, end: 'from' | 'to', at: XY): P;
+  /** What of it the wind meets from the front, m²; left out, as long as it is, as wide as it shows, of balloons. */
+  outlineM2?(piece: P, recipe: Recipe): number;
   /** Where its balloons are; left out, where the picture has them: placing them is no work. */
   placement?(piece: P, recipe: Recipe): Placement;
   /** How it looks on its spot's elevation. @param placed as `placement` has it, where the kind has one */

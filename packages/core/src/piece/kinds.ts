@@ -1,4 +1,5 @@
 import type { Piece, PieceKind, PieceOf } from '@early-lantern/contract';
+import { memoByPiece } from '../quantity/memo.ts';
 import { accent } from './accent.ts';
 import { backdrop } from './backdrop.ts';
 import { banner } from './banner.ts';
@@ -18,6 +19,7 @@ import { standingGarland } from './standing-garland.ts';
 import { tableArch } from './table-arch.ts';
 import { topiary } from './topiary.ts';
 import { tower } from './tower.ts';
+import type { Upon } from './upon.ts';
 
 /** Every kind of piece: add one here, in a file of its own, and to the contract's union. */
 export const kinds: { [K in PieceKind]: Kind<PieceOf<K>> } = {
@@ -46,6 +48,16 @@ export const kindOf = (piece: Piece) => kinds[piece.kind] as Kind<Piece>;
 
 /** What of a piece the rest of the plan goes by. */
 export const traitsOf = (piece: Piece) => kindOf(piece).traits(piece);
+
+/** How a piece goes on others: a piece is never changed in place, so it is looked at once. */
+export const uponOf = memoByPiece<Piece, [], Upon>(
+  () => [],
+  (piece) => kindOf(piece).upon(piece),
+);
+
+/** Hung by points along a line that is drawn for it. */
+export const isGarland = (piece: Piece): piece is PieceOf<'organic-garland'> =>
+  piece.kind === 'organic-garland';
 
 /** Set down first and cleared away last. */
 export const isFurniture = (piece: Piece) => traitsOf(piece).furniture.length > 0;

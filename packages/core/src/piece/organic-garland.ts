@@ -16,7 +16,7 @@ import {
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
 import { type Backing, flatness } from './organic-law.ts';
-import type { Part } from './part.ts';
+import type { Part, PartMade } from './part.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
 import { hanging } from './traits.ts';
 
@@ -32,6 +32,11 @@ const TAIL_CLUSTERS_PER_M = 1.5;
 /** Clusters of assorted diameters along a free line. */
 export const organicGarland: Kind<OrganicGarland> = {
   traits: hanging,
+  upon(piece) {
+    const line = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
+    const step = Math.max(1, Math.floor(line.length / SAMPLES));
+    return { goesOn: GARLAND_ON, samples: line.filter((_, i) => i % step === 0), things: 1, line };
+  },
   hardware: noHardware,
   depthM: (piece, { visibleWidthM }) => flatness(backingOf(piece)) * visibleWidthM,
   recipe(piece, schools) {
@@ -95,6 +100,23 @@ export const organicGarland: Kind<OrganicGarland> = {
     ];
   },
 };
+
+/** What a garland is hung on. Common practice, no source. */
+const GARLAND_ON: readonly PartMade[] = [
+  'bar',
+  'gap',
+  'mesh',
+  'frame-behind',
+  'pole',
+  'board',
+  'table-edge',
+  'balloons',
+  'cloth',
+  'leg',
+];
+
+/** Points of its line that are looked at for what it lies on. */
+const SAMPLES = 24;
 
 /** Ends that another garland is joined to. */
 const ENDS: readonly PartId[] = ['start', 'end', 'foot', 'body'];

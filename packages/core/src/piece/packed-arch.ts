@@ -11,6 +11,7 @@ import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { basePlate } from './picture.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** One base is laid down and the arch stood up later: hands go no higher, m. Laid down: common practice, no source. */
 const LAID_DOWN_M = 1.5;
@@ -18,6 +19,7 @@ const LAID_DOWN_M = 1.5;
 /** Layers pressed on a pipe bent between two bases. */
 export const packedArch: Kind<PackedArch> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ pipe, pipeLengthM }) => ({
     ...noHardware(),
     pipes: [{ pipe, label: 'arch', lengthM: pipeLengthM }],

@@ -15,10 +15,12 @@ import {
 import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** Layers pressed on an upright pole. */
 export const packedColumn: Kind<PackedColumn> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { layerSize, balloon, pressFactor, topper } = piece;

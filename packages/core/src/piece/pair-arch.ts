@@ -1,18 +1,75 @@
-import type { PairArch } from '@early-lantern/contract';
+import type { PairArch, Point } from '@early-lantern/contract';
 import { bowSpan, dupletsFor, type PairBow, pairBow } from '../geometry/pair-arch.ts';
 import { amounts, material } from '../materials/materials.ts';
 import { repeatCounts } from '../pattern/repeat.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { DERIVED, working } from '../working.ts';
 import { noHardware } from './hardware.ts';
 import type { Kind } from './kind.ts';
+import { asPoint, tidy } from './moved.ts';
 import type { DrawnBalloon } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { standing } from './traits.ts';
 
+/** Pull of a string drawn tight by hand, N. From memory, an editable default. */
+const STRING_PULL_N = 20;
+/** Its ends pull like a line that sags so far, m. From memory. */
+const SAG_M = 0.3;
+/** In a figure of eight, two before and two behind the tower. Common practice, no source. */
+const FIGURE_OF_EIGHT = 4;
+/** Of a tower or column it ends so far up: two layers below the roof. Common practice, no source. */
+const BELOW_TOP = 0.85;
+const LEAST_SPAN_M = 0.3;
+/** One duplet of latex, kg, and rise and length over the span, as a flat arch has them. From memory. */
+const DUPLET_KG = 0.006;
+const LENGTH_OVER_SPAN = 1.1;
+const RISE_OVER_LENGTH = 0.12;
+
+/** As a flat arch pulls at its ends, N: weight · span / (8 · rise), and the string drawn tight. */
+function pullN({ outside, inside, spanM }: PairArch): number {
+  const bow = pairBow(inchesToMetres(outside.inflatedIn), inchesToMetres(inside.inflatedIn));
+  const lengthM = spanM * LENGTH_OVER_SPAN;
+  const weightN = (lengthM / bow.pitch) * DUPLET_KG * GRAVITY;
+  return (weightN * spanM) / (8 * Math.max(0.1, lengthM * RISE_OVER_LENGTH)) + STRING_PULL_N;
+}
+
 /** Crossed duplets on a tight string between two towers: the difference in size gives the curve. */
 export const pairArch: Kind<PairArch> = {
   traits: standing,
+  upon(piece) {
+    const { at, spanM } = piece;
+    const [from, to] = [-1, 1].map((side) => ({ xM: at.xM + (side * spanM) / 2, yM: at.yM })) as [
+      Point,
+      Point,
+    ];
+    return {
+      goesOn: ['balloons', 'pole', 'bar'],
+      samples: [from, to].map(({ xM, yM }) => ({ x: xM, y: yM })),
+      things: 1,
+      ends: {
+        from,
+        to,
+        sagM: SAG_M,
+        stringN: STRING_PULL_N,
+        pullN: pullN(piece),
+        feet: [],
+        balloonsRound: FIGURE_OF_EIGHT,
+        onFixedOnly: true,
+        setAt: BELOW_TOP,
+        turn: 1,
+      },
+    };
+  },
+  // Its other end stays where it is, so its span changes.
+  withEnd(piece, end, at) {
+    const side = end === 'from' ? -1 : 1;
+    const otherX = piece.at.xM - (side * piece.spanM) / 2;
+    const spanM = tidy(Math.max(LEAST_SPAN_M, Math.abs(otherX - at.x)));
+    const isTurned = side * (at.x - otherX) < 0;
+    const middle = isTurned ? at.x - (side * spanM) / 2 : (at.x + otherX) / 2;
+    return { ...piece, at: asPoint({ x: middle, y: at.y }), spanM };
+  },
   hardware: noHardware,
   recipe(piece, schools) {
     const { spanM, outside, inside, at } = piece;

@@ -13,10 +13,12 @@ import { type Part, straight } from './part.ts';
 import type { DrawnBalloon, DrawnShape } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
 export const panelWall: Kind<PanelWall> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ panelIn, rows }) =>
     boardOf('backing board', rows * inchesToMetres(panelIn), inchesToMetres(panelIn)),
   // One balloon thick.

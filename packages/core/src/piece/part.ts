@@ -34,6 +34,8 @@ export interface Part {
   lines: readonly (readonly XY[])[];
   /** Where it covers an area: whatever lies on it is on the part. */
   area?: Area;
+  /** Of so many alike, each bearing its share of what is on it; left out, it is one. */
+  alike?: number;
   /** How much of the wind it keeps from what lies on its area, 0 to 1; left out, none. */
   shields?: number;
   /** The stage of its own piece after which something can go on it. */

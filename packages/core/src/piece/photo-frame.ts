@@ -23,6 +23,7 @@ import { dressedRuns, uprights } from './photo-frame-runs.ts';
 import { basePlate, type DrawnShape } from './picture.ts';
 import type { SiteWork } from './recipe.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** A strung garland is tied to its bar about every 2 ft. Common practice, no source. */
 const TIE_SPACING_M = 0.6096;
@@ -30,6 +31,7 @@ const TIE_SPACING_M = 0.6096;
 /** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
 export const photoFrame: Kind<PhotoFrame> = {
   traits: standing,
+  upon: standsAt,
   hardware: (piece) => ({ ...noHardware(), pipes: barsOf(piece), fittings: cornersOf(piece) }),
   depthM: ({ dress: style }) =>
     style.style === 'organic' ? style.widthM : inchesToMetres(ringOuterDiameter(4, style.balloon.inflatedIn)),

@@ -10,10 +10,12 @@ import { drawTopper, oneFrame, packedRecipe, standMaterials } from './packed.ts'
 import { columnParts } from './part.ts';
 import { basePlate, upright } from './picture.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** Large quads one above the other, kept apart by small ones, so that the colours run straight up. */
 export const squareColumn: Kind<SquareColumn> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { heightM, large, small, topper } = piece;

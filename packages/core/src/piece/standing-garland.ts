@@ -16,6 +16,7 @@ import { standMaterials } from './packed.ts';
 import { type Part, straight } from './part.ts';
 import { basePlate, type DrawnShape, upright } from './picture.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** A lamp-type stand carries about this; taller or wider needs a heavy plate. Common practice, no source. */
 const LAMP_POLE_M = 2.3;
@@ -26,6 +27,7 @@ const CURVE_RAD = 0.75 * Math.PI;
 /** Clusters up a pole and, beyond its top, hanging neck to neck in a curve. */
 export const standingGarland: Kind<StandingGarland> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ poleM }) => poleOf(poleM),
   recipe(piece, schools) {
     const { poleM, gapM, widthM, curve } = piece;

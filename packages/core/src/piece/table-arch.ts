@@ -9,6 +9,7 @@ import { drawLayers, equalLayers } from './layers.ts';
 import { equalLayersWorking, oneFrame, packedRecipe } from './packed.ts';
 import { shapeWorking } from './packed-arch.ts';
 import { standing } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** Blown fuller than this, 12 in. quads do not go on the kit's poles. Common practice, no source. */
 const FULLEST_IN = 10;
@@ -16,6 +17,7 @@ const FULLEST_IN = 10;
 /** A kit of short poles between two clamps on a table. */
 export const tableArch: Kind<TableArch> = {
   traits: standing,
+  upon: goesOn('table-top', 'table-edge'),
   hardware: noHardware,
   recipe(piece, schools) {
     const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;

@@ -12,6 +12,7 @@ import { straight } from './part.ts';
 import { basePlate, type DrawnBalloon, type DrawnShape, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { standing } from './traits.ts';
+import { goesOn } from './upon.ts';
 
 /** Share of the sphere through the centres that caps of touching balloons cover. */
 const CAP_COVER = 0.82;
@@ -30,6 +31,7 @@ export function ballCount(ballM: number, balloonM: number): number {
 /** A ball of clusters on a stand, with a skirt of curtain below. */
 export const topiary: Kind<Topiary> = {
   traits: standing,
+  upon: goesOn('table-top'),
   hardware: ({ standM }) => poleOf(standM),
   recipe(piece, schools) {
     const { standM, ballM, balloon, colours, fillers, skirtM, at } = piece;

@@ -13,6 +13,7 @@ import { columnParts } from './part.ts';
 import { basePlate, type DrawnBalloon, upright } from './picture.ts';
 import type { Need } from './recipe.ts';
 import { standing } from './traits.ts';
+import { standsAt } from './upon.ts';
 
 /** Of the flower on a roof, where it is not said. Common practice, no source. */
 const PETALS = 5;
@@ -22,6 +23,7 @@ const ROOF_STEP = 0.86;
 /** Rings seated in the gaps of the ones below on a weighted stand, with a roof of ever smaller rings. */
 export const tower: Kind<Tower> = {
   traits: standing,
+  upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   recipe(piece, schools) {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;

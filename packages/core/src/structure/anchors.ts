@@ -1,7 +1,8 @@
 import type { JobFile, Spot } from '@early-lantern/contract';
 import { formatMass } from '../quantity/customary.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { isOutdoors } from './gust-at.ts';
-import { frictionOn, GRAVITY } from './standing.ts';
+import { frictionOn } from './standing.ts';
 
 /** What a stake in grass and a fixed point indoors hold, N. From memory, editable defaults. */
 const STAKE_N = 150;

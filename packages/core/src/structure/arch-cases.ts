@@ -1,5 +1,6 @@
 import type { HoldCase, HoldRules, Working } from '@early-lantern/contract';
 import { dynamicPressure } from '../air/wind.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { working } from '../working.ts';
 import {
   type ArchInWind,
@@ -14,7 +15,7 @@ import {
   windStrain,
 } from './arch-in-wind.ts';
 import type { BentArch, Carrier, OwnFeet } from './carrier.ts';
-import { GRAVITY, gustFor, PRETENSION_N, type TieSet } from './standing.ts';
+import { gustFor, PRETENSION_N, type TieSet } from './standing.ts';
 
 const IN_PLANE = 'tips its bases in its own plane';
 /** A lean of this share of the rise lies over for good. From memory. */

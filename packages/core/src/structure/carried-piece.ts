@@ -2,19 +2,19 @@ import type { HoldPiece, JobFile, Piece, Spot } from '@early-lantern/contract';
 import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
 import { bestMethod, hookFor } from '../fixing/methods.ts';
 import { placeOnPart } from '../fixing/on-parts.ts';
+import type { XY } from '../geometry/line.ts';
 import { attachedKg } from '../piece/attachments.ts';
+import { uponOf } from '../piece/kinds.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { placementOf } from '../piece/recipe-of.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { formatLength } from '../quantity/length.ts';
 import { carryingOf, distanceTo } from '../support/parts.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { gustAt, isOutdoors, rulesOf } from './gust-at.ts';
 import type { PieceMass } from './mass.ts';
-import { GRAVITY } from './standing.ts';
 
-/** Kinds whose two ends are looked at each for itself. */
-const TWO_ENDED: readonly Piece['kind'][] = ['pair-arch', 'chain', 'banner'];
 /** So far from its part a piece is not on it any more, m: an arm's reach of line. From memory. */
 const REACH_M = 0.6;
 
@@ -29,7 +29,9 @@ export function carriedPiece(
   mass: PieceMass,
   file: JobFile,
 ): HoldPiece | undefined {
-  if (!piece.on || TWO_ENDED.includes(piece.kind)) return undefined;
+  const { ends, things: count } = uponOf(piece);
+  // Two ends are looked at each for itself.
+  if (!piece.on || ends) return undefined;
   const carrying = carryingOf(piece.on, file.job.pieces);
   const allKg = mass.dressingKg + mass.gearKg + attachedKg(piece);
   if (!carrying)
@@ -44,7 +46,6 @@ export function carriedPiece(
   const away = distanceTo(part, at);
   const rules = rulesOf(file);
   const best = bestMethod(placeOnPart(part.made, spot, file), file.workshop);
-  const count = piece.kind === 'accent' || piece.kind === 'bunch' ? piece.count : 1;
   const { gustMs, source } = gustAt(spot, file);
   const windNPerPa = isOutdoors(spot, file)
     ? (DRAG * SOLID * Math.max(0.01, recipe.visibleWidthM * Math.max(recipe.lengthM, recipe.visibleWidthM))) /
@@ -103,9 +104,10 @@ export function carriedPiece(
   };
 }
 
-/** Where a piece is: its own place, else the middle of what is drawn. */
-function placeOf(piece: Piece, file: JobFile) {
-  if ('at' in piece) return { x: piece.at.xM, y: piece.at.yM + standsM(piece) };
+/** Where a piece is held: at its own place, else in the middle of what is drawn. */
+function placeOf(piece: Piece, file: JobFile): XY {
+  const [at, ...more] = uponOf(piece).samples;
+  if (at && more.length === 0) return at;
   const { balloons } = placementOf(piece, file.workshop.schools);
   const count = Math.max(1, balloons.length);
   return {
@@ -113,9 +115,3 @@ function placeOf(piece: Piece, file: JobFile) {
     y: balloons.reduce((sum, { yM }) => sum + yM, 0) / count,
   };
 }
-
-/** How far above its own place a piece is held: a sign by its middle. */
-const standsM = (piece: Piece): number =>
-  piece.kind === 'backdrop' && piece.what === 'sign'
-    ? piece.heightM - Math.min(piece.heightM, piece.unitHeightM) / 2
-    : 0;

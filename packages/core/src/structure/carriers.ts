@@ -28,7 +28,8 @@ const carriers: { [K in PieceKind]: CarrierOf<PieceOf<K>> } = {
   'packed-arch': archCarrier,
   'packed-column': columnCarrier,
   'square-column': columnCarrier,
-  tower: columnCarrier,
+  tower: (piece, recipe, mass, file) =>
+    columnCarrier(piece, recipe, mass, file, { label: 'tower stand', base: 'plate-2ft' }),
   'standing-garland': poleCarrier,
   'table-arch': tableCarrier,
   'photo-frame': frameCarrier,

@@ -2,11 +2,11 @@ import type { PieceOf } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { rodX } from '../geometry/elastica.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { bendPipe, bendWorking } from './bent-pipe.ts';
 import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
 import { pipeOf } from './pipes.ts';
-import { GRAVITY } from './standing.ts';
 import { upright } from './upright.ts';
 
 /** From this much pipe an arch is a large one, m. From memory, an editable default. */

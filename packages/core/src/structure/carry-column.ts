@@ -1,12 +1,11 @@
-import type { JobFile, Piece, PieceOf } from '@early-lantern/contract';
+import type { BaseId, JobFile, Piece, PieceOf } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
-import { pairBow } from '../geometry/pair-arch.ts';
+import { uponOf } from '../piece/kinds.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
-import { GRAVITY, STRING_PULL_N } from './standing.ts';
 import { upright } from './upright.ts';
 
 /** Drag of one smooth ball, no unit: 0.47 to 0.5. From memory, an editable default. */
@@ -18,11 +17,11 @@ export function columnCarrier(
   recipe: Recipe,
   mass: PieceMass,
   file: JobFile,
+  stand: { label: string; base: BaseId } = { label: 'column stand', base: 'small-plate' },
 ): Carrier {
   const pulls = file.job.pieces.flatMap((other) => pullsOn(piece, other));
-  const label = piece.kind === 'tower' ? 'tower stand' : 'column stand';
   return {
-    ...upright(label, piece.kind === 'tower' ? 'plate-2ft' : 'small-plate', recipe, mass),
+    ...upright(stand.label, stand.base, recipe, mass),
     ...('topper' in piece && piece.topper ? underTopper(piece.heightM, piece.topper, recipe) : {}),
     pickX: () => 0,
     // Pulls from both sides cancel; what is left pulls it over.
@@ -57,32 +56,14 @@ function underTopper(
   };
 }
 
-/** Pull on a tower by an arch of duplets or a chain that ends at it, N: to the right positive. */
+/** Pull on a tower by what ends at it, N: to the right positive. */
 function pullsOn(tower: Piece, other: Piece): number[] {
-  if (other.kind !== 'pair-arch' && other.kind !== 'chain') return [];
-  const sides = endsOn(other, tower.id);
-  if (sides.length === 0) return [];
-  const pull = other.kind === 'pair-arch' ? archPullN(other) : chainPullN(other);
-  return sides.map((side) => -side * pull);
+  const pullN = uponOf(other).ends?.pullN;
+  if (pullN === undefined) return [];
+  return endsOn(other, tower.id).map((side) => -side * pullN);
 }
 
 /** Which ends of it a piece carries: −1 the left one, 1 the right one. */
 function endsOn({ on, alsoOn }: Piece, id: string): (-1 | 1)[] {
   return [...(on?.pieceId === id ? ([-1] as const) : []), ...(alsoOn?.pieceId === id ? ([1] as const) : [])];
-}
-
-/** As a flat arch pulls at its ends, N: weight · span / (8 · rise), and the string drawn tight. */
-function archPullN(arch: PieceOf<'pair-arch'>): number {
-  const bow = pairBow(inchesToMetres(arch.outside.inflatedIn), inchesToMetres(arch.inside.inflatedIn));
-  const lengthM = arch.spanM * 1.1;
-  const weightN = (lengthM / bow.pitch) * 0.006 * GRAVITY;
-  const riseM = Math.max(0.1, lengthM * 0.12);
-  return (weightN * arch.spanM) / (8 * riseM) + STRING_PULL_N;
-}
-
-/** As a shallow hung line pulls, N: weight · span / (8 · sag); its links are modelling balloons of 1.7 g. */
-function chainPullN({ from, to, sagM, linkIn, balloonsPerLink }: PieceOf<'chain'>): number {
-  const spanM = Math.hypot(to.xM - from.xM, to.yM - from.yM);
-  const weightN = (spanM / inchesToMetres(linkIn)) * balloonsPerLink * 0.0017 * GRAVITY;
-  return (weightN * spanM) / (8 * Math.max(0.05 * spanM, sagM));
 }

@@ -2,11 +2,11 @@ import type { BaseId, JobFile, PieceOf } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { countOf } from '../piece/attachments.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { formatLength } from '../quantity/length.ts';
 import { working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
 import type { PieceMass } from './mass.ts';
-import { GRAVITY } from './standing.ts';
 import { upright } from './upright.ts';
 
 /** A lamp pole of 1 in. steel tube, 1 mm wall: E · I, N·m². From memory, an editable default. */

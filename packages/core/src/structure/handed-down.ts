@@ -1,18 +1,17 @@
-import type { JobFile, Piece, PieceOf, Working } from '@early-lantern/contract';
+import type { JobFile, Piece, Working } from '@early-lantern/contract';
 import { DRAG, SOLID } from '../air/wind.ts';
 import { attachedKg } from '../piece/attachments.ts';
-import { traitsOf } from '../piece/kinds.ts';
+import { kindOf, traitsOf } from '../piece/kinds.ts';
 import { flatness } from '../piece/organic-law.ts';
 import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { placementOf, recipeOf } from '../piece/recipe-of.ts';
 import { sumOf } from '../quantity/group.ts';
 import { carriedBy, shareOn } from '../support/carried.ts';
-import { outside, partOf, partsOf } from '../support/parts.ts';
+import { outside, partsOf } from '../support/parts.ts';
 import { working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
 import { massOf } from './mass.ts';
-import { tableOf } from './table-carrier.ts';
 
 /** What a piece that is carried asks of its carrier, all that hangs on it in turn included. */
 export interface CarriedLoad {
@@ -30,7 +29,7 @@ export interface CarriedLoad {
 export function carriedOn(carrier: Piece, file: JobFile): CarriedLoad[] {
   const { pieces } = file.job;
   // Of several tables alike each bears its share.
-  const alike = carrier.kind === 'furnishing' ? tableOf(carrier).count : 1;
+  const alike = Math.max(1, ...partsOf(carrier).map((part) => part.alike ?? 1));
   return carriedBy(carrier.id, pieces).flatMap((piece): CarriedLoad[] => {
     const share = shareOn(piece, carrier.id, pieces) / alike;
     // What is only joined to it hangs on points of its own.
@@ -51,7 +50,8 @@ function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
   const { dressingKg, gearKg } = massOf(recipe);
   const placed = placementOf(piece, file.workshop.schools);
   const middle = middleOf(placed);
-  const frontM2 = frontOf(piece, recipe.visibleWidthM, recipe.lengthM);
+  const frontM2 =
+    DRAG * (kindOf(piece).outlineM2?.(piece, recipe) ?? SOLID * recipe.visibleWidthM * recipe.lengthM);
   return {
     name: piece.name,
     massKg: dressingKg + gearKg + attachedKg(piece) + furnitureKg(piece),
@@ -64,18 +64,6 @@ function ownLoad(piece: Piece, carrier: Piece, file: JobFile): CarriedLoad {
 
 const furnitureKg = (piece: Piece) =>
   sumOf(traitsOf(piece).furniture.map(({ count, massKg }) => count * massKg));
-
-/** What the wind meets from the front, m², drag and solidity counted in. */
-function frontOf(piece: Piece, widthM: number, lengthM: number): number {
-  if (piece.kind === 'accent') return DRAG * SOLID * (Math.PI / 4) * widthM ** 2 * piece.count;
-  if (piece.kind === 'backdrop') return DRAG * piece.widthM * signHeightM(piece);
-  if (piece.kind === 'furnishing')
-    return piece.items.reduce((sum, one) => sum + DRAG * one.count * one.widthM * one.heightM, 0);
-  return DRAG * SOLID * widthM * lengthM;
-}
-
-const signHeightM = ({ what, heightM, unitHeightM }: PieceOf<'backdrop'>) =>
-  what === 'sign' ? Math.min(heightM, unitHeightM) : heightM;
 
 /** The middle of what is drawn: balloons by their volume; where there are none, boxes by their area. */
 function middleOf({ balloons, shapes }: Placement): { x: number; y: number } {
@@ -122,11 +110,11 @@ function gridOf({ xM, yM, widthM, heightM }: Area): { x: number; y: number; w: n
   }));
 }
 
-/** The middle of a piece on the floor, as its carrier counts from it. */
+/** The middle of a piece on the floor, as its carrier counts from it: of tables the middle of their tops. */
 function footOf(piece: Piece): { xM: number; yM: number } {
-  if (piece.kind !== 'furnishing') return 'at' in piece ? piece.at : { xM: 0, yM: 0 };
-  const [left, right] = partOf(piece, 'top')?.lines[0] ?? [];
-  return { xM: left && right ? (left.x + right.x) / 2 : piece.at.xM, yM: piece.at.yM };
+  const { xM, yM } = 'at' in piece ? piece.at : { xM: 0, yM: 0 };
+  const [left, right] = partsOf(piece).find(({ alike }) => alike)?.lines[0] ?? [];
+  return { xM: left && right ? (left.x + right.x) / 2 : xM, yM };
 }
 
 /** A carrier with what hangs on it: its weight where it sits, its wind at its height. */

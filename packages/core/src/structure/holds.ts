@@ -4,6 +4,7 @@ import { withLadders } from '../fixing/reach.ts';
 import { groundOf } from '../ground/from-above.ts';
 import { inTheWay } from '../ground/in-the-way.ts';
 import { withOverlaps } from '../ground/overlaps.ts';
+import { isGarland } from '../piece/kinds.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { formatLength } from '../quantity/length.ts';
 import { memoByPiece } from '../quantity/memo.ts';
@@ -120,7 +121,7 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
   const carrier = carrierOf(piece, recipe, mass, file);
   const held = carrier
     ? standingPiece(piece, spot, carrier, mass, file, weights, carried)
-    : piece.kind === 'organic-garland'
+    : isGarland(piece)
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
   const reached = { ...withLadders(held, spot, file), ground: groundOf(piece, held, file) };
@@ -149,8 +150,7 @@ function unaskedOf(
   spot: Spot,
   { site }: JobFile,
 ): HoldPiece['unasked'] {
-  const hangs =
-    piece.kind === 'organic-garland' && !piece.on && points.length === 0 && spot.fixings === undefined;
+  const hangs = isGarland(piece) && !piece.on && points.length === 0 && spot.fixings === undefined;
   const stands = cases.length > 0 && ballastKg.length > 0 && spot.floor === undefined;
   const mayBeForbidden =
     points.some(({ method, ratingN }) => ratingN > 0 && methodOf(method).vetoedBy) ||

@@ -1,18 +1,19 @@
-import type { HoldPiece, JobFile, Piece, PieceOf, Point, Spot } from '@early-lantern/contract';
+import type { HoldPiece, JobFile, Piece, Point, Spot } from '@early-lantern/contract';
 import { bestMethod, hookFor, type Place } from '../fixing/methods.ts';
 import { placeOnPart } from '../fixing/on-parts.ts';
 import { placeAt } from '../fixing/place.ts';
 import { attachedKg } from '../piece/attachments.ts';
-import { endsOnFeet } from '../piece/chain.ts';
-import { lookLift } from '../piece/helium-look.ts';
-import { formatLength, inchesToMetres } from '../quantity/length.ts';
+import { uponOf } from '../piece/kinds.ts';
+import type { Ends, Upon } from '../piece/upon.ts';
+import { GRAVITY } from '../quantity/force.ts';
+import { formatLength } from '../quantity/length.ts';
 import { carryingOf, distanceTo } from '../support/parts.ts';
 import { DERIVED, working } from '../working.ts';
 import { blank } from './blank-piece.ts';
 import { rulesOf } from './gust-at.ts';
 import { type CarriedLoad, carriedWorking } from './handed-down.ts';
 import type { PieceMass } from './mass.ts';
-import { factorAt, GRAVITY, STRING_PULL_N } from './standing.ts';
+import { factorAt } from './standing.ts';
 
 /** So far from the part it says an end is not on it any more, m. From memory, an editable default. */
 const END_REACH_M = 0.6;
@@ -25,39 +26,24 @@ export function placedPiece(
   file: JobFile,
   carried: readonly CarriedLoad[],
 ): HoldPiece {
-  if (piece.kind === 'accent' && piece.look.what === 'helium') return heliumPiece(piece, mass);
-  const ends = endsOf(piece);
+  const { floats, ends, hangsAt } = uponOf(piece);
+  if (floats) return floatingPiece(piece, floats, mass);
   if (ends) return betweenEnds(piece, ends, spot, mass, file, carried);
   const allKg = mass.dressingKg + mass.gearKg + attachedKg(piece);
-  return freeInTheAir(piece) ? onePoint(piece, spot, allKg, file) : blank(piece, 'set down', allKg);
+  return hangsAt ? onePoint(piece, hangsAt, spot, allKg, file) : blank(piece, 'set down', allKg);
 }
 
-/** Rounds, foils and bunches that are neither tied to a piece nor on the floor. */
-const freeInTheAir = (piece: Piece): piece is PieceOf<'accent'> | PieceOf<'bunch'> =>
-  piece.kind === 'bunch' ||
-  (piece.kind === 'accent' && piece.at.yM > inchesToMetres(sizeIn(piece)) / 2 + FLOOR_M);
-
-/** So near to the floor it rests on it, m. */
-const FLOOR_M = 0.15;
-
-const sizeIn = ({ look }: PieceOf<'accent'>): number =>
-  look.what === 'foil' ? look.sizeIn : look.balloon.inflatedIn;
-
 /** Each on a fixing of the place, if it has one there; else it hangs on nothing. */
-function onePoint(
-  piece: PieceOf<'accent'> | PieceOf<'bunch'>,
-  spot: Spot,
-  allKg: number,
-  file: JobFile,
-): HoldPiece {
-  const place = placeAt(spot, file.site, piece.at);
+function onePoint(piece: Piece, at: Point, spot: Spot, allKg: number, file: JobFile): HoldPiece {
+  const { things } = uponOf(piece);
+  const place = placeAt(spot, file.site, at);
   const best = bestMethod(place, file.workshop);
   if (!best)
     return {
       ...blank(piece, 'nothing yet', allKg),
       troubles: [`${piece.name}: it hangs on nothing there; choose what carries it under Hangs on.`],
     };
-  const loadN = (allKg / piece.count) * GRAVITY;
+  const loadN = (allKg / things) * GRAVITY;
   const { hookFactor } = rulesOf(file);
   const hook = hookFor(best.method, place, file.workshop, hookFactor, loadN);
   const { ratingN } = hook ?? best;
@@ -67,10 +53,10 @@ function onePoint(
     safetyFactor: factor,
     required: hookFactor,
     governing: 'the fixing of one',
-    points: Array.from({ length: piece.count }, (_, i) => ({
+    points: Array.from({ length: things }, (_, i) => ({
       id: `at-${i + 1}`,
-      spotXYM: piece.at,
-      at: piece.count > 1 ? i / (piece.count - 1) : 0.5,
+      spotXYM: at,
+      at: things > 1 ? i / (things - 1) : 0.5,
       section: 0,
       method: best.method,
       ...(hook ? { hook: { id: hook.id, name: hook.name } } : {}),
@@ -161,8 +147,7 @@ function heldEnd(
     ? placeOnPart(carrying.part.made, spot, file)
     : placeAt(spot, site, at);
   // A tight arch stands between two carriers; a wall's hooks are not made for its pull.
-  const best =
-    carrying || piece.kind !== 'pair-arch' || place.fixingId ? bestMethod(place, workshop) : undefined;
+  const best = carrying || !ends.onFixedOnly || place.fixingId ? bestMethod(place, workshop) : undefined;
   const hook = best && hookFor(best.method, place, workshop, rulesOf(file).hookFactor, loadN);
   const ratingN =
     (hook?.ratingN ?? best?.ratingN ?? 0) * (carrying?.part.made === 'balloons' ? ends.balloonsRound : 1);
@@ -196,64 +181,12 @@ function heldEnd(
   };
 }
 
-interface Ends {
-  from: Point;
-  to: Point;
-  sagM: number;
-  /** A string drawn tight by hand pulls besides, N. */
-  stringN: number;
-  /** Ends on weighted feet of their own. */
-  feet: readonly ('from' | 'to')[];
-  /** On balloons an end goes round so many of them. */
-  balloonsRound: number;
-}
-
-/** In a figure of eight, two before and two behind the tower. Common practice, no source. */
-const FIGURE_OF_EIGHT = 4;
-/** A chain's last link is pressed in between two. Common practice, no source. */
-const PRESSED_BETWEEN = 2;
-
-function endsOf(piece: Piece): Ends | undefined {
-  switch (piece.kind) {
-    case 'chain':
-      return {
-        from: piece.from,
-        to: piece.to,
-        sagM: piece.sagM,
-        stringN: 0,
-        feet: endsOnFeet(piece),
-        balloonsRound: PRESSED_BETWEEN,
-      };
-    case 'banner': {
-      const half = (piece.text.length * piece.pitchM) / 2;
-      return {
-        from: { xM: piece.at.xM - half, yM: piece.at.yM },
-        to: { xM: piece.at.xM + half, yM: piece.at.yM },
-        sagM: 0.1,
-        stringN: 0,
-        feet: [],
-        balloonsRound: 1,
-      };
-    }
-    case 'pair-arch':
-      return {
-        from: { xM: piece.at.xM - piece.spanM / 2, yM: piece.at.yM },
-        to: { xM: piece.at.xM + piece.spanM / 2, yM: piece.at.yM },
-        sagM: 0.3,
-        stringN: STRING_PULL_N,
-        feet: [],
-        balloonsRound: FIGURE_OF_EIGHT,
-      };
-    default:
-      return undefined;
-  }
-}
-
 /** A weight must hold down what floats: twice the lift. */
-function heliumPiece(piece: Extract<Piece, { kind: 'accent' }>, mass: PieceMass): HoldPiece {
-  if (piece.look.what !== 'helium') return blank(piece, 'set down', mass.dressingKg);
-  const { weightG } = piece.look;
-  const { netG } = lookLift(piece.look);
+function floatingPiece(
+  piece: Piece,
+  { netG, weightG }: NonNullable<Upon['floats']>,
+  mass: PieceMass,
+): HoldPiece {
   const one = {
     label: 'lifts its weight',
     resists: (weightG / 1000) * GRAVITY,

@@ -1,5 +1,6 @@
 import type { HoldCase, HoldRules, Spot } from '@early-lantern/contract';
 import { speedOf } from '../air/wind.ts';
+import { GRAVITY } from '../quantity/force.ts';
 
 /** What the business asks who has not said otherwise. From memory, editable defaults. */
 export const usualRules: HoldRules = {
@@ -12,10 +13,6 @@ export const usualRules: HoldRules = {
   packedStiffness: 3,
   assumedGustMs: 8,
 };
-
-export const GRAVITY = 9.81;
-/** Pull of a string drawn tight by hand, N. From memory, an editable default. */
-export const STRING_PULL_N = 20;
 
 /** One foot that a piece stands on. */
 interface Foot {

@@ -3,11 +3,12 @@ import { DRAG, SOLID } from '../air/wind.ts';
 import { bentRod, rodX } from '../geometry/elastica.ts';
 import { usualTable } from '../piece/furnishing.ts';
 import type { Recipe } from '../piece/recipe.ts';
+import { GRAVITY } from '../quantity/force.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
 import { jawFit } from './fits.ts';
 import type { PieceMass } from './mass.ts';
-import { GRAVITY, tieForce } from './standing.ts';
+import { tieForce } from './standing.ts';
 
 /** Jaws of the kit's clamps, and a cloth's thickness, m. Common practice, no source; cloth from memory. */
 const JAW_M = 0.0508;

@@ -1,4 +1,5 @@
 import type { Piece } from '@early-lantern/contract';
+import { isGarland } from '../piece/kinds.ts';
 
 /** The pieces that a piece carries itself. */
 export const carriedBy = (id: string, pieces: readonly Piece[]): Piece[] =>
@@ -23,7 +24,7 @@ const JOINED = ['start', 'end', 'foot', 'body'];
 
 /** Whether a piece is only joined to the other one it names, and carries its own weight: a garland to a garland. */
 export const isJoin = (piece: Piece, pieces: readonly Piece[]): boolean =>
-  piece.kind === 'organic-garland' &&
+  isGarland(piece) &&
   piece.alsoOn !== undefined &&
   JOINED.includes(piece.alsoOn.part) &&
   pieces.some(

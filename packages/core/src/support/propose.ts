@@ -1,7 +1,7 @@
 import type { On, Piece } from '@early-lantern/contract';
-import { smoothLine, type XY } from '../geometry/line.ts';
+import { uponOf } from '../piece/kinds.ts';
 import type { Part, PartMade } from '../piece/part.ts';
-import { memoByPair, memoByPiece } from '../quantity/memo.ts';
+import { memoByPair } from '../quantity/memo.ts';
 import { allCarriedBy } from './carried.ts';
 import { type Carrying, distanceTo, partsOf } from './parts.ts';
 
@@ -12,31 +12,6 @@ export interface Proposal extends Carrying {
   share: number;
 }
 
-/** What each kind of piece can go on, the usual way first. Common practice, no source. */
-const goesOn: Partial<Record<Piece['kind'], readonly PartMade[]>> = {
-  'organic-garland': [
-    'bar',
-    'gap',
-    'mesh',
-    'frame-behind',
-    'pole',
-    'board',
-    'table-edge',
-    'balloons',
-    'cloth',
-    'leg',
-  ],
-  'pair-arch': ['balloons', 'pole', 'bar'],
-  chain: ['balloons', 'pole', 'bar'],
-  banner: ['bar', 'balloons', 'mesh', 'board'],
-  accent: ['balloons', 'mesh', 'panel', 'board', 'bar', 'table-top'],
-  bunch: ['bar', 'balloons', 'mesh'],
-  centrepiece: ['table-top'],
-  'table-arch': ['table-top', 'table-edge'],
-  topiary: ['table-top'],
-  furnishing: ['balloons', 'table-top'],
-};
-
 /** A piece lies on a part within this, m; less of it than this share is by chance. From memory. */
 const WITHIN_M = 0.35;
 const LEAST_SHARE = 0.12;
@@ -45,16 +20,10 @@ const DEPTH_APART_M = 0.5;
 /** A way that is one later in the list counts so much less. */
 const LATER = 0.04;
 
-/** What a piece can go on, by what parts are made of. */
-const waysFor = (piece: Piece): readonly PartMade[] => {
-  if (piece.kind === 'backdrop') return piece.what === 'sign' ? ['pole', 'board', 'balloons', 'mesh'] : [];
-  return goesOn[piece.kind] ?? [];
-};
-
 /** Ends and bodies of garlands take garlands only at their ends: one is joined there, not hung. */
 const takes = (piece: Piece, part: Part): boolean =>
-  waysFor(piece).includes(part.made) &&
-  (piece.kind !== 'organic-garland' || part.made !== 'balloons' || part.id === 'start' || part.id === 'end');
+  uponOf(piece).goesOn.includes(part.made) &&
+  (uponOf(piece).line === undefined || part.made !== 'balloons' || part.id === 'start' || part.id === 'end');
 
 /** Other pieces of the spot; none that hangs on the piece itself. */
 function othersBeside(piece: Piece, pieces: readonly Piece[]): Piece[] {
@@ -72,7 +41,7 @@ export const placesFor = (piece: Piece, pieces: readonly Piece[]): Carrying[] =>
 
 /** What a piece lies on as it is drawn, the likeliest first. */
 export function proposalsFor(piece: Piece, pieces: readonly Piece[]): Proposal[] {
-  const ways = waysFor(piece);
+  const ways = uponOf(piece).goesOn;
   return othersBeside(piece, pieces)
     .flatMap((carrier) => liesOn(piece, carrier))
     .sort((a, b) => rank(b, ways) - rank(a, ways));
@@ -83,7 +52,7 @@ const liesOn = memoByPair(
   () => [],
   (piece: Piece, carrier: Piece): Proposal[] => {
     if (isApart(piece, carrier)) return [];
-    const at = samplesOf(piece);
+    const at = uponOf(piece).samples;
     return partsOf(carrier)
       .filter((part) => takes(piece, part))
       .map((part): Proposal => {
@@ -105,39 +74,3 @@ const isApart = ({ frontM }: Piece, carrier: Piece) =>
 
 const rank = ({ share, part }: Proposal, ways: readonly PartMade[]) =>
   share - LATER * ways.indexOf(part.made);
-
-/** Points that stand for a piece: along its line, its two ends, its place. */
-export const samplesOf = memoByPiece<Piece, [], readonly XY[]>(() => [], samplesAnew);
-
-function samplesAnew(piece: Piece): XY[] {
-  if (piece.kind === 'organic-garland') {
-    const chain = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
-    const step = Math.max(1, Math.floor(chain.length / 24));
-    return chain.filter((_, i) => i % step === 0);
-  }
-  const ends = endsOf(piece);
-  if (ends) return [ends.left, ends.right];
-  if (!('at' in piece)) return [];
-  const { xM, yM } = piece.at;
-  if (piece.kind === 'backdrop')
-    return [{ x: xM, y: yM + piece.heightM - Math.min(piece.heightM, piece.unitHeightM) / 2 }];
-  return [{ x: xM, y: yM }];
-}
-
-/** Both ends of a piece that has two, the left one first; undefined for others. */
-export function endsOf(piece: Piece): { left: XY; right: XY } | undefined {
-  switch (piece.kind) {
-    case 'pair-arch':
-      return {
-        left: { x: piece.at.xM - piece.spanM / 2, y: piece.at.yM },
-        right: { x: piece.at.xM + piece.spanM / 2, y: piece.at.yM },
-      };
-    case 'chain':
-      return {
-        left: { x: piece.from.xM, y: piece.from.yM },
-        right: { x: piece.to.xM, y: piece.to.yM },
-      };
-    default:
-      return undefined;
-  }
-}

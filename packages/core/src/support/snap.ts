@@ -1,21 +1,14 @@
-import type { On, Piece, Point } from '@early-lantern/contract';
-import { chainLength, smoothLine, stationsAt, type XY } from '../geometry/line.ts';
-import { moved } from '../piece/moved.ts';
+import type { On, Piece } from '@early-lantern/contract';
+import { chainLength, stationsAt, type XY } from '../geometry/line.ts';
+import { kindOf, uponOf } from '../piece/kinds.ts';
+import { asPoint, moved } from '../piece/moved.ts';
 import type { Part } from '../piece/part.ts';
+import type { Ends } from '../piece/upon.ts';
 import { allCarriedBy } from './carried.ts';
 import { carryingOf, distanceTo, nearestPlace } from './parts.ts';
-import { endsOf, samplesOf } from './propose.ts';
 
 /** Which of its two carriers is meant: the first, or that of its right end or of what it is joined to. */
 export type Side = 'on' | 'alsoOn';
-
-const asPoint = ({ x, y }: XY): Point => ({ xM: tidy(x), yM: tidy(Math.max(0, y)) });
-const tidy = (metres: number) => Number(metres.toFixed(5));
-
-/** Of a tower or column, an arch ends so far down from the top: two layers below the roof. Common practice, no source. */
-const BELOW_TOP = 0.85;
-/** Chains end lower still, three layers below it. Common practice, no source. */
-const CHAIN_BELOW_TOP = 0.78;
 
 /** A piece with what carries it, moved onto that part; null for the spot itself, undefined to leave it unsaid. */
 export function hungOn(piece: Piece, side: Side, on: On | null | undefined, pieces: readonly Piece[]): Piece {
@@ -31,10 +24,11 @@ function snapped(piece: Piece, side: Side, pieces: readonly Piece[]): Piece {
   const carrying = carryingOf(piece[side], pieces);
   if (!carrying) return piece;
   const { part } = carrying;
-  if (piece.kind === 'pair-arch' || piece.kind === 'chain') return endMoved(piece, side, pieces);
-  const samples = samplesOf(piece);
-  const ends = piece.kind === 'organic-garland' && (part.id === 'start' || part.id === 'end');
-  const own = ends ? [samples[0], samples.at(-1)].flatMap((one) => one ?? []) : samples;
+  const { samples, line, ends } = uponOf(piece);
+  if (ends?.setAt !== undefined)
+    return endMoved(piece, side === 'on' ? 'from' : 'to', part, ends, ends.setAt);
+  const isJoined = line && (part.id === 'start' || part.id === 'end');
+  const own = isJoined ? [line[0], line.at(-1)].flatMap((one) => one ?? []) : samples;
   const nearest = own.reduce<XY | undefined>(
     (best, one) => (best && distanceTo(part, best) <= distanceTo(part, one) ? best : one),
     undefined,
@@ -44,30 +38,15 @@ function snapped(piece: Piece, side: Side, pieces: readonly Piece[]): Piece {
   return moved(piece, to.x - nearest.x, to.y - nearest.y);
 }
 
-/** One end set on its carrier; a pair arch keeps its other end, so its span changes. */
-function endMoved(
-  piece: Extract<Piece, { kind: 'pair-arch' | 'chain' }>,
-  side: Side,
-  pieces: readonly Piece[],
-): Piece {
-  const carrying = carryingOf(piece[side], pieces);
-  const ends = endsOf(piece);
-  if (!carrying || !ends) return piece;
-  const from = side === 'on' ? ends.left : ends.right;
-  const { part } = carrying;
+/** One end set on its carrier: on a tower or column at its height, else where it is nearest. */
+function endMoved(piece: Piece, end: 'from' | 'to', part: Part, ends: Ends, setAt: number): Piece {
+  const { xM: x, yM: y } = ends[end];
+  const { area } = part;
   const at =
-    part.area && part.made === 'balloons'
-      ? {
-          x: part.area.xM + part.area.widthM / 2,
-          y: part.area.yM + part.area.heightM * (piece.kind === 'chain' ? CHAIN_BELOW_TOP : BELOW_TOP),
-        }
-      : nearestPlace(part, from);
-  if (piece.kind === 'chain') return { ...piece, [side === 'on' ? 'from' : 'to']: asPoint(at) };
-  const other = side === 'on' ? ends.right : ends.left;
-  const spanM = tidy(Math.max(0.3, Math.abs(other.x - at.x)));
-  const isTurned = side === 'on' ? at.x > other.x : at.x < other.x;
-  const middle = isTurned ? at.x + (side === 'on' ? spanM / 2 : -spanM / 2) : (at.x + other.x) / 2;
-  return { ...piece, at: asPoint({ x: middle, y: at.y }), spanM };
+    area && part.made === 'balloons'
+      ? { x: area.xM + area.widthM / 2, y: area.yM + area.heightM * setAt }
+      : nearestPlace(part, { x, y });
+  return kindOf(piece).withEnd?.(piece, end, at) ?? piece;
 }
 
 /** Points of a line laid along a part. */
@@ -78,8 +57,8 @@ const LAID_POINTS = 4;
  * what has no line to lay.
  */
 export function laidAlong(piece: Piece, part: Part): { piece: Piece; lengthM: number } | undefined {
-  if (piece.kind !== 'organic-garland') return undefined;
-  const own = smoothLine(piece.line.map(({ xM, yM }) => ({ x: xM, y: yM })));
+  const own = uponOf(piece).line;
+  if (!own || !('line' in piece)) return undefined;
   const middle = stationsAt(own, [chainLength(own) / 2])[0];
   const first = own[0];
   if (!middle || !first) return undefined;
