@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PersonId } from './ids.ts';
 import { TooLoud } from './noise.ts';
 import { withRule } from './rules.ts';
 import { Id, Instant, Name } from './scalars.ts';
@@ -9,7 +10,7 @@ const TaskId = z.string().min(1).max(200);
 const PinFields = z.strictObject({
   task: TaskId,
   start: Instant.optional(),
-  crew: z.array(Id).min(1).max(31).optional(),
+  crew: z.array(PersonId).min(1).max(31).optional(),
 });
 export const Pin = withRule(PinFields, PinFields, ({ start, crew }) =>
   start || crew ? [] : [{ path: ['start'], reason: 'a pin needs a start or people' }],
@@ -22,7 +23,7 @@ export const AgreedTask = z.strictObject({
   start: Instant,
   /** When it was to end: what has grown since is named. */
   end: Instant.optional(),
-  crew: z.array(Id).max(31),
+  crew: z.array(PersonId).max(31),
   gear: z.array(Id).max(100).optional(),
 });
 export type AgreedTask = z.infer<typeof AgreedTask>;
@@ -45,7 +46,7 @@ export const ClockChoices = z.strictObject({
   pins: z.array(Pin).max(1000).optional(),
   /** Who is not to do which task. */
   keptOff: z
-    .array(z.strictObject({ task: TaskId, person: Id }))
+    .array(z.strictObject({ task: TaskId, person: PersonId }))
     .max(200)
     .optional(),
   /** Tasks done in so many goes, one after the other, with other work between if need be. */

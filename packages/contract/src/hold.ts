@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PersonId } from './ids.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, LengthM, Name } from './scalars.ts';
 
@@ -102,7 +103,7 @@ export const Platform = z.strictObject({
   widthM: LengthM.max(5),
   massKg: z.number().min(10).max(20_000),
   /** Who drives it, trained or licensed. */
-  driver: Id.optional(),
+  driver: PersonId.optional(),
   /** For the job, in the workshop's money. */
   price: z.number().min(0).max(100_000).optional(),
 });

@@ -1,45 +1,47 @@
 import type { Fault } from './faults.ts';
+import type { Sort } from './ids.ts';
+import { Job } from './job.ts';
 import type { JobFile } from './job-file.ts';
+import { referencesIn } from './references.ts';
+
+/** What a job says of people without giving them anything to do: hours, and the plan that was on screen before. */
+const ASIDE = /^(hours|clock\.shown)\./;
 
 /** Everybody whom a job names: who puts it up, who takes it down, whom pins and plans in use give a task, who drives a lift. */
-export function peopleNamed({ crew, strikeCrew = [], clock, platforms = [] }: JobFile['job']): Set<string> {
-  return new Set([
-    ...crew,
-    ...strikeCrew,
-    ...(clock?.pins ?? []).flatMap((pin) => pin.crew ?? []),
-    ...(clock?.keptOff ?? []).map(({ person }) => person),
-    ...(clock?.agreed?.tasks ?? []).flatMap((task) => task.crew),
-    ...platforms.flatMap(({ driver }) => driver ?? []),
-  ]);
-}
+export const peopleNamed = (job: JobFile['job']): Set<string> =>
+  new Set(
+    referencesIn(Job, job)
+      .filter(({ sort, path }) => sort === 'person' && !ASIDE.test(path.join('.')))
+      .map(({ id }) => id),
+  );
+
+/** Looked at with every stored job already. */
+const ALWAYS_CHECKED = /^(crew|strikeCrew|pieces)\./;
+
+const words: Record<Sort, string> = {
+  colour: 'colour',
+  person: 'crew member',
+  spot: 'spot',
+  piece: 'piece',
+  ladder: 'ladder',
+};
 
 /**
  * What a job names by an id that its file does not have, besides what every stored job is checked for: second load,
  * shade, hired ladders, people of pins and of the plan in use.
  */
 export function unknownNames({ job, site, workshop }: JobFile): Fault[] {
-  const pieces = new Set(job.pieces.map(({ id }) => id));
-  const spots = new Set(site.spots.map(({ id }) => id));
-  const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
-  const people = new Set(workshop.crew.map(({ id }) => id));
-  const missing = (list: readonly string[] = [], known: ReadonlySet<string>, path: string, what: string) =>
-    list.flatMap((id, i): Fault[] =>
-      known.has(id) ? [] : [{ path: `job.${path}.${i}`, reason: `no ${what} "${id}" in this file` }],
-    );
-  return [
-    ...missing(job.secondLoad, pieces, 'secondLoad', 'piece'),
-    ...missing(job.shaded, spots, 'shaded', 'spot'),
-    ...(workshop.ladders ? missing(job.hiredLadders, ladders, 'hiredLadders', 'ladder') : []),
-    ...(job.clock?.pins ?? []).flatMap((pin, i) =>
-      missing(pin.crew, people, `clock.pins.${i}.crew`, 'crew member'),
-    ),
-    ...(job.clock?.keptOff ?? []).flatMap(({ person }, i) =>
-      missing([person], people, `clock.keptOff.${i}.person`, 'crew member'),
-    ),
-    ...(job.clock?.agreed?.tasks ?? []).flatMap(({ crew }, i) =>
-      missing(crew, people, `clock.agreed.tasks.${i}.crew`, 'crew member'),
-    ),
-  ];
+  const known: Partial<Record<Sort, ReadonlySet<string>>> = {
+    piece: new Set(job.pieces.map(({ id }) => id)),
+    spot: new Set(site.spots.map(({ id }) => id)),
+    person: new Set(workshop.crew.map(({ id }) => id)),
+    ...(workshop.ladders ? { ladder: new Set(workshop.ladders.map(({ id }) => id)) } : {}),
+  };
+  return referencesIn(Job, job).flatMap(({ sort, id, path }): Fault[] => {
+    const at = path.join('.');
+    if (ALWAYS_CHECKED.test(at) || ASIDE.test(at) || (known[sort]?.has(id) ?? true)) return [];
+    return [{ path: `job.${at}`, reason: `no ${words[sort]} "${id}" in this file` }];
+  });
 }
 
 /** A job without the people who are not there any more; a crew of whom nobody is left stays as it is, to be refused. */

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { Job } from './job.ts';
+import { Piece } from './piece/index.ts';
+import { referencesIn } from './references.ts';
 import { type Breach, withRule } from './rules.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
@@ -28,25 +30,13 @@ const colourNames = z.object({
   job: z.object({ pieces: z.array(z.unknown()) }),
 });
 
-/** Every colour that a piece names, with its place: wherever a key says `colour` or `colours`. */
-export function coloursNamed(
-  value: unknown,
-  path: Breach['path'] = [],
-): { colour: string; path: Breach['path'] }[] {
-  if (typeof value !== 'object' || value === null) return [];
-  return Object.entries(value).flatMap(([key, inner]) => {
-    const at = [...path, Array.isArray(value) ? Number(key) : key];
-    if (typeof inner === 'string') {
-      const last = path.at(-1);
-      const names = Array.isArray(value) ? isColourList(last) : isColourKey(key);
-      return names ? [{ colour: inner, path: at }] : [];
-    }
-    return coloursNamed(inner, at);
-  });
-}
+/** Every colour that pieces name, with its place in their list. */
+export const coloursNamed = (pieces: unknown): { colour: string; path: Breach['path'] }[] =>
+  referencesIn(anyPieces, pieces).flatMap(({ sort, id, path }) =>
+    sort === 'colour' ? [{ colour: id, path }] : [],
+  );
 
-const isColourKey = (key: unknown) => typeof key === 'string' && /^(colour|\w+Colour)$/.test(key);
-const isColourList = (key: unknown) => typeof key === 'string' && /^(colours|\w+Colours|repeat)$/.test(key);
+const anyPieces = z.array(Piece);
 
 function unknownName(names: Iterable<string>, wanted: string, path: Breach['path'], what: string): Breach[] {
   return new Set(names).has(wanted) ? [] : [{ path, reason: `no ${what} "${wanted}" in this file` }];

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Carried, carrierBreaches } from './carriers.ts';
 import { ClockChoices } from './clock.ts';
 import { Platform } from './hold.ts';
+import { LadderId, PersonId, PieceId, SpotId } from './ids.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
@@ -33,12 +34,12 @@ const HeadFields = z.strictObject({
   /** When the pieces come down. */
   strike: Window,
   /** Crew members on this job, by id. */
-  crew: z.array(Id).min(1, 'a job needs at least one person'),
+  crew: z.array(PersonId).min(1, 'a job needs at least one person'),
   /** Who takes it down, where that is not the crew that put it up. */
-  strikeCrew: z.array(Id).min(1, 'a strike needs at least one person').optional(),
+  strikeCrew: z.array(PersonId).min(1, 'a strike needs at least one person').optional(),
   /** Hours that somebody works for this job, besides their usual ones. */
   hours: z
-    .array(z.strictObject({ person: Id, from: Instant, until: Instant }))
+    .array(z.strictObject({ person: PersonId, from: Instant, until: Instant }))
     .max(60)
     .optional(),
   /** When the crew comes: left out, as the house opens; `late`, as late as the work allows; or at a time. */
@@ -61,16 +62,16 @@ const HeadFields = z.strictObject({
   /** Stops on the way out: what they add to the drive, and how long they take. */
   stops: z.array(Stop).max(12).optional(),
   /** Pieces that the van comes back for. */
-  secondLoad: z.array(Id).max(60).optional(),
+  secondLoad: z.array(PieceId).max(60).optional(),
   /** Cars besides the workshop's vehicles: somebody's own, or hired for this job. */
   cars: z
     .array(z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(9) }))
     .max(6)
     .optional(),
   /** Spots that a canopy keeps out of the sun, by id. */
-  shaded: z.array(Id).max(40).optional(),
+  shaded: z.array(SpotId).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */
-  hiredLadders: z.array(Id).max(20).optional(),
+  hiredLadders: z.array(LadderId).max(20).optional(),
   /** Towers and lifts hired for this job. */
   platforms: z.array(Platform).max(6).optional(),
   /** Pins and what was agreed for the day. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BaseId, MethodId } from './hold.ts';
+import { PersonId, PieceId } from './ids.ts';
 import { On } from './piece/carried.ts';
 import { Id } from './scalars.ts';
 import { Surface } from './site.ts';
@@ -47,7 +48,7 @@ export const HoldPoint = z.strictObject({
       id: Id,
       name: z.string(),
       standM: z.number(),
-      who: z.array(Id),
+      who: z.array(PersonId),
       needsSecond: z.boolean(),
     })
     .optional(),
@@ -157,7 +158,7 @@ export const CutBar = z.strictObject({
   isOwned: z.boolean(),
   cuts: z.array(
     z.strictObject({
-      pieceId: Id,
+      pieceId: PieceId,
       label: z.string(),
       lengthM: z.number(),
       /** The other job of the day that takes it. */

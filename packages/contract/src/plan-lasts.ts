@@ -1,16 +1,17 @@
 import { z } from 'zod';
+import { ColourId, PieceId } from './ids.ts';
 import { LampState } from './lamp-state.ts';
-import { DiameterIn, Id } from './scalars.ts';
+import { DiameterIn } from './scalars.ts';
 import { Working } from './working.ts';
 
 /** What becomes of one lot of balloons from inflation to the end of the event. */
 export const LastingLot = z.strictObject({
   /** The counts' lot: `B3`. */
   id: z.string(),
-  pieceId: Id,
+  pieceId: PieceId,
   label: z.string(),
   nominalIn: DiameterIn,
-  colour: Id,
+  colour: ColourId,
   gas: z.enum(['air', 'helium']),
   /** By the clock, and as they age: an hour in heat counts for more. */
   hoursHeld: z.number(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ColourId, PersonId, PieceId } from './ids.ts';
 import { LampState } from './lamp-state.ts';
 import { On } from './piece/carried.ts';
 import { InflatedRange, StandIn } from './piece/common.ts';
@@ -44,7 +45,7 @@ export const BalloonRow = z.strictObject({
   inflatedIn: InflatedRange,
   /** What to blow to in the workshop, so that they are as designed where they hang. */
   blowToIn: InflatedRange.optional(),
-  colour: Id,
+  colour: ColourId,
   need: z.int().nonnegative(),
   spare: z.int().nonnegative(),
   /** How many of `need` are kept from an earlier installation: neither taken off the shelf nor bought. */
@@ -72,7 +73,7 @@ export const Lot = z.strictObject({
   inflatedIn: InflatedRange,
   /** What to blow to in the workshop, so that they are as designed where they hang. */
   blowToIn: InflatedRange,
-  colour: Id,
+  colour: ColourId,
   count: z.int().nonnegative(),
   spare: z.int().nonnegative(),
   /** How many of `count` are kept from an earlier installation. */
@@ -98,14 +99,14 @@ export const Alternative = z.strictObject({
   balloons: z.int(),
   minutes: z.number(),
   note: z.string(),
-  rows: z.array(z.strictObject({ nominalIn: DiameterIn, colour: Id, count: z.int() })),
+  rows: z.array(z.strictObject({ nominalIn: DiameterIn, colour: ColourId, count: z.int() })),
 });
 export type Alternative = z.infer<typeof Alternative>;
 
 /** A size that a colour is not made in. */
 export const Unmade = z.strictObject({
   nominalIn: DiameterIn,
-  colour: Id,
+  colour: ColourId,
   count: z.int(),
   alternatives: z.array(Alternative),
 });
@@ -173,9 +174,9 @@ export const Task = z.strictObject({
   place: z.enum(['workshop', 'road', 'site']),
   start: Instant,
   end: Instant,
-  crew: z.array(Id),
+  crew: z.array(PersonId),
   gear: z.array(Id),
-  pieceId: Id.optional(),
+  pieceId: PieceId.optional(),
   /** Its step of that piece, by an id that stays the same whatever else is edited. */
   step: z.string().optional(),
   /** Its stage in putting the piece up. */
@@ -204,18 +205,18 @@ export type Task = z.infer<typeof Task>;
 export const BenchBatch = z.strictObject({
   /** The clock's task. */
   id: z.string(),
-  pieceId: Id,
+  pieceId: PieceId,
   label: z.string(),
   place: z.enum(['workshop', 'site']),
   start: Instant,
   end: Instant,
-  crew: z.array(Id),
+  crew: z.array(PersonId),
   gear: z.array(Id),
   nominalIn: DiameterIn,
   /** So that they are as designed where it is hottest on site: smallest and largest. */
   blowToIn: InflatedRange,
   /** The lots it blows, or its part of them: name, colour, how many. */
-  lots: z.array(z.strictObject({ id: z.string(), colour: Id, count: z.int() })),
+  lots: z.array(z.strictObject({ id: z.string(), colour: ColourId, count: z.int() })),
 });
 export type BenchBatch = z.infer<typeof BenchBatch>;
 

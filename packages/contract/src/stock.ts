@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ColourId } from './ids.ts';
 import { Grade, InflatedRange } from './piece/common.ts';
 import { withRule } from './rules.ts';
 import { DiameterIn, Hex, Id, Name, SharePct, Text } from './scalars.ts';
@@ -51,7 +52,7 @@ export type SizeEntry = z.infer<typeof SizeEntry>;
 /** No shelf holds more of one thing. */
 const MOST_ON_HAND = 1_000_000;
 
-const product = { nominalIn: DiameterIn, colour: Id };
+const product = { nominalIn: DiameterIn, colour: ColourId };
 
 /** Balloons on the shelf, uninflated. */
 export const StockRow = z.strictObject({ ...product, onHand: z.int().nonnegative().max(MOST_ON_HAND) });
@@ -60,7 +61,7 @@ export type StockRow = z.infer<typeof StockRow>;
 /** A bag as it is sold: for one product, or for every colour of the size. */
 export const Pack = z.strictObject({
   nominalIn: DiameterIn,
-  colour: Id.optional(),
+  colour: ColourId.optional(),
   count: z.int().min(1).max(5000),
   price: z.number().nonnegative().max(100_000).optional(),
 });

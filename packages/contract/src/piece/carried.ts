@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LoadKind } from '../hold.ts';
+import { PieceId } from '../ids.ts';
 import { DiameterIn, Id, Name } from '../scalars.ts';
 
 /** Parts of pieces that other pieces hang on, stand on, lean on or are tied into. Which kind has which is its own data. */
@@ -23,7 +24,7 @@ export const PartId = z.enum([
 export type PartId = z.infer<typeof PartId>;
 
 /** What carries a piece: another piece of the same spot, and which part of it. */
-export const On = z.strictObject({ pieceId: Id, part: PartId });
+export const On = z.strictObject({ pieceId: PieceId, part: PartId });
 export type On = z.infer<typeof On>;
 
 /** How an attachment is fixed. */

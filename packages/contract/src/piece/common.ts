@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Hold } from '../hold.ts';
+import { ColourId, SpotId } from '../ids.ts';
 import { type Breach, repeated, sharesAddUp, withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct } from '../scalars.ts';
 import { Attachment, On } from './carried.ts';
@@ -46,7 +47,7 @@ export const Blown = withRule(BlownFields, BlownFields, ({ nominalIn, inflatedIn
 export type Blown = z.infer<typeof Blown>;
 
 export const ColourShare = z.strictObject({
-  colour: Id,
+  colour: ColourId,
   sharePct: SharePct,
   /** Where the colour gathers when the plan is by weight: −1 at the thick end, 1 at the tip, 0 all along. */
   lean: z.number().min(-1).max(1).optional(),
@@ -81,7 +82,7 @@ export type SchoolName = keyof Schools;
 export const placed = {
   id: Id,
   name: Name,
-  spotId: Id,
+  spotId: SpotId,
   group: Name.optional(),
   hold: Hold.optional(),
   /** What carries it; null where somebody has said that it is the spot itself, left out where nobody has said. */
@@ -93,18 +94,18 @@ export const placed = {
   attachments: z.array(Attachment).max(60).optional(),
 };
 
-const missing = { nominalIn: DiameterIn, colour: Id };
+const missing = { nominalIn: DiameterIn, colour: ColourId };
 
 /** What takes the place of a balloon that is not made in its size and colour, or is sold out. */
 export const StandIn = z.discriminatedUnion('way', [
   /** Another size of the colour, as many as fill the same volume. */
   z.strictObject({ way: z.literal('other-size'), ...missing, useIn: DiameterIn, inflatedIn: InflatedRange }),
   /** The colour inside a balloon of another one: two for one. */
-  z.strictObject({ way: z.literal('stuffed'), ...missing, outerColour: Id, innerIn: DiameterIn }),
+  z.strictObject({ way: z.literal('stuffed'), ...missing, outerColour: ColourId, innerIn: DiameterIn }),
   /** One larger balloon pinched in the middle makes two small ones. */
   z.strictObject({ way: z.literal('folded'), ...missing, fromIn: DiameterIn }),
   /** Another colour in the same size. */
-  z.strictObject({ way: z.literal('other-colour'), ...missing, useColour: Id }),
+  z.strictObject({ way: z.literal('other-colour'), ...missing, useColour: ColourId }),
 ]);
 export type StandIn = z.infer<typeof StandIn>;
 
@@ -157,7 +158,7 @@ export type Filler = z.infer<typeof Filler>;
 
 /** So many clusters of one size and colour after each other. */
 export const Stretch = z.strictObject({
-  colour: Id,
+  colour: ColourId,
   clusterSize: z.int().min(2).max(16),
   clusters: z.int().min(1).max(200),
 });
@@ -253,7 +254,7 @@ export const LayerSize = z.int().min(3).max(6);
  */
 export const Pattern = z.strictObject({
   kind: z.enum(['plain', 'spiral', 'stripes', 'rings', 'blocks']),
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
   /** The way a spiral climbs, seen from the front. */
   turn: z.enum(['left', 'right']),
   /** Layers in one block. */
@@ -262,15 +263,17 @@ export const Pattern = z.strictObject({
 export type Pattern = z.infer<typeof Pattern>;
 
 /** A layer set by itself: how many balloons, how large, in which colour. */
-export const OwnLayer = z.strictObject({ balloons: LayerSize, inflatedIn: DiameterIn, colour: Id });
+export const OwnLayer = z.strictObject({ balloons: LayerSize, inflatedIn: DiameterIn, colour: ColourId });
 export type OwnLayer = z.infer<typeof OwnLayer>;
 
 /** Layers set one by one, the lowest first; left out, as size, diameters and pattern say. */
 export const OwnLayers = z.array(OwnLayer).min(1).max(80);
 
 /** One balloon of a colour on top. */
-export const Topper = withRule(BlownFields.extend({ colour: Id }), BlownFields, ({ nominalIn, inflatedIn }) =>
-  aboveNominal(inflatedIn, nominalIn, ['inflatedIn']),
+export const Topper = withRule(
+  BlownFields.extend({ colour: ColourId }),
+  BlownFields,
+  ({ nominalIn, inflatedIn }) => aboveNominal(inflatedIn, nominalIn, ['inflatedIn']),
 );
 export type Topper = z.infer<typeof Topper>;
 

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { ColourId } from '../ids.ts';
 import { PipeId } from '../pipe.ts';
 import { withRule } from '../rules.ts';
-import { DiameterIn, Id, LengthM, Name } from '../scalars.ts';
+import { DiameterIn, LengthM, Name } from '../scalars.ts';
 import { Blown, ClusterSize, HeightM, LayerSize, Mix, made, Point } from './common.ts';
 
 const OrganicDress = z.strictObject({ style: z.literal('organic'), widthM: LengthM.max(2), mix: Mix });
@@ -9,7 +10,7 @@ const QuadDress = z.strictObject({
   style: z.literal('quads'),
   balloon: Blown,
   /** Colours of the quads in order, repeated: one dark and three light, for example. */
-  repeat: z.array(Id).min(1).max(24),
+  repeat: z.array(ColourId).min(1).max(24),
 });
 
 const FrameFields = z.strictObject({
@@ -66,7 +67,7 @@ export const PanelWall = z.strictObject({
   columns: z.int().min(1).max(20),
   rows: z.int().min(1).max(12),
   /** Single balloons that close the gaps at the edges. */
-  edge: z.strictObject({ balloon: Blown, colours: z.array(Id).min(1).max(12) }),
+  edge: z.strictObject({ balloon: Blown, colours: z.array(ColourId).min(1).max(12) }),
   sides: z.strictObject({ widthM: LengthM.max(2), mix: Mix }).nullable(),
 });
 export type PanelWall = z.infer<typeof PanelWall>;
@@ -82,7 +83,7 @@ export const Topiary = z.strictObject({
   ballM: LengthM.max(3),
   clusterSize: ClusterSize,
   balloon: Blown,
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
   /** Small ones in the gaps; null for none. */
   fillers: Blown.nullable(),
   skirtM: z.number().min(0).max(3),
@@ -102,11 +103,11 @@ export const Chain = z.strictObject({
   /** Blown length of a modelling balloon, pinched into as many links as it gives; left out, as is usual. */
   blownIn: z.number().min(2).max(60).optional(),
   /** Pair by pair, repeated. */
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
   /** Small weighted bases it is tied to. */
   bases: z.int().min(0).max(2),
   /** Two rings of balloons over the weight of each base. */
-  foot: z.strictObject({ balloon: Blown, balloons: LayerSize, colour: Id }).optional(),
+  foot: z.strictObject({ balloon: Blown, balloons: LayerSize, colour: ColourId }).optional(),
 });
 export type Chain = z.infer<typeof Chain>;
 
@@ -118,7 +119,7 @@ export const Bunch = z.strictObject({
   count: z.int().min(1).max(200),
   balloonsEach: z.int().min(2).max(12),
   balloon: Blown,
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
   /** How far each hangs down. */
   threadM: LengthM.max(10),
   /** Left out, thread. */
@@ -139,6 +140,6 @@ export const Banner = z.strictObject({
   balloon: Blown,
   /** None: letters alone. */
   balloonsEach: z.int().min(0).max(12),
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
 });
 export type Banner = z.infer<typeof Banner>;

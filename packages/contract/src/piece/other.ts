@@ -1,14 +1,15 @@
 import { z } from 'zod';
-import { DiameterIn, Id, LengthM, Name, Text } from '../scalars.ts';
+import { ColourId } from '../ids.ts';
+import { DiameterIn, LengthM, Name, Text } from '../scalars.ts';
 import { Blown, HeightM, made, Point, placed } from './common.ts';
 
 const Round = z.strictObject({
   what: z.literal('round'),
   balloon: Blown,
-  colour: Id,
+  colour: ColourId,
   fill: z.enum(['plain', 'lined', 'stuffed']),
   /** Of the lining or of the balloon inside. */
-  innerColour: Id.optional(),
+  innerColour: ColourId.optional(),
 });
 const Foil = z.strictObject({
   what: z.literal('foil'),
@@ -17,12 +18,12 @@ const Foil = z.strictObject({
   /** The letter or figure. */
   text: z.string().max(12),
   sizeIn: DiameterIn,
-  colour: Id,
+  colour: ColourId,
 });
 const Helium = z.strictObject({
   what: z.literal('helium'),
   balloon: Blown,
-  colours: z.array(Id).min(1).max(12),
+  colours: z.array(ColourId).min(1).max(12),
   /** Balloons in one bouquet. */
   balloonsEach: z.int().min(1).max(60),
   ribbonM: LengthM.max(10),
@@ -57,7 +58,7 @@ export const Backdrop = z.strictObject({
   /** Cloth over visible width. */
   fullness: z.number().min(1).max(4),
   /** As the elevation shows it. */
-  colour: Id,
+  colour: ColourId,
   text: z.string().max(80),
 });
 export type Backdrop = z.infer<typeof Backdrop>;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { ColourId } from '../ids.ts';
 import { PipeId } from '../pipe.ts';
 import { withRule } from '../rules.ts';
-import { DiameterIn, Id, LengthM } from '../scalars.ts';
+import { DiameterIn, LengthM } from '../scalars.ts';
 import { Blown, HeightM, LayerSize, made, OwnLayers, Pattern, Point, PressFactor, Topper } from './common.ts';
 
 const spanFits = (spanM: number, lengthM: number) => {
@@ -62,8 +63,8 @@ export const SquareColumn = z.strictObject({
   large: Blown,
   small: Blown,
   /** Round the column, the one to the front left first; repeated until there are four. */
-  colours: z.array(Id).min(1).max(4),
-  smallColour: Id,
+  colours: z.array(ColourId).min(1).max(4),
+  smallColour: ColourId,
   topper: Topper.nullable(),
 });
 export type SquareColumn = z.infer<typeof SquareColumn>;
@@ -151,8 +152,8 @@ const PairFields = z.strictObject({
   outside: Blown,
   inside: Blown,
   /** Along the arch, repeated. */
-  outsideColours: z.array(Id).min(1).max(12),
-  insideColours: z.array(Id).min(1).max(12),
+  outsideColours: z.array(ColourId).min(1).max(12),
+  insideColours: z.array(ColourId).min(1).max(12),
 });
 
 /** Duplets of a large and a small balloon crossed on a tight string: the difference in size gives the curve. */

@@ -17,7 +17,7 @@ import { inHandWanted } from '../clock/day-problem.ts';
 import { methodOf } from '../fixing/methods.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
-import { isGarland } from '../piece/kinds.ts';
+import { isGarland, traitsOf } from '../piece/kinds.ts';
 import { madeRecipe, recipeOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -217,6 +217,8 @@ function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: string }):
     .map(({ colour }) => ({
       label: `${colourName(file, colour)} in place of ${colourName(file, short.colour)}`,
       changes: file.job.pieces.flatMap((piece, p) => {
+        // A curtain's cloth is no balloon.
+        if (traitsOf(piece).balloons === 'none') return [];
         const changed = recoloured(piece, short.colour, colour);
         return dequal(changed, piece)
           ? []

@@ -265,7 +265,7 @@ function drawFoot({ foot }: Chain, xM: number): DrawnBalloon[] {
 }
 
 /** Ends that have a weighted foot of their own: of those that hang on nothing else, the first one first. */
-export const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] =>
+const endsOnFeet = ({ on, alsoOn, bases }: Chain): ('from' | 'to')[] =>
   [...(on ? [] : (['from'] as const)), ...(alsoOn ? [] : (['to'] as const))].slice(0, bases);
 
 const lineOf = ({ from, to, sagM }: Chain): HungLine =>

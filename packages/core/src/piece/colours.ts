@@ -1,41 +1,49 @@
-import type { Mix, Piece } from '@early-lantern/contract';
+import type { ColourShare, Mix, Piece } from '@early-lantern/contract';
+// Where pieces name colours, by kind: kept beside the contract's schemas by a test.
+import places from './colour-places.json';
 
-/** Keys under which pieces name colours. */
-const isColourKey = (key: string) => /^(colour|\w+Colour)$/.test(key);
-const isColourList = (key: string) => /^(colours|\w+Colours|repeat)$/.test(key);
+/** Colours here are of balloons that are there, or stand in for one that is not: they do not follow the design. */
+const NOT_DESIGN = /^\/(kept|standIns)\//;
 
-/** The piece with every mention of one colour turned into another; shares of the two are joined. */
+/**
+ * The piece with every mention of one colour turned into another; shares of the two are joined. What stood in for a
+ * colour goes; balloons kept stay what they are.
+ */
 export function recoloured(piece: Piece, from: string, to: string): Piece {
-  return swapped(piece, from, to, '') as Piece;
-}
-
-function swapped(value: unknown, from: string, to: string, key: string): unknown {
-  if (typeof value === 'string') return isColourKey(key) && value === from ? to : value;
-  if (Array.isArray(value)) {
-    const items = isColourList(key)
-      ? value.map((item) => (item === from ? to : swapped(item, from, to, '')))
-      : value.map((item) => swapped(item, from, to, ''));
-    return key === 'colours' ? joinShares(items) : items;
-  }
-  if (typeof value !== 'object' || value === null) return value;
-  // What stands in for a colour that is gone is gone with it.
-  return Object.fromEntries(
-    Object.entries(value).flatMap(([name, inner]) =>
-      name === 'standIns' ? [] : [[name, swapped(inner, from, to, name)]],
-    ),
+  const design = (places[piece.kind] as string[]).filter((place) => !NOT_DESIGN.test(place));
+  const swapped = design.reduce<unknown>(
+    (tree, place) => mappedAt(tree, place.split('/').slice(1), (id) => (id === from ? to : id)),
+    piece,
+  );
+  const { standIns: _, ...rest } = swapped as Piece & { standIns?: unknown };
+  return mixesOf(rest as Piece).reduce<Piece>(
+    (joined, { path }) =>
+      mappedAt(joined, [...path.split('/').slice(1), 'colours'], (shares) =>
+        joinShares(shares as ColourShare[]),
+      ) as Piece,
+    rest as Piece,
   );
 }
 
-function joinShares(items: unknown[]): unknown[] {
-  const shares = items as { colour?: string; sharePct?: number }[];
-  if (!shares.every((share) => typeof share === 'object')) return items;
-  const joined = new Map<unknown, { sharePct?: number }>();
+/** A tree with what stands at a place turned into something else; `*` is any place of a list. */
+function mappedAt(
+  tree: unknown,
+  [key, ...rest]: readonly string[],
+  turn: (found: unknown) => unknown,
+): unknown {
+  if (key === undefined) return tree === undefined ? tree : turn(tree);
+  if (key === '*') return Array.isArray(tree) ? tree.map((item) => mappedAt(item, rest, turn)) : tree;
+  if (typeof tree !== 'object' || tree === null || !(key in tree)) return tree;
+  const inner = (tree as Record<string, unknown>)[key];
+  return { ...tree, [key]: mappedAt(inner, rest, turn) };
+}
+
+/** Shares of one colour made one. */
+function joinShares(shares: readonly ColourShare[]): ColourShare[] {
+  const joined = new Map<string, ColourShare>();
   for (const share of shares) {
     const known = joined.get(share.colour);
-    joined.set(
-      share.colour,
-      known ? { ...known, sharePct: (known.sharePct ?? 0) + (share.sharePct ?? 0) } : share,
-    );
+    joined.set(share.colour, known ? { ...known, sharePct: known.sharePct + share.sharePct } : share);
   }
   return [...joined.values()];
 }

@@ -27,7 +27,7 @@ const LEG_M = 0.05;
 const MOST_ON_LEGS_KG = 40;
 
 /** The item that other things stand on, of whatever is placed together: the largest. */
-export const tableOf = ({ items }: PieceOf<'furnishing'>) =>
+const tableOf = ({ items }: PieceOf<'furnishing'>) =>
   items.reduce((a, b) => (b.heightM * b.widthM > a.heightM * a.widthM ? b : a));
 
 /** One of the tables of a piece with what stands on it: it tips about its legs. */
