@@ -1,31 +1,23 @@
-import type { Colour, ColourShare, Mix } from '@early-lantern/contract';
+import type { Colour, Mix } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
-import CloseIcon from '@mui/icons-material/Close';
 import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
 import {
   Box,
   Button,
-  FormControlLabel,
   IconButton,
   Menu,
   MenuItem,
-  Slider,
   Stack,
-  Switch,
   TextField,
   Tooltip,
   Typography,
 } from '@mui/material';
 import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
+import { ColourRow } from './ColourRow.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
-import { ShareField } from './ShareField.tsx';
-import { SizesOfColour } from './SizesOfColour.tsx';
 import { Stretches } from './Stretches.tsx';
-import { withShareOf } from './shares.ts';
-
-/** A colour of no more than this share is offered to go one by one. */
-const SCARCE_PCT = 15;
+import { useColourMix } from './use-colour-mix.ts';
 
 interface ColourMixProps extends MixProps {
   /** The workshop's colours. */
@@ -38,37 +30,14 @@ export const ColourMix = memo(
     const [bySize, setBySize] = useState(false);
     const known = (id: string) => colours.find((colour) => colour.id === id);
     const unused = colours.filter((colour) => !mix.colours.some((share) => share.colour === colour.id));
-    const change = (edit: (now: readonly ColourShare[]) => ColourShare[], gesture?: string) =>
-      onChange((now) => ({ colours: edit(now.colours) }), gesture);
-    const at = (now: readonly ColourShare[], id: string) => now.findIndex(({ colour }) => colour === id);
-    const setShare = (id: string, sharePct: number, gesture?: string) =>
-      change((now) => (at(now, id) < 0 ? [...now] : withShareOf(now, at(now, id), sharePct)), gesture);
-    const remove = (id: string) =>
-      change((now) =>
-        (at(now, id) < 0 ? [...now] : withShareOf(now, at(now, id), 0)).filter(({ colour }) => colour !== id),
-      );
-    /** Another colour in its place, share and lean kept. */
-    const replace = (id: string, colour: string) =>
-      change((now) => now.map((share) => (share.colour === id ? { ...share, colour } : share)));
-    const setSingly = (id: string, on: boolean) =>
-      change((now) =>
-        now.map((share) => {
-          if (share.colour !== id) return share;
-          const { singly: _, ...rest } = share;
-          return on ? { ...rest, singly: true } : rest;
-        }),
-      );
-    const add = (id: string) =>
-      change((now) =>
-        withShareOf([...now, { colour: id, sharePct: 0 }], now.length, Math.round(100 / (now.length + 1))),
-      );
+    const does = useColourMix(onChange);
 
     return (
       <Box component="section" aria-label="Colours">
         <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 0.5 }}>
           <Typography variant="h3">Colours</Typography>
           <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
-            {unused.length > 0 && mix.colours.length < 12 && <AddColour colours={unused} onAdd={add} />}
+            {unused.length > 0 && mix.colours.length < 12 && <AddColour colours={unused} onAdd={does.add} />}
             <TextField
               select
               variant="standard"
@@ -100,110 +69,18 @@ export const ColourMix = memo(
             <Box key={share.colour} sx={{ width: `${share.sharePct}%`, bgcolor: known(share.colour)?.hex }} />
           ))}
         </Stack>
-        {mix.colours.map((share, i) => {
-          const name = known(share.colour)?.name ?? share.colour;
-          return (
-            <Box
-              key={share.colour}
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: '20px 92px minmax(0, 1fr) 48px 28px',
-                alignItems: 'center',
-                gap: 1,
-              }}
-            >
-              <Swatch hex={known(share.colour)?.hex ?? '#888888'} />
-              <TextField
-                select
-                variant="standard"
-                value={share.colour}
-                title={name}
-                onChange={(event) => replace(share.colour, event.target.value)}
-                slotProps={{ htmlInput: { 'aria-label': `Colour ${i + 1}` } }}
-              >
-                {[share.colour, ...unused.map(({ id }) => id)].map((id) => (
-                  <MenuItem key={id} value={id}>
-                    {known(id)?.name ?? id}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <Slider
-                size="small"
-                aria-label={`${name}, share in per cent`}
-                value={share.sharePct}
-                disabled={mix.colours.length === 1}
-                onChange={(_, value) => setShare(share.colour, value as number, `colour-${share.colour}`)}
-              />
-              <ShareField
-                label={name}
-                sharePct={share.sharePct}
-                disabled={mix.colours.length === 1}
-                onCommit={(value) => setShare(share.colour, value)}
-              />
-              {mix.colourPlan === 'weighted' && (
-                <Slider
-                  size="small"
-                  aria-label={`${name}, from thick end to tip`}
-                  value={share.lean ?? 0}
-                  min={-1}
-                  max={1}
-                  step={0.1}
-                  track={false}
-                  marks={[{ value: 0 }]}
-                  onChange={(_, value) =>
-                    change(
-                      (now) =>
-                        now.map((one) =>
-                          one.colour === share.colour ? { ...one, lean: value as number } : one,
-                        ),
-                      `lean-${share.colour}`,
-                    )
-                  }
-                  sx={{ gridRow: 3, gridColumn: '3 / 4', py: 0.5 }}
-                />
-              )}
-              {mix.colours.length > 1 && !mix.stretches && (share.singly || share.sharePct <= SCARCE_PCT) && (
-                <FormControlLabel
-                  sx={{ gridColumn: '2 / 6', my: -0.5 }}
-                  control={
-                    <Switch
-                      size="small"
-                      checked={share.singly ?? false}
-                      onChange={(event) => setSingly(share.colour, event.target.checked)}
-                    />
-                  }
-                  label={`${name} one by one, facing front`}
-                  slotProps={{ typography: { sx: { fontSize: 13 } } }}
-                />
-              )}
-              {(bySize || share.inSizes) && (
-                <SizesOfColour
-                  name={name}
-                  share={share}
-                  mix={mix}
-                  onChange={(inSizes) =>
-                    change((now) =>
-                      now.map((one) => {
-                        if (one.colour !== share.colour) return one;
-                        const { inSizes: _, ...rest } = one;
-                        return inSizes ? { ...rest, inSizes } : rest;
-                      }),
-                    )
-                  }
-                />
-              )}
-              <IconButton
-                size="small"
-                aria-label={`Leave ${name} out`}
-                sx={{ gridRow: 1, gridColumn: 5 }}
-                disabled={mix.colours.length === 1}
-                onClick={() => remove(share.colour)}
-              >
-                <CloseIcon fontSize="small" />
-              </IconButton>
-            </Box>
-          );
-        })}
+        {mix.colours.map((share, i) => (
+          <ColourRow
+            key={share.colour}
+            share={share}
+            number={i + 1}
+            mix={mix}
+            known={known}
+            unused={unused}
+            showsSizes={bySize}
+            does={does}
+          />
+        ))}
         {(mix.sizes.length > 1 || mix.fillers.triosPerM > 0) && !bySize && (
           <Button size="small" onClick={() => setBySize(true)}>
             Set sizes colour by colour

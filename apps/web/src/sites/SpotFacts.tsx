@@ -14,9 +14,9 @@ import {
 } from '@mui/material';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { useUnits } from '../preferences.tsx';
 import { asKind } from './new-place.ts';
 import { type OutlineShape, outlineOf, outlineWords, shapeOf } from './outlines.ts';
+import { SpotAir } from './SpotAir.tsx';
 import { conditionWords, floorWords, spotWords, surfaceWords } from './words.ts';
 
 interface SpotFactsProps {
@@ -55,7 +55,6 @@ function StairFields({ spot, onChange }: Pick<SpotFactsProps, 'spot' | 'onChange
 
 /** The spot in figures. */
 export function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
-  const { tempUnit, tempNumber } = useUnits();
   const showsSurface = hasSurface(spot.kind);
   return (
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label={`${spot.name} in figures`}>
@@ -152,32 +151,7 @@ export function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
             </MenuItem>
           ))}
         </TextField>
-        {!(spot.indoors ?? site.indoors) && (
-          <TextField
-            select
-            label="Wind comes at it"
-            value={spot.openness ?? 'open'}
-            onChange={(event) => onChange({ openness: event.target.value === 'open' ? 'open' : 'sheltered' })}
-          >
-            <MenuItem value="open">in the open</MenuItem>
-            <MenuItem value="sheltered">in shelter</MenuItem>
-          </TextField>
-        )}
-        {(spot.indoors ?? site.indoors) && (
-          <CommitField
-            label={`Hottest, ${tempUnit}`}
-            value={spot.tempC === undefined ? '' : String(Math.round(tempNumber(spot.tempC)))}
-            placeholder={`${Math.round(tempNumber(21))} as usual`}
-            slotProps={{ inputLabel: { shrink: true } }}
-            onCommit={(text) => {
-              const typed = Number(text.replace(',', '.'));
-              const tempC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
-              if (!text.trim() || !(tempC >= -20 && tempC <= 50)) return 'A temperature of the air, please';
-              onChange({ tempC: Number(tempC.toFixed(1)) });
-              return undefined;
-            }}
-          />
-        )}
+        <SpotAir spot={spot} isIndoors={spot.indoors ?? site.indoors} onChange={onChange} />
         {showsSurface && (
           <TextField
             select

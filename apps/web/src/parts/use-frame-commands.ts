@@ -1,0 +1,72 @@
+import { useColorScheme } from '@mui/material';
+import { useMemo } from 'react';
+import { useNavigate } from 'react-router';
+import { useJobs } from '../api/queries.ts';
+import { helpFor } from '../help/help-for.ts';
+import { useUnits } from '../preferences.tsx';
+import { type PaletteCommand, useCommands } from './palette.tsx';
+import { useKeys } from './useKeys.ts';
+
+export const pages = [
+  { to: '/', label: 'Horizon', key: 'h' },
+  { to: '/sites', label: 'Sites', key: 's' },
+  { to: '/stock', label: 'Stock', key: 't' },
+  { to: '/workshop', label: 'Workshop', key: 'w' },
+];
+
+/** What every page can do, from its head, by a key or from the palette: go elsewhere, other units, light or dark. */
+export function useFrameCommands() {
+  const { units, setUnits } = useUnits();
+  const { mode, systemMode, setMode } = useColorScheme();
+  const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
+  const navigate = useNavigate();
+  const jobs = useJobs().data;
+  useKeys(Object.fromEntries(pages.map((page) => [page.key, () => void navigate(page.to)])));
+
+  const otherUnits = units === 'imperial' ? 'metric' : 'imperial';
+  useCommands(
+    useMemo<PaletteCommand[]>(
+      () => [
+        ...pages.map((page) => ({
+          id: page.to,
+          group: 'Go to' as const,
+          label: page.label,
+          keys: page.key.toUpperCase(),
+          run: () => void navigate(page.to),
+        })),
+        ...(jobs ?? []).map((job) => ({
+          id: `job-${job.data.id}`,
+          group: 'Go to' as const,
+          label: job.data.name,
+          run: () => void navigate(`/jobs/${job.data.id}/pieces`),
+        })),
+        {
+          id: 'units',
+          group: 'Do',
+          label: `Show lengths in ${otherUnits} units`,
+          run: () => setUnits(otherUnits),
+        },
+        {
+          id: 'mode',
+          group: 'Do',
+          label: isDark ? 'Light page' : 'Dark page',
+          run: () => setMode(isDark ? 'light' : 'dark'),
+        },
+        {
+          id: 'help',
+          group: 'Go to',
+          label: 'Help: the guide, at this step',
+          run: () => void navigate(`/help/${helpFor(window.location.pathname)}`),
+        },
+      ],
+      [jobs, navigate, otherUnits, setUnits, isDark, setMode],
+    ),
+  );
+  return {
+    units,
+    otherUnits,
+    isDark,
+    turnUnits: () => setUnits(otherUnits),
+    turnMode: () => setMode(isDark ? 'light' : 'dark'),
+  };
+}
