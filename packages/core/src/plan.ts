@@ -3,21 +3,13 @@ import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard, labelledTasks } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
 import { clockFor } from './clock/clock.ts';
+import type { WorkedJob } from './clock/day-job.ts';
 import { floorM2Of } from './clock/floor.ts';
 import { mostInHand } from './clock/most-in-hand.ts';
 import type { WorkedPiece } from './clock/work.ts';
-import { bufferFixes } from './lamps/buffer-fixes.ts';
 import { type Counted, enoughLamp } from './lamps/enough.ts';
-import { type EnoughAnswer, enoughFixes, onTimeFixes } from './lamps/fixes.ts';
-import { holdsLamp } from './lamps/holds.ts';
-import { holdsFixes } from './lamps/holds-fixes.ts';
-import { lastsLamp } from './lamps/lasts.ts';
-import { lastsFixes } from './lamps/lasts-fixes.ts';
-import { onTimeLamp, rehearsed } from './lamps/on-time.ts';
-import { powerFixes } from './lamps/power.ts';
-import { seatFixes } from './lamps/seats.ts';
-import { waitingLamps } from './lamps/unlit.ts';
-import { windowFixes } from './lamps/window-fixes.ts';
+import { lampsOf, lampsWithFixes, type Tries } from './lamps/lamps.ts';
+import { rehearsed } from './lamps/on-time.ts';
 import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { pipesAsCut } from './materials/piping.ts';
@@ -49,69 +41,67 @@ const TRIED_DAYS = 500;
  * @param file a validated job file: the job with its site, pieces and the workshop's data
  */
 export function planJob(file: JobFile): Plan {
-  const plan = draftPlan(file);
-  const { enough, lasts, holds, onTime } = plan.lamps;
-  const rehearsal = rehearse(file, plan, REHEARSED_DAYS);
-  return {
-    ...plan,
+  const { plan: drafted, worked } = draftJob(file);
+  const rehearsal = rehearse(file, drafted, REHEARSED_DAYS);
+  const { minutesInHand } = drafted.onTime;
+  const plan: Plan = {
+    ...drafted,
     rehearsal,
     onTime: {
-      ...plan.onTime,
+      ...drafted.onTime,
       chance: rehearsal?.chance ?? null,
-      bottleneck: bottleneckOf(plan, rehearsal),
+      bottleneck: bottleneckOf(drafted, rehearsal),
       // Without a plan there is nothing that could be better.
-      bound:
-        plan.onTime.minutesInHand === null
-          ? null
-          : mostInHand(workedWhile(file, exposedOnly(file, plan.tasks) ?? file)),
-    },
-    lamps: {
-      ...plan.lamps,
-      enough: {
-        ...enough,
-        fixes: enoughFixes(file, plan, enoughAnswer),
-      },
-      lasts: { ...lasts, fixes: lastsFixes(file, plan, draftPlan) },
-      holds: {
-        ...holds,
-        fixes:
-          holds.state === 'out' || holds.state === 'low' ? holdsFixes(file, plan.holds, holdsOfFile) : [],
-      },
-      onTime: {
-        ...rehearsed(onTime, rehearsal),
-        fixes: [
-          ...windowFixes(file, plan, draftPlan),
-          ...seatFixes(file),
-          ...powerFixes(file, plan, draftPlan),
-          ...onTimeFixes(file, plan, (tried) => draftPlan(tried).onTime),
-          ...bufferFixes(file, plan, rehearsal, (tried) => {
-            const replanned = draftPlan(tried);
-            return { plan: replanned, rehearsal: rehearse(tried, replanned, TRIED_DAYS) };
-          }),
-        ],
-      },
+      bound: minutesInHand === null ? null : mostInHand(worked),
     },
   };
+  // Ways out are tried from the plan as it is; what the rehearsed days say comes on top of what the clock says.
+  const lamps = lampsWithFixes(file, plan, tries);
+  return { ...plan, lamps: { ...lamps, onTime: rehearsed(lamps.onTime, rehearsal) } };
 }
+
+/** How fixes are tried: no more is worked out than their lamp needs. */
+const tries: Tries = {
+  draft: draftPlan,
+  holds: holdsOfFile,
+  enough: (file) => {
+    const counts = countPieces(file);
+    return { lamp: enoughLamp(file, counts), balloons: counts.balloons };
+  },
+  rehearsed: (file) => {
+    const plan = draftPlan(file);
+    return { plan, rehearsal: rehearse(file, plan, TRIED_DAYS) };
+  },
+};
 
 /**
  * The plan before any fix has been tried: for while a line is dragged, and to try the fixes with. Else the same as
  * `planJob`.
  */
 export function draftPlan(file: JobFile): Plan {
-  const plan = draftOf(file);
-  if (!file.job.loadsEvening || plan.lamps.lasts.state !== 'out') return plan;
+  return draftJob(file).plan;
+}
+
+/** A plan with what it was made from. */
+interface Draft {
+  plan: Plan;
+  worked: WorkedJob;
+}
+
+function draftJob(file: JobFile): Draft {
+  const draft = draftOf(file);
+  if (!file.job.loadsEvening || draft.plan.lamps.lasts.state !== 'out') return draft;
   // Prepared the evening before only as far as hold times allow.
   const { loadsEvening: _, ...job } = file.job;
   const onTheDay = draftOf({ ...file, job }, NOT_THE_EVENING);
-  return onTheDay.lamps.lasts.state === 'out' ? plan : onTheDay;
+  return onTheDay.plan.lamps.lasts.state === 'out' ? draft : onTheDay;
 }
 
 const NOT_THE_EVENING =
   'Prepared on the day: loaded the evening before, some balloons would not last to the end.';
 
 /** @param broken what else is not kept as somebody wished it */
-function draftOf(file: JobFile, broken: string | null = null): Plan {
+function draftOf(file: JobFile, broken: string | null = null): Draft {
   const { workshop, job } = file;
 
   const { planned, counts, holds, pieces: worked } = workedAndTimed(file);
@@ -121,7 +111,7 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
   const lots = lastingLots(file, drawn, clock.tasks);
   const pieces = drawn.map((piece) => toldWhatToBlow(piece, lots));
   const tasks = labelledTasks(pieces, clock.tasks);
-  return {
+  const plan: Plan = {
     jobId: job.id,
     timeZone: workshop.timeZone,
     pieces,
@@ -141,14 +131,9 @@ function draftOf(file: JobFile, broken: string | null = null): Plan {
     holds,
     ...cutListOf(file),
     cautions: cautionsOf(file, holds, tasks),
-    lamps: {
-      ...waitingLamps,
-      enough: enoughLamp(file, counts),
-      lasts: lastsLamp(file, lots),
-      holds: holdsLamp(file, holds),
-      onTime: onTimeLamp(file, clock),
-    },
+    lamps: lampsOf({ file, counts, holds, lots, clock }),
   };
+  return { plan, worked: { file, pieces: worked } };
 }
 
 /** What there is to do, and who does it when, counted back from doors. */
@@ -208,16 +193,11 @@ function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds
 }
 
 /** What carries the pieces of a file, nothing else looked at. */
-export const holdsOfFile = (file: JobFile) =>
-  holdsOf(
+export function holdsOfFile(file: JobFile): Holds {
+  return holdsOf(
     file,
     file.job.pieces.map((piece) => ({ piece, recipe: recipeOf(piece, file.workshop.schools) })),
   );
-
-/** What *Enough* says of a file that a fix is tried on. */
-function enoughAnswer(file: JobFile): EnoughAnswer {
-  const counts = countPieces(file);
-  return { lamp: enoughLamp(file, counts), balloons: counts.balloons };
 }
 
 /** A piece's counts: its lots with spares, the balloons and materials they make up, and what is not to be had. */
