@@ -1,4 +1,5 @@
 import type {
+  ColourId,
   CrewRow,
   DayCounts,
   JobFile,
@@ -79,7 +80,7 @@ export const useLacks = (workshopRevision: number) =>
   });
 
 /** Entries of the shelf's ledger, newest first, page by page; of all products or one. */
-export const useMovements = (product?: { nominalIn: number; colour: string }) =>
+export const useMovements = (product?: { nominalIn: number; colour: ColourId }) =>
   useInfiniteQuery({
     queryKey: [...keys.movements, product],
     queryFn: ({ pageParam }) => {

@@ -1,4 +1,4 @@
-import type { Piece, StandIn } from '@early-lantern/contract';
+import type { ColourId, Piece, StandIn } from '@early-lantern/contract';
 import { comesIn, rawNeedsOf, sizeName } from '@early-lantern/core';
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import { IconButton, ListSubheader, Menu, MenuItem } from '@mui/material';
@@ -9,7 +9,7 @@ import { Swatch } from '../parts/Swatch.tsx';
 import { colourOf } from './product-name.ts';
 
 /** What can be done to all balloons of a product: put inside another colour, or given another colour. */
-export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: string }) {
+export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) {
   const { file, store } = useJob();
   const { workshop } = file;
   const tell = useNotice();

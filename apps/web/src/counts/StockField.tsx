@@ -1,11 +1,11 @@
-import type { WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import type { ColourId, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import { TextField } from '@mui/material';
 import { keys, useSettings } from '../api/queries.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 
 interface StockFieldProps {
   nominalIn: number;
-  colour: string;
+  colour: ColourId;
   name: string;
   onHand: number | undefined;
 }

@@ -1,4 +1,4 @@
-import type { Piece, StandIn } from '@early-lantern/contract';
+import type { ColourId, Piece, StandIn } from '@early-lantern/contract';
 import {
   arrivesOn,
   type BuyRow,
@@ -58,7 +58,7 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
   const wanting = useWantedElsewhere(product);
   const here = product.need + product.spare;
   const elsewhere = wanting.reduce((sum, one) => sum + one.wanted, 0);
-  const take = (useColour: string) => {
+  const take = (useColour: ColourId) => {
     store.change((before) => ({
       ...before,
       pieces: before.pieces.map((piece) => standIn(piece, product, { way: 'other-colour', useColour })),
@@ -218,7 +218,7 @@ const closeness = (difference: number) =>
   difference < 3 ? 'hardly seen' : difference < 10 ? 'close' : difference < 25 ? 'similar' : 'another colour';
 
 /** What this job already takes of a product. */
-function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, colour: string): number {
+function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, colour: ColourId): number {
   return countPieces(file)
     .balloons.filter((row) => row.nominalIn === nominalIn && row.colour === colour)
     .reduce((sum, row) => sum + row.need - row.kept + row.spare, 0);

@@ -1,4 +1,4 @@
-import type { Alternative, Piece, PlanPiece, Unmade } from '@early-lantern/contract';
+import type { Alternative, ColourId, Piece, PlanPiece, Unmade } from '@early-lantern/contract';
 import { plural, sizeName } from '@early-lantern/core';
 import { Alert, Box, Button, Stack, Typography } from '@mui/material';
 import { dequal } from 'dequal';
@@ -6,7 +6,7 @@ import { useJob } from '../job/context.ts';
 import { colourOf } from './product-name.ts';
 
 const isFor =
-  (unmade: Pick<Unmade, 'nominalIn' | 'colour'>) => (one: { nominalIn: number; colour: string }) =>
+  (unmade: Pick<Unmade, 'nominalIn' | 'colour'>) => (one: { nominalIn: number; colour: ColourId }) =>
     one.nominalIn === unmade.nominalIn && one.colour === unmade.colour;
 
 /** Balloons that do not exist in their size and colour, with the ways round it; one click takes or drops one. */

@@ -1,3 +1,4 @@
+import type { ColourId } from '@early-lantern/contract';
 import { Box } from '@mui/material';
 import { DateTime } from 'luxon';
 import { Fragment, type ReactNode, useRef } from 'react';
@@ -5,7 +6,7 @@ import { placeLabels } from './place-labels.ts';
 import { useSize } from './useSize.ts';
 
 /** Colour of the sky by hour of the day: night, dawn, noon, dusk. A picture of the day, not an almanac. */
-const SKY: [hour: number, colour: string][] = [
+const SKY: [hour: number, colour: ColourId][] = [
   [0, '#252d47'],
   [4, '#44507a'],
   [5.5, '#8f94bd'],

@@ -1,4 +1,4 @@
-import type { MaterialRow, Plan, Working } from '@early-lantern/contract';
+import type { MaterialRow, PieceId, Plan, Working } from '@early-lantern/contract';
 import { createContext, useContext, useEffect, useState } from 'react';
 
 /** A working that is at hand, or where it stands in the whole plan, which is asked for when somebody opens it. */
@@ -28,7 +28,7 @@ export function useWorkings(source: WorkingSource): readonly Working[] | undefin
 }
 
 export const workingOfPiece =
-  (pieceId: string) =>
+  (pieceId: PieceId) =>
   (whole: Plan): readonly Working[] | undefined =>
     whole.pieces.find(({ id }) => id === pieceId)?.working;
 

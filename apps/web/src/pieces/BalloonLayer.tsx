@@ -1,9 +1,9 @@
-import type { Colour } from '@early-lantern/contract';
+import type { Colour, ColourId } from '@early-lantern/contract';
 import type { DrawnBalloon } from '@early-lantern/core';
 import { memo } from 'react';
 import { LIGHT, OUTLINE, shadeOf } from './balloon-shade.ts';
 
-const gradientId = (colour: string) => `balloon-${colour}`;
+const gradientId = (colour: ColourId) => `balloon-${colour}`;
 
 /** Gradients that make discs into balloons, one for each colour. */
 export const BalloonGradients = memo(function BalloonGradients({ colours }: { colours: readonly Colour[] }) {

@@ -1,4 +1,4 @@
-import type { Piece, Spot } from '@early-lantern/contract';
+import type { Piece, Spot, SpotId } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import { Button, Chip, MenuItem, Stack, TextField } from '@mui/material';
 import { memo } from 'react';
@@ -6,7 +6,7 @@ import { type SpotView, ViewToggle } from '../ground/ViewToggle.tsx';
 
 interface SpotBarProps {
   spots: readonly Spot[];
-  spotId: string;
+  spotId: SpotId;
   /** The job's pieces, without what a drag changes. */
   named: readonly Pick<Piece, 'id' | 'name' | 'spotId'>[];
   chosenId: string | undefined;

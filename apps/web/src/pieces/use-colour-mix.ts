@@ -1,4 +1,4 @@
-import type { ColourShare } from '@early-lantern/contract';
+import type { ColourId, ColourShare } from '@early-lantern/contract';
 import type { MixProps } from './mix-props.ts';
 import { withShareOf } from './shares.ts';
 
@@ -18,7 +18,7 @@ export function useColourMix(onChange: MixProps['onChange']) {
         (at(now, id) < 0 ? [...now] : withShareOf(now, at(now, id), 0)).filter(({ colour }) => colour !== id),
       ),
     /** Another colour in its place, share and lean kept. */
-    replace: (id: string, colour: string) => changeOne(id, (share) => ({ ...share, colour })),
+    replace: (id: string, colour: ColourId) => changeOne(id, (share) => ({ ...share, colour })),
     setLean: (id: string, lean: number) => changeOne(id, (share) => ({ ...share, lean }), `lean-${id}`),
     setSingly: (id: string, on: boolean) =>
       changeOne(id, ({ singly: _, ...rest }) => (on ? { ...rest, singly: true } : rest)),

@@ -1,4 +1,4 @@
-import type { BalloonRow, Task } from '@early-lantern/contract';
+import type { BalloonRow, ColourId, Task } from '@early-lantern/contract';
 import { sizeName } from '@early-lantern/core';
 import { beforeDoors, clockTime } from '../parts/time.ts';
 
@@ -55,7 +55,7 @@ export function BalloonTable({
 }) {
   const sizes = [...new Set(rows.map((row) => row.nominalIn))];
   const colours = [...new Set(rows.map((row) => row.colour))];
-  const cell = (size: number, colour: string) => {
+  const cell = (size: number, colour: ColourId) => {
     const own = rows.filter((row) => row.nominalIn === size && row.colour === colour);
     const need = own.reduce((sum, row) => sum + row.need, 0);
     const kept = own.reduce((sum, row) => sum + row.kept, 0);

@@ -1,4 +1,4 @@
-import { Floor, type Site, type Spot } from '@early-lantern/contract';
+import { Floor, type Site, type Spot, type SpotId } from '@early-lantern/contract';
 import { type SurveyQuestion, surveyWalk } from '@early-lantern/core';
 import { Box, Button, Chip, Paper, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ interface SurveyWalkProps {
   site: Site;
   change: SiteChange;
   /** Opens the spot and puts a first mark of a list on it. */
-  onMark: (spotId: string, list: MarkList) => void;
+  onMark: (spotId: SpotId, list: MarkList) => void;
   /** The question to begin with, by its key. */
   first?: string | undefined;
 }

@@ -1,4 +1,4 @@
-import type { WorkshopRow } from '@early-lantern/contract';
+import type { ColourId, WorkshopRow } from '@early-lantern/contract';
 import { sizeName } from '@early-lantern/core';
 import {
   Button,
@@ -26,7 +26,7 @@ export function LedgerPanel({ row }: { row: WorkshopRow }) {
   const product = stock.find((one) => `${one.nominalIn} ${one.colour}` === chosen);
   const movements = useMovements(product && { nominalIn: product.nominalIn, colour: product.colour });
   if (movements.error) throw movements.error;
-  const name = ({ nominalIn, colour }: { nominalIn: number; colour: string }) =>
+  const name = ({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) =>
     `${sizeName(nominalIn)} ${colourOf({ colours }, colour).name}`;
   const items = movements.data?.pages.flatMap((page) => page.items) ?? [];
   const total = movements.data?.pages[0]?.total ?? 0;

@@ -1,4 +1,4 @@
-import type { WorkshopRow } from '@early-lantern/contract';
+import type { ColourId, WorkshopRow } from '@early-lantern/contract';
 import { comesIn, sizeName } from '@early-lantern/core';
 import {
   Box,
@@ -40,7 +40,7 @@ export function ShelfTable({ row }: { row: WorkshopRow }) {
                 </Box>
               </TableCell>
               {sizes.map((size) => {
-                const isIt = (one: { nominalIn: number; colour: string }) =>
+                const isIt = (one: { nominalIn: number; colour: ColourId }) =>
                   one.nominalIn === size && one.colour === colour.id;
                 const coming = onOrder.filter(isIt).reduce((sum, order) => sum + order.count, 0);
                 const held = stock.find(isIt);

@@ -1,4 +1,4 @@
-import type { JobFile, LeftByOthers, Plan } from '@early-lantern/contract';
+import type { JobFile, LeftByOthers, PieceId, Plan } from '@early-lantern/contract';
 import type { HowLong } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
@@ -180,7 +180,7 @@ export const rehearseDays = (file: JobFile, days: number, onDone: (done: number)
   );
 
 /** How long the balloons there are would make a garland; undefined for what is none. */
-export const askHowLong = (file: JobFile, pieceId: string): Promise<HowLong | undefined> =>
+export const askHowLong = (file: JobFile, pieceId: PieceId): Promise<HowLong | undefined> =>
   planner.howLong(file, pieceId);
 
 /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */

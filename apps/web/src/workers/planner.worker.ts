@@ -1,4 +1,4 @@
-import type { JobFile, LeftByOthers, Piece, Plan, Rehearsal } from '@early-lantern/contract';
+import type { JobFile, LeftByOthers, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
 import {
   choiceCost,
   countPieces,
@@ -111,7 +111,7 @@ const planner = {
   /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
   choiceCost: (file: JobFile, task: string): number | null => choiceCost(file, task),
   /** How long the balloons there are would make a garland. */
-  howLong: (file: JobFile, pieceId: string): HowLong | undefined =>
+  howLong: (file: JobFile, pieceId: PieceId): HowLong | undefined =>
     howLong(
       file,
       file.job.pieces.findIndex(({ id }) => id === pieceId),

@@ -1,4 +1,4 @@
-import type { Colour, Grade, Pack, SizeEntry, WorkshopSettings } from '@early-lantern/contract';
+import type { Colour, ColourId, Grade, Pack, SizeEntry, WorkshopSettings } from '@early-lantern/contract';
 import data from './catalogue.json';
 import { latexMassG } from './mass.ts';
 
@@ -34,7 +34,7 @@ export function sizeOf(nominalIn: number, settings?: Pick<WorkshopSettings, 'siz
 /** Packs that a product comes in: its own, else those of its size, else the catalogue's; singly where none is known. */
 export function packsOf(
   nominalIn: number,
-  colour: string,
+  colour: ColourId,
   settings: Pick<WorkshopSettings, 'packs'>,
 ): Pack[] {
   const own = (settings.packs ?? []).filter((pack) => pack.nominalIn === nominalIn);

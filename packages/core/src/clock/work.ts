@@ -1,6 +1,7 @@
 import type {
   HoldPiece,
   Piece,
+  PieceId,
   Stage,
   Task,
   TooLoud,
@@ -140,10 +141,10 @@ export function simple(
 }
 
 /** Name of a step among those of all pieces of a job. */
-export const ownId = (pieceId: string, step: string) => `${pieceId}--${step}`;
+export const ownId = (pieceId: PieceId, step: string) => `${pieceId}--${step}`;
 
 /** Mark between a task cut into goes and the number of one of them. */
 export const GO = '~';
 
 /** The step of its piece that a task is, or is a go of: the same whatever else is edited. */
-export const stepOf = (id: string, pieceId: string) => id.slice(pieceId.length + 2).split(GO)[0] ?? id;
+export const stepOf = (id: string, pieceId: PieceId) => id.slice(pieceId.length + 2).split(GO)[0] ?? id;

@@ -1,4 +1,12 @@
-import type { BalloonRow, JobFile, Lamp, MaterialRow, Unmade, Working } from '@early-lantern/contract';
+import type {
+  BalloonRow,
+  ColourId,
+  JobFile,
+  Lamp,
+  MaterialRow,
+  Unmade,
+  Working,
+} from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import { type ShortMaterial, shortMaterials } from '../materials/short.ts';
 import { sumOf } from '../quantity/group.ts';
@@ -37,7 +45,7 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
     };
   const products = productNeeds(balloons, workshop, wantedDay(file));
   const short = shortMaterials(materials, workshop);
-  const name = (product: { nominalIn: number; colour: string }) =>
+  const name = (product: { nominalIn: number; colour: ColourId }) =>
     `${sizeName(product.nominalIn)} ${workshop.colours.find((colour) => colour.id === product.colour)?.name.toLowerCase() ?? product.colour}`;
   const shown = {
     working: [

@@ -1,6 +1,7 @@
 import type {
   BalloonRow,
   Change,
+  ColourId,
   Fix,
   JobFile,
   Lamp,
@@ -18,13 +19,14 @@ import { methodOf } from '../fixing/methods.ts';
 import { mixesOf, recoloured } from '../piece/colours.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { isGarland, traitsOf } from '../piece/kinds.ts';
+import { lineOfLength } from '../piece/line-of-length.ts';
 import { madeRecipe, recipeOf } from '../piece/recipe-of.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { lacksOf, substitutes, wantedDay } from '../stock/buy.ts';
 import { type ProductNeed, productNeeds } from '../stock/needs.ts';
 import { purchasesOf } from '../stock/purchases.ts';
-import { lineOfLength, longestFor } from './how-long.ts';
+import { longestFor } from './how-long.ts';
 import { ownStand } from './reach-fixes.ts';
 
 /**
@@ -147,7 +149,7 @@ function jointly(
 }
 
 /** Index of the piece that takes most of a product. */
-function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }): number {
+function thirstiest(plan: Plan, product: { nominalIn: number; colour: ColourId }): number {
   const taken = plan.pieces.map(({ balloons }) =>
     balloons
       .filter((row) => row.nominalIn === product.nominalIn && row.colour === product.colour)
@@ -159,7 +161,10 @@ function thirstiest(plan: Plan, product: { nominalIn: number; colour: string }):
 type Attempt = Omit<Fix, 'gain'>;
 
 /** The short product in a neighbouring size, blown to the same diameters, in every piece that takes it. */
-function otherSizes(file: JobFile, { nominalIn, colour }: { nominalIn: number; colour: string }): Attempt[] {
+function otherSizes(
+  file: JobFile,
+  { nominalIn, colour }: { nominalIn: number; colour: ColourId },
+): Attempt[] {
   return familyOf(nominalIn)
     .filter((useIn) => useIn !== nominalIn)
     .map((useIn) => ({
@@ -210,7 +215,7 @@ const colourName = (file: JobFile, id: string) =>
 const CLOSE_ENOUGH = 25;
 
 /** The closest colours there is enough of, in place of the short one, in every piece that has it. */
-function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: string }): Attempt[] {
+function inPlaceOf(file: JobFile, short: { nominalIn: number; colour: ColourId }): Attempt[] {
   return substitutes(short.nominalIn, short.colour, file.workshop, wantedDay(file))
     .filter((one) => one.isMade && one.difference < CLOSE_ENOUGH)
     .slice(0, 3)

@@ -1,9 +1,10 @@
 import type { JobFile, OrganicGarland } from '@early-lantern/contract';
+import { lineOfLength } from '../piece/line-of-length.ts';
 import { countPieces } from '../plan.ts';
 import { wantedDay } from '../stock/buy.ts';
 import { productNeeds } from '../stock/needs.ts';
 import { demoJob, garland } from '../test/samples.ts';
-import { howLong, lineOfLength, longestFor } from './how-long.ts';
+import { howLong, longestFor } from './how-long.ts';
 
 const count = (file: JobFile) => countPieces(file).balloons;
 

@@ -1,6 +1,7 @@
-import type { BalloonRow, JobFile, OrganicGarland } from '@early-lantern/contract';
-import { chainLength, scaleToLength, smoothLine } from '../geometry/line.ts';
-import { isGarland } from '../piece/kinds.ts';
+import type { BalloonRow, ColourId, JobFile } from '@early-lantern/contract';
+import { chainLength } from '../geometry/line.ts';
+import { isGarland, uponOf } from '../piece/kinds.ts';
+import { lineOfLength } from '../piece/line-of-length.ts';
 import { madeRecipe } from '../piece/recipe-of.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { lacksOf, wantedDay } from '../stock/buy.ts';
@@ -12,16 +13,8 @@ const STEP_M = METRES_PER_FOOT / 2;
 /** Nobody hangs a longer one; the contract's limit on what is typed. */
 const LONGEST_M = 60;
 
-const productKey = ({ nominalIn, colour }: { nominalIn: number; colour: string }) => `${nominalIn}|${colour}`;
-
-const pointsOf = ({ line }: OrganicGarland) => line.map(({ xM, yM }) => ({ x: xM, y: yM }));
-
-/** The line of a garland drawn out or in to a length, m, its first point and its shape kept. */
-export const lineOfLength = (piece: OrganicGarland, lengthM: number) =>
-  scaleToLength(pointsOf(piece), lengthM).map(({ x, y }) => ({
-    xM: Number(x.toFixed(5)),
-    yM: Number(y.toFixed(5)),
-  }));
+const productKey = ({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) =>
+  `${nominalIn}|${colour}`;
 
 /**
  * The longest that a garland can be with the balloons there are on the job's day, spares and everything else of the job
@@ -88,7 +81,7 @@ export function howLong(
   const stocked = { ...file, workshop: { ...workshop, onOrder: [...(workshop.onOrder ?? []), ...bought] } };
   const thereM = longestFor(file, index, count);
   return {
-    drawnM: chainLength(smoothLine(pointsOf(piece))),
+    drawnM: chainLength(uponOf(piece).line ?? []),
     thereM,
     withPacksM: bought.length > 0 ? longestFor(stocked, index, count) : thereM,
   };

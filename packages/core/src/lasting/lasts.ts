@@ -5,6 +5,7 @@ import type {
   LastingLot,
   Lot,
   Piece,
+  PieceId,
   PlanPiece,
   Task,
 } from '@early-lantern/contract';
@@ -93,7 +94,7 @@ function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
   const endsMs = Date.parse(job.strike.from);
   const usualMs = Date.parse(job.doors) - UNKNOWN_HOURS * HOUR_MS;
   const byPiece = groupBy(tasks, (task) => task.pieceId);
-  return (pieceId: string, nominalIn: number): Journey => {
+  return (pieceId: PieceId, nominalIn: number): Journey => {
     const own = byPiece.get(pieceId) ?? [];
     const bySize = own.filter(({ blows }) => blows?.nominalIn === nominalIn);
     const starts = (bySize.length ? bySize : own).map(({ start }) => Date.parse(start));

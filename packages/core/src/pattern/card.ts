@@ -1,3 +1,4 @@
+import type { ColourId } from '@early-lantern/contract';
 import { isEitherWayUp } from './chirality.ts';
 import { type DupletCount, dupletsOf } from './duplets.ts';
 import type { LayerColours } from './layers.ts';
@@ -18,7 +19,10 @@ export interface PatternCard {
  * The card of a stack.
  * @param name how a colour is called
  */
-export function patternCard(layers: readonly LayerColours[], name: (colour: string) => string): PatternCard {
+export function patternCard(
+  layers: readonly LayerColours[],
+  name: (colour: ColourId) => string,
+): PatternCard {
   const layerSize = layers[0]?.word.length ?? 0;
   return {
     layerSize,
@@ -29,7 +33,7 @@ export function patternCard(layers: readonly LayerColours[], name: (colour: stri
   };
 }
 
-function orientationTest(layers: readonly LayerColours[], name: (colour: string) => string): string {
+function orientationTest(layers: readonly LayerColours[], name: (colour: ColourId) => string): string {
   const words = [...new Map(layers.map(({ word }) => [word.join(' '), word])).values()];
   const word = words.find((one) => !isEitherWayUp(one));
   if (!word) return 'Every layer reads the same either way up: only its turn matters.';

@@ -1,4 +1,4 @@
-import type { ColourShare, Mix } from '@early-lantern/contract';
+import type { ColourId, ColourShare, Mix } from '@early-lantern/contract';
 
 /** A balloon that waits for its colour, metres on the elevation. */
 export interface Uncoloured {
@@ -7,13 +7,13 @@ export interface Uncoloured {
   rM: number;
   /** Towards the viewer. */
   zM?: number;
-  colour: string;
+  colour: ColourId;
 }
 
 /** Balloons of one size in order along the line, with how many get each colour. */
 export interface ColourGroup {
   balls: Uncoloured[];
-  counts: readonly { colour: string; count: number }[];
+  counts: readonly { colour: ColourId; count: number }[];
   clusterSize: number;
 }
 

@@ -1,4 +1,4 @@
-import type { Pattern } from '@early-lantern/contract';
+import type { ColourId, Pattern } from '@early-lantern/contract';
 
 /** One layer of packed work: its colours in order round the axis, and how far it is turned. */
 export interface LayerColours {
@@ -16,7 +16,7 @@ export function layerColours(pattern: Pattern, n: number, count: number): LayerC
   const { kind, colours, turn, blockLayers } = pattern;
   const at = (index: number) => colours[index % colours.length] as string;
   const round = Array.from({ length: n }, (_, j) => at(j));
-  const whole = (colour: string) => Array<string>(n).fill(colour);
+  const whole = (colour: ColourId) => Array<string>(n).fill(colour);
   const layer = (i: number): LayerColours => {
     switch (kind) {
       case 'spiral':

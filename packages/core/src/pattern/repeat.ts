@@ -1,8 +1,12 @@
+import type { ColourId } from '@early-lantern/contract';
 /**
  * A run of `count` clusters from a repeating list of colours: one dark and three light, for example, repeated exactly.
  * @returns how many of each colour, in the order of first use
  */
-export function repeatCounts(colours: readonly string[], count: number): { colour: string; count: number }[] {
+export function repeatCounts(
+  colours: readonly string[],
+  count: number,
+): { colour: ColourId; count: number }[] {
   const counts = new Map<string, number>();
   colours.forEach((colour, i) => {
     const uses = Math.floor(count / colours.length) + (i < count % colours.length ? 1 : 0);

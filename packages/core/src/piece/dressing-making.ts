@@ -1,4 +1,4 @@
-import type { Schools } from '@early-lantern/contract';
+import type { ColourId, Schools } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import { amounts, material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
@@ -228,7 +228,7 @@ function howMany({ spine, side }: Dressing['clusters']): string {
 
 /** "6 duplets, 2 quads, 8 duplets", each in its colour: stretches of alike clusters after each other. */
 function runInWords(run: NonNullable<Dressing['run']>): string {
-  const stretches: { size: number; colour: string; count: number }[] = [];
+  const stretches: { size: number; colour: ColourId; count: number }[] = [];
   for (const { size, colour } of run) {
     const last = stretches.at(-1);
     if (last?.size === size && last.colour === colour) last.count++;
@@ -240,7 +240,7 @@ function runInWords(run: NonNullable<Dressing['run']>): string {
 }
 
 /** "Brick: 6 in all, one to every 4th cluster, turned to the front." */
-function singlyInWords(colour: string, count: number, clusters: number): string {
+function singlyInWords(colour: ColourId, count: number, clusters: number): string {
   const every = Math.max(1, Math.round(clusters / count));
   const each =
     count > clusters

@@ -1,3 +1,4 @@
+import type { ColourId } from '@early-lantern/contract';
 import { type Station, stationsAt } from '../geometry/line.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
@@ -117,7 +118,7 @@ function inStretches(
   run: NonNullable<Dressing['run']>,
   needs: readonly Need[],
   random: () => number,
-): (Ball & { colour: string })[][] {
+): (Ball & { colour: ColourId })[][] {
   const pools = new Map<string, Ball[]>();
   for (const colour of new Set(run.map((cluster) => cluster.colour))) {
     const own = needs.filter((need) => need.colour === colour);

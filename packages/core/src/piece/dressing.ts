@@ -1,4 +1,4 @@
-import type { Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
+import type { ColourId, Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
 import { chainLength, type XY } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
@@ -59,7 +59,7 @@ export interface Dressing {
   spineClusters: number;
   sideClusters: number;
   /** Balloons of the colours that go one by one, evenly along and to the front. */
-  singly: { colour: string; count: number }[];
+  singly: { colour: ColourId; count: number }[];
   /** The clusters in their order along the line, where each has its colour. */
   run?: ColouredCluster[] | undefined;
   /** Of each make, the ones for large gaps first. */
@@ -263,7 +263,7 @@ function fillerNeeds(mix: Mix, filler: FillerCount): Need[] {
 }
 
 /** Balloons of one size by colour: each by its share among those of that size. */
-function dealColours(mix: Mix, balloons: number, nominalIn: number): { colour: string; count: number }[] {
+function dealColours(mix: Mix, balloons: number, nominalIn: number): { colour: ColourId; count: number }[] {
   const counts = apportion(
     mix.colours.map((share) => shareIn(share, nominalIn)),
     balloons,

@@ -1,4 +1,4 @@
-import type { Piece } from '@early-lantern/contract';
+import type { ColourId, Piece } from '@early-lantern/contract';
 import { type PatternCard, patternCard } from '../pattern/card.ts';
 import { seenColour } from '../stock/stand-ins.ts';
 import { centreLayers } from './centrepiece.ts';
@@ -42,7 +42,7 @@ export interface PiecePattern extends PatternCard {
 }
 
 /** The pattern card of a packed piece; undefined for other kinds. */
-export function patternOf(piece: Piece, name: (colour: string) => string): PiecePattern | undefined {
+export function patternOf(piece: Piece, name: (colour: ColourId) => string): PiecePattern | undefined {
   const standIns = 'standIns' in piece ? piece.standIns : undefined;
   const layers = packedLayers(piece).map((layer) => ({
     ...layer,

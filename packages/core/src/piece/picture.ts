@@ -1,9 +1,10 @@
+import type { ColourId } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import type { PlacedBalloon } from './placed-balloon.ts';
 
 /** A balloon as it is drawn, the nearest last. */
 export interface DrawnBalloon extends PlacedBalloon {
-  colour: string;
+  colour: ColourId;
   /** Its size, by which a colour used in place of another is found. */
   nominalIn?: number;
   /** Not round: a modelling balloon's link, a foil's outline. */

@@ -1,11 +1,11 @@
-import type { InflatedRange, RateKey, Schools, Stage, Working } from '@early-lantern/contract';
+import type { ColourId, InflatedRange, RateKey, Schools, Stage, Working } from '@early-lantern/contract';
 
 /** So many balloons of one size, blown alike, in one colour, for one part of a piece. */
 export interface Need {
   role: 'base' | 'filler' | 'accent';
   nominalIn: number;
   inflatedIn: InflatedRange;
-  colour: string;
+  colour: ColourId;
   count: number;
   /** What they are tied into, in the plural: `quads`, `trios`, `singles`. */
   cluster: string;

@@ -1,4 +1,4 @@
-import type { SizeShare, Stretch } from '@early-lantern/contract';
+import type { ColourId, SizeShare, Stretch } from '@early-lantern/contract';
 import { apportion } from '../quantity/apportion.ts';
 import type { ClusterCount } from './dress-steps.ts';
 import type { Need } from './recipe.ts';
@@ -6,7 +6,7 @@ import type { Need } from './recipe.ts';
 /** A cluster of one colour in its place along the line. */
 export interface ColouredCluster {
   size: number;
-  colour: string;
+  colour: ColourId;
 }
 
 /**

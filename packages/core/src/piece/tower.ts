@@ -1,4 +1,4 @@
-import type { Tower } from '@early-lantern/contract';
+import type { ColourId, Tower } from '@early-lantern/contract';
 import { ringOuterDiameter } from '../geometry/rings.ts';
 import { material } from '../materials/materials.ts';
 import { layerColours } from '../pattern/layers.ts';
@@ -177,7 +177,7 @@ export function towerLayers(piece: Tower): Layer[] {
 }
 
 function flowerNeeds(
-  flower: { nominalIn: number; inflatedIn: number; colour: string },
+  flower: { nominalIn: number; inflatedIn: number; colour: ColourId },
   petals: number,
 ): Need[] {
   return [
@@ -196,7 +196,7 @@ function flowerNeeds(
 function drawFlower(
   xM: number,
   yM: number,
-  { nominalIn, inflatedIn, colour }: { nominalIn: number; inflatedIn: number; colour: string },
+  { nominalIn, inflatedIn, colour }: { nominalIn: number; inflatedIn: number; colour: ColourId },
   petals: number,
 ): DrawnBalloon[] {
   const rM = inchesToMetres(inflatedIn) / 2;

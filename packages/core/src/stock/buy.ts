@@ -1,4 +1,4 @@
-import type { BalloonRow, JobFile, Lack, OnOrder, WorkshopSettings } from '@early-lantern/contract';
+import type { BalloonRow, ColourId, JobFile, Lack, OnOrder, WorkshopSettings } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { comesIn } from '../balloon/catalogue.ts';
 import { closestColours } from '../balloon/colour-difference.ts';
@@ -43,7 +43,7 @@ export function buyList(
 ): BuyRow[] {
   const needs = productNeeds(balloons, settings, wanted);
   const own = lacksOf(OWN, needs, wanted);
-  const isIt = (a: { nominalIn: number; colour: string }) => (b: { nominalIn: number; colour: string }) =>
+  const isIt = (a: { nominalIn: number; colour: ColourId }) => (b: { nominalIn: number; colour: ColourId }) =>
     a.nominalIn === b.nominalIn && a.colour === b.colour;
   const others = (settings.othersLack ?? []).filter((lack) => own.some(isIt(lack)));
   return purchasesOf([...own, ...others], settings, today).flatMap((purchase) => {
@@ -58,7 +58,7 @@ export function buyList(
 
 /** A colour that could take the place of one that is sold out. */
 export interface Substitute {
-  colour: string;
+  colour: ColourId;
   /** CIEDE2000. */
   difference: number;
   isMade: boolean;
@@ -69,7 +69,7 @@ export interface Substitute {
 /** Colours for one that is sold out: those made in the size first, then by closeness. */
 export function substitutes(
   nominalIn: number,
-  colour: string,
+  colour: ColourId,
   settings: WorkshopSettings,
   wanted: string,
 ): Substitute[] {

@@ -1,8 +1,8 @@
-import type { Colour, WorkshopSettings } from '@early-lantern/contract';
+import type { Colour, ColourId, WorkshopSettings } from '@early-lantern/contract';
 import { familyOf } from '../balloon/catalogue.ts';
 import type { Need } from '../piece/recipe.ts';
 
-type Product = { nominalIn: number; colour: string };
+type Product = { nominalIn: number; colour: ColourId };
 
 /** Whether sizes of a family are counted against the shelf together: unless the owner says not. */
 export type FamilyRule = Pick<WorkshopSettings, 'familiesApart'>;

@@ -1,9 +1,9 @@
-import type { Reserved } from '@early-lantern/contract';
+import type { ColourId, Reserved } from '@early-lantern/contract';
 
 /** What a job takes of the shelf. */
 export interface Claim {
   job: string;
-  takes: readonly { nominalIn: number; colour: string; count: number }[];
+  takes: readonly { nominalIn: number; colour: ColourId; count: number }[];
 }
 
 /** What several jobs hold of the shelf together: so much of each product, with the jobs that want it. */

@@ -1,11 +1,11 @@
-import type { BalloonRow, WorkshopSettings } from '@early-lantern/contract';
+import type { BalloonRow, ColourId, WorkshopSettings } from '@early-lantern/contract';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { type FamilyRule, type Given, shareOut } from './families.ts';
 
 /** A product (size and colour) with what is wanted of it and what there will be. */
 export interface ProductNeed {
   nominalIn: number;
-  colour: string;
+  colour: ColourId;
   /** To hang, without what is kept from an earlier installation. */
   need: number;
   spare: number;
@@ -28,10 +28,10 @@ export type Shelf = Pick<WorkshopSettings, 'stock' | 'reserved' | 'onOrder'>;
 export function availableOn(
   shelf: Shelf,
   nominalIn: number,
-  colour: string,
+  colour: ColourId,
   day: string,
 ): Pick<ProductNeed, 'onHand' | 'reserved' | 'arriving'> {
-  const isIt = (row: { nominalIn: number; colour: string }) =>
+  const isIt = (row: { nominalIn: number; colour: ColourId }) =>
     row.nominalIn === nominalIn && row.colour === colour;
   const sum = (counts: number[]) => counts.reduce((all, count) => all + count, 0);
   return {
@@ -81,7 +81,7 @@ export function productNeeds(
 }
 
 /** What is left of a product on a day; below zero where more is held than there is. */
-function leftOn(shelf: Shelf, nominalIn: number, colour: string, day: string): number {
+function leftOn(shelf: Shelf, nominalIn: number, colour: ColourId, day: string): number {
   const { onHand, reserved, arriving } = availableOn(shelf, nominalIn, colour, day);
   return onHand - reserved + arriving;
 }

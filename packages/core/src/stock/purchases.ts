@@ -1,4 +1,4 @@
-import type { Lack, Pack, Supplier, WorkshopSettings } from '@early-lantern/contract';
+import type { ColourId, Lack, Pack, Supplier, WorkshopSettings } from '@early-lantern/contract';
 import { packsOf } from '../balloon/catalogue.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { arrivesOn, dayBefore, lastOrderDay } from './open-days.ts';
@@ -7,7 +7,7 @@ import { coverByPacks, type PackCover } from './packs.ts';
 /** Packs of one product to be ordered by a day, with the jobs that they are for. */
 export interface Purchase {
   nominalIn: number;
-  colour: string;
+  colour: ColourId;
   /** The first day on which one of the jobs wants them, `YYYY-MM-DD`. */
   wanted: string;
   cover: PackCover;

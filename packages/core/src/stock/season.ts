@@ -1,4 +1,4 @@
-import type { Lack, Reserved } from '@early-lantern/contract';
+import type { ColourId, Lack, Reserved } from '@early-lantern/contract';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { type FamilyRule, shareOut } from './families.ts';
 import { type Claim, heldBy } from './held.ts';
@@ -12,7 +12,7 @@ export interface ShelfWants {
   /** The day its balloons must be there, `YYYY-MM-DD`. */
   wanted: string;
   /** Needs with their spares; a product may stand in several rows. */
-  balloons: { nominalIn: number; colour: string; count: number }[];
+  balloons: { nominalIn: number; colour: ColourId; count: number }[];
 }
 
 /** What a job finds held by those before it, and what it lacks itself. */

@@ -1,4 +1,11 @@
-import type { Alternative, Colour, StandIn, Unmade, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  Alternative,
+  Colour,
+  ColourId,
+  StandIn,
+  Unmade,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import { comesIn, sizeName, sizeOf } from '../balloon/catalogue.ts';
 import { closestColours } from '../balloon/colour-difference.ts';
 import { inflateSeconds } from '../bench/inflate.ts';
@@ -22,7 +29,7 @@ export function withStandIns(needs: readonly Need[], standIns: readonly StandIn[
 
 /** The colour that is seen where a balloon stands, with the chosen stand-ins: its own, or the one used in its place. */
 export function seenColour(
-  colour: string,
+  colour: ColourId,
   nominalIn: number | undefined,
   standIns: readonly StandIn[] = [],
 ): string {

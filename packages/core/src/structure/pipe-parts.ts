@@ -1,4 +1,4 @@
-import type { JobFile, Piece, PipeId, PipePart, Plan } from '@early-lantern/contract';
+import type { JobFile, Piece, PieceId, PipeId, PipePart, Plan } from '@early-lantern/contract';
 import { unitsFor } from '../materials/materials.ts';
 import type { Fitting } from '../piece/hardware.ts';
 import { kindOf } from '../piece/kinds.ts';
@@ -15,7 +15,7 @@ type Cut = PipePart & { job?: string };
 const MOST_OWNED = 40;
 
 /** A run of pipe in stock lengths joined by couplings, the rest at its end. */
-function run(pipe: PipeId, pieceId: string, label: string, lengthM: number): PipePart[] {
+function run(pipe: PipeId, pieceId: PieceId, label: string, lengthM: number): PipePart[] {
   const { stockM } = pipeOf(pipe);
   const count = Math.max(1, unitsFor(lengthM, stockM));
   return Array.from({ length: count }, (_, i) => ({

@@ -1,5 +1,6 @@
 import type {
   Blown,
+  ColourId,
   Mix,
   OwnLayer,
   Pattern,
@@ -42,7 +43,7 @@ export type Field<P> =
   | { type: 'switch'; label: string; value: (piece: P) => boolean; set: (piece: P, on: boolean) => P }
   | { type: 'text'; label: string; value: (piece: P) => string; set: (piece: P, text: string) => P }
   | { type: 'blown'; label: string; value: (piece: P) => Blown; set: (piece: P, blown: Blown) => P }
-  | { type: 'colour'; label: string; value: (piece: P) => string; set: (piece: P, colour: string) => P }
+  | { type: 'colour'; label: string; value: (piece: P) => string; set: (piece: P, colour: ColourId) => P }
   | {
       type: 'colours';
       label: string;

@@ -1,4 +1,4 @@
-import type { PieceOf } from '@early-lantern/contract';
+import type { ColourId, PieceOf } from '@early-lantern/contract';
 import { type Editor, type Field, heightField, sideGrip, standsAt, topGrip } from './editor.ts';
 
 type Accent = PieceOf<'accent'>;
@@ -93,7 +93,7 @@ function lookFields(look: Look): Field<Accent>[] {
                 type: 'colour' as const,
                 label: 'Inner balloon',
                 value: () => look.innerColour ?? look.colour,
-                set: (p: Accent, innerColour: string) => into({ innerColour })(p),
+                set: (p: Accent, innerColour: ColourId) => into({ innerColour })(p),
               },
             ]
           : []),

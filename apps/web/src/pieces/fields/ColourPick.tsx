@@ -1,4 +1,4 @@
-import type { Colour } from '@early-lantern/contract';
+import type { Colour, ColourId } from '@early-lantern/contract';
 import { MenuItem, TextField } from '@mui/material';
 import { Swatch } from '../../parts/Swatch.tsx';
 
@@ -6,7 +6,7 @@ interface ColourPickProps {
   label: string;
   value: string;
   colours: readonly Colour[];
-  onPick: (colour: string) => void;
+  onPick: (colour: ColourId) => void;
 }
 
 /** One colour of the workshop. */
