@@ -16,7 +16,7 @@ import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
-import { type Planning, planDesk } from './plan/desk.ts';
+import { type Planning, planCache } from './plan/plan-cache.ts';
 import { planRoutes } from './plan/routes.ts';
 import type { TableReader } from './sheets/files.ts';
 import { readTable as readTableHere } from './sheets/read-table.ts';
@@ -94,7 +94,7 @@ export async function buildApp({
     },
   });
 
-  const options = { db, plan: planDesk(plan), readTable };
+  const options = { db, plan: planCache(plan), readTable };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [

@@ -68,7 +68,7 @@ export const Booked = z.strictObject({ workshop: WorkshopRow, movements: z.array
 export type Booked = z.infer<typeof Booked>;
 
 /** What other jobs leave to this one: of the shelf those with earlier doors, of gear those that are out at the same time. */
-export const LeftByOthers = z.strictObject({
+export const Availability = z.strictObject({
   reserved: z.array(Reserved),
   heldMaterials: z.array(HeldMaterial),
   othersLack: z.array(Lack),
@@ -76,7 +76,7 @@ export const LeftByOthers = z.strictObject({
   /** What it used is recorded: it asks nothing more of the shelf. */
   isUsed: z.boolean(),
 });
-export type LeftByOthers = z.infer<typeof LeftByOthers>;
+export type Availability = z.infer<typeof Availability>;
 
 /** What was recorded for a job, and when. */
 export const JobUseRow = z.strictObject({ at: z.iso.datetime({ offset: true }), data: JobUse });

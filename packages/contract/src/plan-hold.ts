@@ -86,14 +86,14 @@ export const GroundArea = z.strictObject({
 export type GroundArea = z.infer<typeof GroundArea>;
 
 /** A rigid thing and what it has to go through or into. */
-export const Pass = z.strictObject({
+export const Clearance = z.strictObject({
   thing: z.string(),
   through: z.string(),
   /** Its own measure and that of the opening, m; the latter null where nobody has measured it. */
   needsM: z.number(),
   hasM: z.number().nullable(),
 });
-export type Pass = z.infer<typeof Pass>;
+export type Clearance = z.infer<typeof Clearance>;
 
 /** What carries a piece and how well. */
 export const HoldPiece = z.strictObject({
@@ -127,7 +127,7 @@ export const HoldPiece = z.strictObject({
   /** The point that would let go first, and what follows. */
   weakest: z.strictObject({ pointId: z.string(), follows: z.string() }).optional(),
   /** Long or wide rigid parts, and what they have to go through. */
-  passes: z.array(Pass),
+  clearances: z.array(Clearance),
   /** What fails outright, in sentences. */
   troubles: z.array(z.string()),
   /** What holds now but would not if one thing went wrong. */

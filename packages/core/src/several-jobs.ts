@@ -1,10 +1,10 @@
 import type {
+  Availability,
   BalloonRow,
   HeldMaterial,
   JobClaim,
   JobFile,
   Lack,
-  LeftByOthers,
 } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { balloonsOf, lotsOf } from './piece/counts.ts';
@@ -55,7 +55,7 @@ export function needsOfJob(file: JobFile): JobNeeds {
 export function leftForEach(
   files: readonly JobFile[],
   needs: (file: JobFile) => JobNeeds = needsOfJob,
-): Record<string, LeftByOthers> {
+): Record<string, Availability> {
   const [first] = files;
   if (!first) return {};
   const inTurn = [...files].sort((a, b) => firstCome(a.job, b.job));

@@ -9,7 +9,7 @@ import type {
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { Database } from '../db/database.ts';
-import type { Planning } from '../plan/desk.ts';
+import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
 
 /** The server with its Zod-typed routes. */

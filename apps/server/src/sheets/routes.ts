@@ -11,7 +11,7 @@ import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
-import { lacksOfSeason, leftByOthers } from '../stock/season.ts';
+import { availabilityFor, lacksOfSeason } from '../stock/season.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
 import { readLines, writeLines } from './files.ts';
@@ -123,7 +123,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
     },
     async ({ params, query }, reply) => {
       const file = await assembleJobFile(db, params.id);
-      const left = await leftByOthers(db, params.id);
+      const left = await availabilityFor(db, params.id);
       const workshop = { ...file.workshop, ...left };
       const rows = buyList(countPieces(file).balloons, workshop, wantedDay(file), query.today);
       const lines = rows.map((row) => ({

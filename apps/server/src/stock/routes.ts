@@ -1,4 +1,5 @@
 import {
+  Availability,
   Booked,
   Booking,
   DayCounts,
@@ -6,7 +7,6 @@ import {
   Instant,
   JobUse,
   Lack,
-  LeftByOthers,
   MovementRow,
   PageQuery,
 } from '@early-lantern/contract';
@@ -15,7 +15,7 @@ import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
 import { book, listMovements, receive } from './ledger.ts';
-import { countTogether, lacksOfSeason, leftByOthers } from './season.ts';
+import { availabilityFor, countTogether, lacksOfSeason } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';
 
 const Listing = PageQuery.extend({
@@ -110,10 +110,10 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         summary:
           'What other jobs leave to this one: of shelf and consumables those with earlier doors, of gear those out at the same time',
         params: z.object({ id: Id }),
-        response: gives(LeftByOthers),
+        response: gives(Availability),
       },
     },
-    ({ params }) => leftByOthers(db, params.id),
+    ({ params }) => availabilityFor(db, params.id),
   );
 
   server.get(

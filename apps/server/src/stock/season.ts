@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { DayCounts, JobFile, Lack, LeftByOthers } from '@early-lantern/contract';
+import type { Availability, DayCounts, JobFile, Lack } from '@early-lantern/contract';
 import {
   balloonsTogether,
   type JobNeeds,
@@ -39,7 +39,7 @@ async function openJobs(db: Queries): Promise<JobFile[]> {
 const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [] };
 
 /** What the other open jobs leave to this one. */
-export async function leftByOthers(db: Queries, jobId: string): Promise<LeftByOthers> {
+export async function availabilityFor(db: Queries, jobId: string): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
   return leftForEach(await openJobs(db), needsOf)[jobId] ?? { ...NOTHING_LEFT, isUsed: false };

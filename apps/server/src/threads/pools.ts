@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { JobFile, Plan } from '@early-lantern/contract';
-import type { Planning } from '../plan/desk.ts';
+import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
 import type { ReadTable, TableFile } from '../sheets/read-table.ts';
 import { threadPool } from './thread-pool.ts';

@@ -1,11 +1,11 @@
 import type {
+  Availability,
   ColourId,
   CrewRow,
   DayCounts,
   JobFile,
   JobRow,
   Lack,
-  LeftByOthers,
   MovementRow,
   SiteRow,
   Workshop,
@@ -68,8 +68,8 @@ export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => al
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
 
 /** What other jobs leave to this one of shelf, pipes and weights. */
-export const useLeftByOthers = (jobId: string) =>
-  useQuery({ queryKey: keys.left(jobId), queryFn: () => call<LeftByOthers>('GET', `/jobs/${jobId}/left`) });
+export const useAvailability = (jobId: string) =>
+  useQuery({ queryKey: keys.left(jobId), queryFn: () => call<Availability>('GET', `/jobs/${jobId}/left`) });
 
 /** What the open jobs lack, each on its day. @param workshopRevision of the shelf that it is told of */
 export const useLacks = (workshopRevision: number) =>

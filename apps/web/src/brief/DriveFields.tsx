@@ -23,11 +23,11 @@ interface DriveFieldsProps {
 
 /** How long each drive of a job takes at its hour: typed, or asked for. */
 export function DriveFields({ head, site, workshop, onChange }: DriveFieldsProps) {
-  const tell = useNotice();
+  const notify = useNotice();
   const ask = () =>
     askedDrives(head, site, workshop.timeZone)
       .then(onChange)
-      .catch((error: Error) => tell({ text: `The drives are not known. ${error.message}` }));
+      .catch((error: Error) => notify({ text: `The drives are not known. ${error.message}` }));
   return (
     <>
       <Box sx={{ display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>

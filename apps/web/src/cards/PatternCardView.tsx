@@ -10,7 +10,7 @@ import { paperFor, saveAsPdf, saveAsSvg } from './save.ts';
 
 /** A piece's pattern card with the ways to take it along. */
 export function PatternCardView({ piece, colours }: { piece: Piece; colours: readonly Colour[] }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const { units } = useUnits();
   const pattern = useMemo(
     () => patternOf(piece, (id) => colours.find((colour) => colour.id === id)?.name ?? id),
@@ -18,7 +18,7 @@ export function PatternCardView({ piece, colours }: { piece: Piece; colours: rea
   );
   if (!pattern) return null;
   const card = <PatternCard name={piece.name} pattern={pattern} colours={colours} />;
-  const failed = (error: Error) => tell({ text: `Not made: ${error.message}` });
+  const failed = (error: Error) => notify({ text: `Not made: ${error.message}` });
   return (
     <Stack spacing={1}>
       <Stack direction="row" sx={{ gap: 1 }}>

@@ -26,7 +26,7 @@ import { ProductName } from './ProductName.tsx';
 export function LotsView() {
   const { planned, file } = useJob();
   const { range, units } = useUnits();
-  const tell = useNotice();
+  const notify = useNotice();
   const pieces = planned?.plan.pieces;
   const lots = useMemo<LabelledLot[]>(
     () => (pieces ?? []).flatMap((piece) => piece.lots.map((lot) => ({ ...lot, piece: piece.name }))),
@@ -42,7 +42,7 @@ export function LotsView() {
     place: file.site.name,
     day: shortDay(file.job.doors, file.workshop.timeZone),
   };
-  const failed = (error: Error) => tell({ text: `Not made: ${error.message}` });
+  const failed = (error: Error) => notify({ text: `Not made: ${error.message}` });
   const cards = () =>
     sheets.map((sheet) => <LotLabels key={sheet[0]?.id} lots={sheet} colours={colours} whose={whose} />);
   const saveSvgs = async () => {

@@ -86,14 +86,14 @@ function PieceCard({ piece }: { piece: PlanPiece }) {
 function LengthThereIs({ piece }: { piece: PlanPiece }) {
   const { file } = useJob();
   const { long } = useUnits();
-  const tell = useNotice();
+  const notify = useNotice();
   // An answer holds for the file that it was asked of.
   const [answer, setAnswer] = useState<{ of: typeof file; found: HowLong }>();
   const found = answer?.of === file ? answer.found : undefined;
   const ask = () =>
     askHowLong(file, piece.id)
       .then((one) => one && setAnswer({ of: file, found: one }))
-      .catch((error: Error) => tell({ text: `Not worked out: ${error.message}` }));
+      .catch((error: Error) => notify({ text: `Not worked out: ${error.message}` }));
   if (!found)
     return (
       <Button size="small" sx={{ mt: 0.5, ml: -0.5 }} onClick={() => void ask()}>

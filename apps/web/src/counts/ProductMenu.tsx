@@ -12,7 +12,7 @@ import { colourOf } from './product-name.ts';
 export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) {
   const { file, store } = useJob();
   const { workshop } = file;
-  const tell = useNotice();
+  const notify = useNotice();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const name = `${sizeName(nominalIn)} ${colourOf(workshop, colour).name}`;
   const others = workshop.colours.filter((one) => one.id !== colour && comesIn(one, nominalIn, workshop));
@@ -32,7 +32,7 @@ export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: 
         return { ...piece, standIns: [...kept, way] };
       }),
     }));
-    tell({ text: `${name}: ${words}.`, undo: store.undo });
+    notify({ text: `${name}: ${words}.`, undo: store.undo });
   };
   const product = { nominalIn, colour };
   // What is itself used in place of another is changed there.

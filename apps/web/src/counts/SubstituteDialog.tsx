@@ -48,7 +48,7 @@ interface SubstituteDialogProps {
 export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProps) {
   const { product } = row;
   const { file, store } = useJob();
-  const tell = useNotice();
+  const notify = useNotice();
   const { workshop } = file;
   const name = `${sizeName(product.nominalIn)} ${colourOf(workshop, product.colour).name.toLowerCase()}`;
   const found = useMemo(
@@ -63,7 +63,7 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
       ...before,
       pieces: before.pieces.map((piece) => standIn(piece, product, { way: 'other-colour', useColour })),
     }));
-    tell({
+    notify({
       text: `${colourOf(workshop, useColour).name} used in place of ${name} in this job.`,
       undo: store.undo,
     });
@@ -81,7 +81,7 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
           : piece;
       }),
     }));
-    tell({ text: `${sizeName(useIn)} used in place of ${name} in this job.`, undo: store.undo });
+    notify({ text: `${sizeName(useIn)} used in place of ${name} in this job.`, undo: store.undo });
     onClose();
   };
   return (

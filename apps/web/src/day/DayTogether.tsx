@@ -18,14 +18,14 @@ import { WaysOut } from './WaysOut.tsx';
 export function DayTogether({ files }: { files: readonly JobFile[] }) {
   const search = useDaySearch(files);
   const { clashes, plan, of, culprits, ways, rehearsed } = search;
-  const tell = useNotice();
+  const notify = useNotice();
   const agreedAt = agreedAtOf(files);
   const save = async (what: Promise<() => Promise<void>>, text: string) => {
     try {
       const undo = await what;
-      tell({ text, undo: () => void undo() });
+      notify({ text, undo: () => void undo() });
     } catch (error) {
-      tell({ text: (error as Error).message });
+      notify({ text: (error as Error).message });
     }
   };
   // The lanes are drawn when there is nothing more urgent: what is typed and pressed goes first.

@@ -9,11 +9,11 @@ import { PrintHead } from '../parts/PrintHead.tsx';
 import { WorkingList } from '../parts/WorkingList.tsx';
 import { useUnits } from '../preferences.tsx';
 import { AskFirst } from './AskFirst.tsx';
+import { ClearanceList } from './ClearanceList.tsx';
 import { FactorBar } from './FactorBar.tsx';
 import { FixingMap } from './FixingMap.tsx';
 import { GustSlider } from './GustSlider.tsx';
 import { HoldFields } from './HoldFields.tsx';
-import { PassList } from './PassList.tsx';
 import { PointTable } from './PointTable.tsx';
 
 /** Every piece at the gust looked at; the chosen one with its fixing map, what it stands on, and its working. */
@@ -138,7 +138,7 @@ export function FixingView() {
                 {note}
               </Typography>
             ))}
-            <PassList held={held} />
+            <ClearanceList held={held} />
             <WorkingList working={(whole) => whole.holds.pieces.find(({ id }) => id === held.id)?.working} />
           </Box>
         </Box>

@@ -76,7 +76,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
   const [faults, setFaults] = useState<ApiProblem>();
   const fileInput = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
-  const tell = useNotice();
+  const notify = useNotice();
   const zone = workshop.timeZone;
   const coming = ready.filter(({ row }) => Date.parse(row.data.strike.until) >= now);
   const past = ready.filter(({ row }) => Date.parse(row.data.strike.until) < now).reverse();
@@ -99,11 +99,11 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
       const document: unknown = JSON.parse(await chosen.text());
       const result = await call<ImportResult>('POST', '/job-files', document);
       await queryClient.invalidateQueries();
-      tell({ text: ['Imported.', ...result.notes].join(' ') });
+      notify({ text: ['Imported.', ...result.notes].join(' ') });
       await navigate(`/jobs/${result.jobId}/pieces`);
     } catch (error) {
       if (error instanceof ApiProblem) setFaults(error);
-      else tell({ text: `${chosen.name} was not imported: ${(error as Error).message}` });
+      else notify({ text: `${chosen.name} was not imported: ${(error as Error).message}` });
     }
   };
 

@@ -111,25 +111,25 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
 /** Duplicate, export, delete. */
 function JobMenu({ row, file }: { row: JobRow; file: JobFile }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
-  const tell = useNotice();
+  const notify = useNotice();
   const navigate = useNavigate();
   const { data: job } = row;
   const close = () => setAnchor(undefined);
   const orTell = (work: Promise<unknown>) =>
-    work.catch((error: Error) => tell({ text: `Not done: ${error.message}` }));
+    work.catch((error: Error) => notify({ text: `Not done: ${error.message}` }));
 
   const duplicate = async () => {
     const copy = aWeekLater(file);
     const { jobId } = await call<ImportResult>('POST', '/job-files', copy);
     await refreshJobs();
-    tell({ text: `“${copy.job.name}” copied to the following week.` });
+    notify({ text: `“${copy.job.name}” copied to the following week.` });
     await navigate(`/jobs/${jobId}/brief`);
   };
   const remove = async () => {
     await call('DELETE', `/jobs/${job.id}?revision=${row.revision}`);
     await refreshJobs();
     const restore = () => orTell(call('POST', `/jobs/${job.id}/restore`).then(refreshJobs));
-    tell({ text: `Deleted “${job.name}”.`, undo: () => void restore() });
+    notify({ text: `Deleted “${job.name}”.`, undo: () => void restore() });
   };
 
   return (

@@ -4,7 +4,7 @@ import { LinearProgress } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { Outlet, useParams } from 'react-router';
-import { keys, useLeftByOthers, useSites, useWorkshop } from '../api/queries.ts';
+import { keys, useAvailability, useSites, useWorkshop } from '../api/queries.ts';
 import { dayName } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { usePlanned, wholePlan } from '../workers/planner.ts';
@@ -45,7 +45,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   const { document, save, canUndo, canRedo } = useSyncExternalStore(store.subscribe, store.getSnapshot);
   const site = sites.find((one) => one.id === document.head.siteId);
   if (!site) throw new Error(`The site "${document.head.siteId}" of this job is not there.`);
-  const left = useLeftByOthers(document.head.id).data;
+  const left = useAvailability(document.head.id).data;
   const shelf = useMemo<Workshop>(() => (left ? { ...workshop, ...left } : workshop), [workshop, left]);
   const file = useMemo<JobFile>(
     () => ({ format: 'early-lantern/job', version: 2, workshop: shelf, site, job: jobOf(document) }),

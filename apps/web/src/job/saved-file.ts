@@ -12,16 +12,16 @@ export const jobFileAddress = (jobId: string) => `/api/v1/jobs/${jobId}/file`;
 export async function downloadSaved(
   store: JobStore,
   address: string,
-  tell: ReturnType<typeof useNotice>,
+  notify: ReturnType<typeof useNotice>,
 ): Promise<void> {
   await store.flush();
   if (store.getSnapshot().save.kind === 'saved') window.location.assign(address);
-  else tell({ text: 'Not saved yet, so no file is made: it would not hold what is on screen.' });
+  else notify({ text: 'Not saved yet, so no file is made: it would not hold what is on screen.' });
 }
 
 /** Downloads of the job on screen, by address. */
 export function useSavedFile(): (address: string) => void {
   const { store } = useJob();
-  const tell = useNotice();
-  return (address) => void downloadSaved(store, address, tell);
+  const notify = useNotice();
+  return (address) => void downloadSaved(store, address, notify);
 }

@@ -9,7 +9,7 @@ import type { JobStore } from './job-store.ts';
 /** What a job's pages change it with; the functions stay the same while the job changes. */
 export function useJobActions(store: JobStore, file: JobFile) {
   const navigate = useNavigate();
-  const tell = useNotice();
+  const notify = useNotice();
   // Read when a fix is applied, so that the function itself stays the same while the job changes.
   const latest = useRef(file);
   useEffect(() => {
@@ -19,9 +19,9 @@ export function useJobActions(store: JobStore, file: JobFile) {
     (fix: Fix) => {
       if (fix.opens) return void navigate(`/jobs/${latest.current.job.id}/counts?view=${fix.opens}`);
       store.change(() => withFix(latest.current, fix));
-      tell({ text: `Applied: ${fix.label}`, undo: store.undo });
+      notify({ text: `Applied: ${fix.label}`, undo: store.undo });
     },
-    [store, tell, navigate],
+    [store, notify, navigate],
   );
   const changePiece = useCallback<JobContextValue['changePiece']>(
     (id, edit, gesture) =>

@@ -11,7 +11,7 @@ import { tabs } from './tabs.ts';
 /** The keys and the commands of a job's pages: from page to page, undo, redo, export. */
 export function useJobKeys(store: JobStore, jobId: string): void {
   const navigate = useNavigate();
-  const tell = useNotice();
+  const notify = useNotice();
   const path = `/jobs/${jobId}`;
   useHotkeys('mod+z', store.undo, { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', store.redo, { preventDefault: true });
@@ -32,10 +32,10 @@ export function useJobKeys(store: JobStore, jobId: string): void {
           id: 'export',
           group: 'Do',
           label: 'Export this job as a file',
-          run: () => void downloadSaved(store, jobFileAddress(jobId), tell),
+          run: () => void downloadSaved(store, jobFileAddress(jobId), notify),
         },
       ],
-      [jobId, path, navigate, store, tell],
+      [jobId, path, navigate, store, notify],
     ),
   );
 }

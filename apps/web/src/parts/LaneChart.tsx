@@ -6,7 +6,7 @@ import { useRef, useState } from 'react';
 import { Lantern } from './Lantern.tsx';
 import { skyGradient, skyInk } from './SkyBand.tsx';
 import './lane-chart.css';
-import { momentAt, placeOf, type Stretch, stretchesOf } from './stretches.ts';
+import { type Interval, momentAt, placeOf, stretchesOf } from './stretches.ts';
 
 /** Something that lasts, on a lane. */
 export interface LaneBar {
@@ -112,7 +112,7 @@ export function LaneChart({ zone, doors, lanes, onChoose, onMove }: LaneChartPro
 
 interface LaneRowProps extends Pick<LaneChartProps, 'onChoose'> {
   lane: Lane;
-  stretches: readonly Stretch[];
+  stretches: readonly Interval[];
   onMove: LaneChartProps['onMove'] | undefined;
 }
 
@@ -165,7 +165,7 @@ function LaneRow({ lane, stretches, onChoose, onMove }: LaneRowProps) {
   );
 }
 
-function Sky({ stretch, zone }: { stretch: Stretch; zone: string }) {
+function Sky({ stretch, zone }: { stretch: Interval; zone: string }) {
   const { from, to } = stretch;
   const share = (at: number) => (at - from) / (to - from);
   const hours: DateTime[] = [];
@@ -226,11 +226,11 @@ function Sky({ stretch, zone }: { stretch: Stretch; zone: string }) {
 
 interface BarProps extends Pick<LaneChartProps, 'onChoose'> {
   bar: LaneBar;
-  stretches: readonly Stretch[];
+  stretches: readonly Interval[];
 }
 
 /** Where a bar lies on its lane, shares of its width. */
-const spanOf = ({ start, end }: LaneBar, stretches: readonly Stretch[]) => ({
+const spanOf = ({ start, end }: LaneBar, stretches: readonly Interval[]) => ({
   left: placeOf(stretches, Date.parse(start)),
   right: placeOf(stretches, Date.parse(end)),
 });

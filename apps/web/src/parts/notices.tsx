@@ -11,9 +11,9 @@ const NoticeContext = createContext<((notice: Notice) => void) | undefined>(unde
 
 /** Tells what was done, with its undo where there is one. */
 export function useNotice(): (notice: Notice) => void {
-  const tell = useContext(NoticeContext);
-  if (!tell) throw new Error('useNotice needs a NoticeProvider above it');
-  return tell;
+  const notify = useContext(NoticeContext);
+  if (!notify) throw new Error('useNotice needs a NoticeProvider above it');
+  return notify;
 }
 
 export function NoticeProvider({ children }: { children: ReactNode }) {

@@ -1,5 +1,5 @@
 /** A stretch of the clock that is drawn, in milliseconds, with its place across the page as shares of the width. */
-export interface Stretch {
+export interface Interval {
   from: number;
   to: number;
   left: number;
@@ -15,7 +15,7 @@ const BREAK_SHARE = 0.022;
  * The stretches in which something happens, each a little padded, side by side with breaks between.
  * @param spans start and end of everything to be shown, milliseconds
  */
-export function stretchesOf(spans: readonly (readonly [from: number, to: number])[]): Stretch[] {
+export function stretchesOf(spans: readonly (readonly [from: number, to: number])[]): Interval[] {
   const sorted = [...spans].sort((a, b) => a[0] - b[0]);
   const merged: { from: number; to: number }[] = [];
   for (const [from, to] of sorted) {
@@ -39,7 +39,7 @@ export function stretchesOf(spans: readonly (readonly [from: number, to: number]
 }
 
 /** Place of a moment across the page, 0 to 1; moments in a break fall on its edge. */
-export function placeOf(stretches: readonly Stretch[], at: number): number {
+export function placeOf(stretches: readonly Interval[], at: number): number {
   const inside = stretches.find(({ from, to }) => at >= from && at <= to);
   if (inside) return inside.left + ((at - inside.from) / (inside.to - inside.from)) * inside.width;
   const before = stretches.filter(({ to }) => to < at).at(-1);
@@ -47,7 +47,7 @@ export function placeOf(stretches: readonly Stretch[], at: number): number {
 }
 
 /** The moment at a place across the page, 0 to 1: the other way round; in a break the edge of the stretch before it. */
-export function momentAt(stretches: readonly Stretch[], place: number): number {
+export function momentAt(stretches: readonly Interval[], place: number): number {
   const first = stretches[0];
   const inside = stretches.find(({ left, width }) => place >= left && place <= left + width);
   if (inside) return inside.from + ((place - inside.left) / inside.width) * (inside.to - inside.from);

@@ -10,16 +10,16 @@ export function useRowDelete<D extends { id: string; name: string }>(
   queryKey: readonly string[],
   list: string,
 ) {
-  const tell = useNotice();
+  const notify = useNotice();
   const refresh = () => queryClient.invalidateQueries({ queryKey });
   return async ({ revision, data }: { revision: number; data: D }): Promise<void> => {
     const bringBack = () =>
       call('POST', list, data).then(refresh, (error: Error) =>
-        tell({ text: `Not brought back. ${error.message}` }),
+        notify({ text: `Not brought back. ${error.message}` }),
       );
     await call('DELETE', `${list}/${data.id}?revision=${revision}`).then(
-      () => tell({ text: `Deleted “${data.name}”.`, undo: () => void bringBack() }),
-      (error: Error) => tell({ text: `Not deleted. ${error.message}` }),
+      () => notify({ text: `Deleted “${data.name}”.`, undo: () => void bringBack() }),
+      (error: Error) => notify({ text: `Not deleted. ${error.message}` }),
     );
     await refresh();
   };

@@ -30,7 +30,7 @@ export function useRowSave<D>(
   path: string,
   row: SavedRow<D>,
 ): (edit: (data: D) => Partial<D>) => void {
-  const tell = useNotice();
+  const notify = useNotice();
   useEffect(() => learn(path, row), [path, row]);
 
   const { mutate } = useMutation({
@@ -46,7 +46,7 @@ export function useRowSave<D>(
       if (isStale) learn(path, problem.current as SavedRow<D>);
       const why =
         problem?.faults?.map((fault) => `${fault.path}: ${fault.reason}`).join('; ') ?? error.message;
-      tell({
+      notify({
         text: isStale
           ? 'This was changed elsewhere meanwhile. Here is the newest; make your change again.'
           : `Not kept. ${why}`,

@@ -31,14 +31,14 @@ import { surfaceWords } from './words.ts';
 export function SitesScreen() {
   const sites = useSites();
   const [isAdding, setAdding] = useState(false);
-  const tell = useNotice();
+  const notify = useNotice();
   const navigate = useNavigate();
   if (sites.error) throw sites.error;
   if (!sites.data) return <LinearProgress aria-label="Opening the sites" />;
   const put = async (site: Site) => {
     const added = await call('POST', '/sites', site).then(
       () => true,
-      (error: Error) => tell({ text: `Not added: ${error.message}` }),
+      (error: Error) => notify({ text: `Not added: ${error.message}` }),
     );
     await queryClient.invalidateQueries({ queryKey: keys.sites });
     if (added) await navigate(`/sites/${site.id}`);

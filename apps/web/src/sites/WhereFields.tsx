@@ -16,7 +16,7 @@ const HOURS = [6, 8, 17];
 /** Where a place is, and how long the drive takes by the travel service. */
 export function WhereFields({ site, change }: { site: Site; change: SiteChange }) {
   const settings = useSettings().data?.data;
-  const tell = useNotice();
+  const notify = useNotice();
   const input = useRef<HTMLInputElement>(null);
   const [drives, setDrives] = useState<{ hour: number; drive: Drive }[]>();
   const set = (edit: Partial<Site>) => change(() => edit);
@@ -39,7 +39,7 @@ export function WhereFields({ site, change }: { site: Site; change: SiteChange }
         ),
       );
     } catch (error) {
-      tell({ text: `The drive is not known. ${(error as Error).message}` });
+      notify({ text: `The drive is not known. ${(error as Error).message}` });
     }
   };
   const read = async (file: File) => {
@@ -47,7 +47,7 @@ export function WhereFields({ site, change }: { site: Site; change: SiteChange }
       const { at } = readGeoJson(await file.text());
       set({ at });
     } catch (error) {
-      tell({ text: `${file.name} was not read, nothing was changed. ${(error as Error).message}` });
+      notify({ text: `${file.name} was not read, nothing was changed. ${(error as Error).message}` });
     }
   };
   return (

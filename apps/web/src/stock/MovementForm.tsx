@@ -24,7 +24,7 @@ const signed = (kind: MovementKind) => kind === 'adjusted' || kind === 'correcte
 
 /** Books what came or went: nothing is taken that is not there. */
 export function MovementForm({ row }: { row: WorkshopRow }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const { colours, stock } = row.data;
   const [kind, setKind] = useState<MovementKind>('received');
   const [nominalIn, setSize] = useState(11);
@@ -40,11 +40,11 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
     onSuccess: ({ movements }) => {
       setCount('');
       setNote('');
-      tell({ text: `Booked. ${movements[0]?.onHand} on the shelf now.` });
+      notify({ text: `Booked. ${movements[0]?.onHand} on the shelf now.` });
     },
     onError: (error) => {
       const faults = error instanceof ApiProblem ? error.problem.faults : undefined;
-      tell({ text: `Not booked. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
+      notify({ text: `Not booked. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
     },
     onSettled: refreshStock,
   });

@@ -34,7 +34,7 @@ export function OrdersPanel({ row }: { row: WorkshopRow }) {
 }
 
 function Order({ order, row }: { order: OnOrder; row: WorkshopRow }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const [count, setCount] = useState(String(order.count));
   const name = `${sizeName(order.nominalIn)} ${colourOf(row.data, order.colour).name}`;
@@ -42,9 +42,9 @@ function Order({ order, row }: { order: OnOrder; row: WorkshopRow }) {
     const arrived = Number(count);
     await call<Booked>('POST', `/stock/orders/${order.id}/receive`, { count: arrived, isLast })
       .then(({ movements }) =>
-        tell({ text: `${name}: ${movements[0]?.onHand ?? 'nothing new'} on the shelf now.` }),
+        notify({ text: `${name}: ${movements[0]?.onHand ?? 'nothing new'} on the shelf now.` }),
       )
-      .catch((error: Error) => tell({ text: `Not received: ${reasonsOf(error)}` }));
+      .catch((error: Error) => notify({ text: `Not received: ${reasonsOf(error)}` }));
     await refreshStock();
   };
   const arrived = Number(count);

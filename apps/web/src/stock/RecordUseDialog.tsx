@@ -59,7 +59,7 @@ function proposed({ totals }: Plan, { materials = [] }: WorkshopSettings): JobUs
 }
 
 function UseForm({ plan, file, onClose }: RecordUseDialogProps & { plan: Plan }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const { workshop, job } = file;
   const [use, setUse] = useState(() => proposed(plan, workshop));
   const [isSending, setSending] = useState(false);
@@ -76,12 +76,12 @@ function UseForm({ plan, file, onClose }: RecordUseDialogProps & { plan: Plan })
     setSending(true);
     await call<Booked>('POST', `/jobs/${job.id}/use`, use)
       .then(() => {
-        tell({ text: `Recorded for ${job.name}.` });
+        notify({ text: `Recorded for ${job.name}.` });
         onClose();
       })
       .catch((error: Error) => {
         const faults = error instanceof ApiProblem ? error.problem.faults : undefined;
-        tell({ text: `Not recorded. ${faults?.map(({ reason }) => reason).join('; ') ?? error.message}` });
+        notify({ text: `Not recorded. ${faults?.map(({ reason }) => reason).join('; ') ?? error.message}` });
       });
     setSending(false);
     await refreshStock();

@@ -13,7 +13,7 @@ import { refreshStock } from './refresh-stock.ts';
 
 /** Jobs that are over: what each used is recorded once; until then it holds its balloons. */
 export function RecordView({ row }: { row: WorkshopRow }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const now = useNow();
   const jobs = useJobs();
   const sites = useSites().data;
@@ -26,7 +26,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
   const recorded = over.filter(({ usedAt }) => usedAt !== null);
   const takeBack = async (job: JobRow) => {
     await call('DELETE', `/jobs/${job.data.id}/use`).catch((error: Error) =>
-      tell({ text: `Not taken back: ${error.message}` }),
+      notify({ text: `Not taken back: ${error.message}` }),
     );
     await refreshStock();
   };

@@ -45,22 +45,22 @@ const reasons = (error: Error) =>
 
 /** Stock and catalogue as files, out and in; what comes in is shown line by line before it is taken. */
 export function SheetPanel() {
-  const tell = useNotice();
+  const notify = useNotice();
   const [pending, setPending] = useState<Pending>();
   const open = async (name: SheetName, file: File) => {
     const format: SheetFormat = /\.xlsx$/i.test(file.name) ? 'xlsx' : 'csv';
     const upload = { format, content: await base64Of(file) };
     await call<SheetPreview>('POST', `/sheets/${name}/preview`, upload)
       .then((preview) => setPending({ name, upload, preview }))
-      .catch((error: Error) => tell({ text: `Not read. ${reasons(error)}` }));
+      .catch((error: Error) => notify({ text: `Not read. ${reasons(error)}` }));
   };
   const take = async ({ name, upload }: Pending) => {
     await call('POST', `/sheets/${name}`, upload)
       .then(() => {
         setPending(undefined);
-        tell({ text: `${sheetWords[name]} taken over.` });
+        notify({ text: `${sheetWords[name]} taken over.` });
       })
-      .catch((error: Error) => tell({ text: `Not taken. ${reasons(error)}` }));
+      .catch((error: Error) => notify({ text: `Not taken. ${reasons(error)}` }));
     await Promise.all([
       queryClient.invalidateQueries({ queryKey: keys.workshop }),
       queryClient.invalidateQueries({ queryKey: keys.movements }),

@@ -30,7 +30,7 @@ function orderOf(purchase: Purchase, seen: readonly OnOrder[], arrives: string):
  * @returns takes purchases, and another supplier than their colour's own where the order goes there
  */
 export function useOrdering(row: WorkshopRow, today: string) {
-  const tell = useNotice();
+  const notify = useNotice();
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const { onOrder: seen = [], suppliers = [], open } = row.data;
   return (purchases: readonly Purchase[], supplierId?: string): void => {
@@ -42,7 +42,7 @@ export function useOrdering(row: WorkshopRow, today: string) {
     if (orders.length === 0) return;
     const isMine = ({ id }: OnOrder) => orders.some((mine) => mine.id === id);
     save(({ onOrder = [] }) => ({ onOrder: [...onOrder.filter((one) => !isMine(one)), ...orders] }));
-    tell({
+    notify({
       text: `On order: ${plural(orders.length, 'product')}. Receive them under Stock.`,
       undo: () => save(({ onOrder = [] }) => ({ onOrder: onOrder.filter((one) => !isMine(one)) })),
     });

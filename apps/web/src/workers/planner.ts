@@ -1,4 +1,4 @@
-import type { JobFile, LeftByOthers, PieceId, Plan } from '@early-lantern/contract';
+import type { Availability, JobFile, PieceId, Plan } from '@early-lantern/contract';
 import type { HowLong } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
@@ -157,8 +157,8 @@ export function usePlan(file: JobFile | undefined): Plan | undefined {
 }
 
 /** What each coming job of a list finds taken by others, by job id; undefined until it is worked out. */
-export function useLeft(files: readonly JobFile[]): Record<string, LeftByOthers> | undefined {
-  const [left, setLeft] = useState<Record<string, LeftByOthers>>();
+export function useLeft(files: readonly JobFile[]): Record<string, Availability> | undefined {
+  const [left, setLeft] = useState<Record<string, Availability>>();
   useEffect(() => {
     let wanted = true;
     void planner.left([...files]).then((answer) => {

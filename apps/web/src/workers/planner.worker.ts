@@ -1,4 +1,4 @@
-import type { JobFile, LeftByOthers, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
+import type { Availability, JobFile, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
 import {
   choiceCost,
   countPieces,
@@ -87,7 +87,7 @@ const planner = {
     return whole;
   },
   /** What each coming job finds taken by others, by job id. */
-  left(files: JobFile[]): Record<string, LeftByOthers> {
+  left(files: JobFile[]): Record<string, Availability> {
     open = replaceEqualDeep(open, files);
     return leftForEach(open, needsOf);
   },

@@ -14,7 +14,7 @@ interface BusyTimesProps {
 export function BusyTimes({ member, onChange }: BusyTimesProps) {
   const input = useRef<HTMLInputElement>(null);
   const zone = useSettings().data?.data.timeZone ?? 'UTC';
-  const tell = useNotice();
+  const notify = useNotice();
   const busy = member.busy ?? [];
   const next = busy.find(({ until }) => Date.parse(until) > Date.now());
   const read = async (file: File) => {
@@ -23,9 +23,9 @@ export function BusyTimes({ member, onChange }: BusyTimesProps) {
       const found = busyTimes(await file.text(), zone, Date.now());
       const before = busy;
       onChange(found);
-      tell({ text: `${found.length} busy times of ${member.name} read.`, undo: () => onChange(before) });
+      notify({ text: `${found.length} busy times of ${member.name} read.`, undo: () => onChange(before) });
     } catch (error) {
-      tell({ text: `${file.name} was not read, nothing was changed. ${(error as Error).message}` });
+      notify({ text: `${file.name} was not read, nothing was changed. ${(error as Error).message}` });
     }
   };
   return (

@@ -14,7 +14,7 @@ import { BusyTimes } from './BusyTimes.tsx';
 const refresh = () => queryClient.invalidateQueries({ queryKey: keys.crew });
 
 export function CrewPanel({ rows }: { rows: CrewRow[] }) {
-  const tell = useNotice();
+  const notify = useNotice();
   const add = async () => {
     const member: CrewMember = {
       id: newId('crew'),
@@ -23,7 +23,7 @@ export function CrewPanel({ rows }: { rows: CrewRow[] }) {
       shift: { from: '08:00', to: '18:00' },
     };
     await call('POST', '/crew', member).catch((error: Error) =>
-      tell({ text: `Not added. ${error.message}` }),
+      notify({ text: `Not added. ${error.message}` }),
     );
     await refresh();
   };

@@ -1,6 +1,6 @@
 import type { CrewMember } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
-import type { Stretch } from '../schedule/problem.ts';
+import type { Interval } from '../schedule/problem.ts';
 
 /** How many days before the first doors the bench may begin. */
 const DAYS_BEFORE = 2;
@@ -75,12 +75,12 @@ export class MinuteAxis {
   }
 
   /** A person's shifts on all days of the axis. */
-  shifts({ shift }: Pick<CrewMember, 'shift'>): Stretch[] {
+  shifts({ shift }: Pick<CrewMember, 'shift'>): Interval[] {
     return this.daily(shift);
   }
 
   /** When a person is busy elsewhere; a started minute counts as a whole one. */
-  busy({ busy = [] }: Pick<CrewMember, 'busy'>): Stretch[] {
+  busy({ busy = [] }: Pick<CrewMember, 'busy'>): Interval[] {
     return busy.map(({ from, until }) => [
       this.minute(from),
       Math.ceil((Date.parse(until) - this.originMs) / 60_000),
@@ -88,10 +88,10 @@ export class MinuteAxis {
   }
 
   /** When hours that come again every day do not hold: the whole axis but for them. They may go over midnight. */
-  outside({ from, to }: { from: string; to: string }): Stretch[] {
+  outside({ from, to }: { from: string; to: string }): Interval[] {
     const within = this.daily({ from, to });
     const edges = [0, ...within.flat(), this.midnights.at(-1) as number];
-    const gaps: Stretch[] = [];
+    const gaps: Interval[] = [];
     for (let i = 0; i < edges.length; i += 2)
       if ((edges[i] as number) < (edges[i + 1] as number))
         gaps.push([edges[i] as number, edges[i + 1] as number]);
@@ -99,12 +99,12 @@ export class MinuteAxis {
   }
 
   /** Hours that come again every day, on all days of the axis. They may go over midnight. */
-  daily({ from, to }: { from: string; to: string }): Stretch[] {
+  daily({ from, to }: { from: string; to: string }): Interval[] {
     const days = this.midnights.slice(0, -1).map((_, day) => day);
     if (from < to) return days.map((day) => [this.timeOfDay(day, from), this.timeOfDay(day, to)]);
     return [
       [0, this.timeOfDay(0, to)],
-      ...days.map((day): Stretch => [this.timeOfDay(day, from), this.timeOfDay(day + 1, to)]),
+      ...days.map((day): Interval => [this.timeOfDay(day, from), this.timeOfDay(day + 1, to)]),
     ];
   }
 

@@ -1,6 +1,6 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
-import type { Activity, Hold, Mode, Problem, Stretch, Worker } from '../schedule/problem.ts';
+import type { Activity, Hold, Interval, Mode, Problem, Worker } from '../schedule/problem.ts';
 import { earliestOnSite, loadedBy } from './arrival.ts';
 import { MinuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
@@ -106,15 +106,15 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
 }
 
 /** What a person works for single jobs besides their usual hours. */
-const extraHours = (person: string, jobs: readonly DayJob[], axis: MinuteAxis): Stretch[] =>
+const extraHours = (person: string, jobs: readonly DayJob[], axis: MinuteAxis): Interval[] =>
   jobs.flatMap(({ file }) =>
     (file.job.hours ?? [])
       .filter((one) => one.person === person)
-      .map(({ from, until }): Stretch => [axis.minute(from), axis.minute(until)]),
+      .map(({ from, until }): Interval => [axis.minute(from), axis.minute(until)]),
   );
 
 /** Stretches in order, those that touch made one. */
-function merged(stretches: readonly Stretch[]): Stretch[] {
+function merged(stretches: readonly Interval[]): Interval[] {
   const found: [number, number][] = [];
   for (const [from, to] of [...stretches].sort((a, b) => a[0] - b[0])) {
     const last = found.at(-1);

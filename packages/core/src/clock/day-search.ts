@@ -48,7 +48,7 @@ export class DaySearch {
   /** Counted back from the best that was found forward, of the cost it had then. */
   private late: { search: Search; compiled: Compiled; from: number } | undefined;
   /** Orders of earlier countings back, from what was found before. */
-  private leftBehind = 0;
+  private discardedIterations = 0;
 
   /** @param orders how many are to be tried in all */
   constructor(day: DayProblem, orders: number, seed = 1) {
@@ -107,7 +107,7 @@ export class DaySearch {
   }
 
   get tried(): number {
-    return this.early.tried + this.leftBehind + (this.late?.search.tried ?? 0);
+    return this.early.tried + this.discardedIterations + (this.late?.search.tried ?? 0);
   }
 
   /** Another word whenever a better plan has been found. */
@@ -178,7 +178,7 @@ export class DaySearch {
   private backFromBest(): { search: Search; compiled: Compiled } {
     const { cost } = this.early.found;
     if (this.late?.from !== cost) {
-      this.leftBehind += this.late?.search.tried ?? 0;
+      this.discardedIterations += this.late?.search.tried ?? 0;
       this.late = { ...this.countedBack(), from: cost };
     }
     return this.late;

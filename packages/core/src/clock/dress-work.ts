@@ -9,7 +9,7 @@ import { plural } from '../quantity/plural.ts';
 import { STAKE } from '../structure/anchors.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { dryingOf, heatAt, onLadder, type Slowing, slowed } from './conditions.ts';
-import { otherWays, ownId, said, shared, type Work, type WorkedPiece } from './work.ts';
+import { otherWays, ownId, shared, threePoint, type Work, type WorkedPiece } from './work.ts';
 
 /** On-site work longer than this is shared by two where there are two. */
 const SHARED_FROM_S = 20 * 60;
@@ -153,7 +153,7 @@ function dryWork(piece: Piece, file: JobFile, after: string[]): Work {
     place: 'site',
     stage: 'finish',
     minutes,
-    spread: said(minutes, 1, 1),
+    spread: threePoint(minutes, 1, 1),
     hands: 0,
     skills: [],
     gear: [],
@@ -199,7 +199,7 @@ function hookWork(
     place: 'site',
     stage: step.stage,
     minutes: cureMin,
-    spread: said(cureMin, 1, 1),
+    spread: threePoint(cureMin, 1, 1),
     hands: 0,
     skills: [],
     gear: [],

@@ -1,7 +1,7 @@
 import type { Methods, StepStage } from '@early-lantern/contract';
 import { working } from '../working.ts';
 import { mayLeaveOutStep } from './visit-steps.ts';
-import { ownId, said, type Work } from './work.ts';
+import { ownId, threePoint, type Work } from './work.ts';
 
 /** Quick and slow of a step somebody has put a time to: shares of it. From memory. */
 const QUICK = 0.8;
@@ -124,7 +124,7 @@ function asWork(
     label,
     place: stage === 'bench' ? 'workshop' : 'site',
     minutes,
-    spread: said(minutes, QUICK, SLOW),
+    spread: threePoint(minutes, QUICK, SLOW),
     hands: Math.min(hands, crew),
     skills: [],
     gear: [],

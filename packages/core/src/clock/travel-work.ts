@@ -5,7 +5,7 @@ import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
 import { withHeavy } from './heavy.ts';
-import { said, shared, simple, type Trip, type Work, type WorkedPiece } from './work.ts';
+import { shared, simple, type Trip, threePoint, type Work, type WorkedPiece } from './work.ts';
 
 /** A step costs about as much as a metre and a half on the level. From memory, an editable default. */
 const STEP_AS_M = 1.5;
@@ -40,7 +40,7 @@ export function driveWork(
     label: stops.length ? `${label}, by way of ${stops.map((stop) => stop.label).join(', ')}` : label,
     place: 'road',
     minutes: Math.max(1, minutes),
-    spread: said(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
+    spread: threePoint(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
     hands: crew.length,
     skills: ['driver'],
     gear: ['vehicle'],
@@ -84,7 +84,7 @@ export function signInWork(file: JobFile, hands: number, after: string, id = 'si
       label: 'Park and sign in',
       place: 'site',
       minutes,
-      spread: said(minutes, DRIVE_QUICK, DRIVE_SLOW),
+      spread: threePoint(minutes, DRIVE_QUICK, DRIVE_SLOW),
       hands,
       skills: [],
       gear: [],
@@ -336,7 +336,7 @@ export function secondLoadWork(
     label: 'Back to the workshop for the second load',
     place: 'road',
     minutes: Math.max(1, minutes),
-    spread: said(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
+    spread: threePoint(Math.max(1, minutes), DRIVE_QUICK, DRIVE_SLOW),
     hands: 1,
     skills: crew.some(({ skills }) => skills.includes('driver')) ? ['driver'] : [],
     gear: [],

@@ -1,5 +1,5 @@
 import type { Why } from '@early-lantern/contract';
-import type { Stretch } from '../schedule/problem.ts';
+import type { Interval } from '../schedule/problem.ts';
 import type { Placed } from './placed.ts';
 
 /** A moment that must not be passed, or not come before. */
@@ -11,7 +11,7 @@ interface Limits {
   accessFrom: number;
   /** Everybody out with the wanted minutes to spare before access ends, or as late as that can be done. */
   accessUntil: number;
-  shiftsOf: (person: string) => readonly Stretch[];
+  shiftsOf: (person: string) => readonly Interval[];
 }
 
 /**

@@ -97,8 +97,8 @@ export function otherWays(work: Effort, usual: number, least: number, most: numb
   return ways;
 }
 
-/** A span that somebody has said, with what it may come to: shares of it. */
-export const said = (minutes: number, quick: number, slow: number): Spread => ({
+/** A span that somebody has threePoint, with what it may come to: shares of it. */
+export const threePoint = (minutes: number, quick: number, slow: number): Spread => ({
   quickS: minutes * 60 * quick,
   usualS: minutes * 60,
   slowS: minutes * 60 * slow,

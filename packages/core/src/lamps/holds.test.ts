@@ -223,8 +223,10 @@ test('a pipe longer than the vehicle, and a board wider than the door, put the l
   ).toContain('the longest vehicle');
   const unmeasured = structuredClone(meadow);
   for (const vehicle of unmeasured.workshop.vehicles) delete vehicle.loadM;
-  const passes = draftPlan(unmeasured).holds.pieces.flatMap((one) => one.passes);
-  expect(passes.some(({ through, hasM }) => through === 'the longest vehicle' && hasM === null)).toBe(true);
+  const clearances = draftPlan(unmeasured).holds.pieces.flatMap((one) => one.clearances);
+  expect(clearances.some(({ through, hasM }) => through === 'the longest vehicle' && hasM === null)).toBe(
+    true,
+  );
   const narrow = structuredClone(shed);
   narrow.site.loadIn.doorM = 0.4;
   expect(

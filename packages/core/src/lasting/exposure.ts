@@ -33,7 +33,7 @@ export interface Journey {
 }
 
 /** One stretch of a lot's life, an hour at most. */
-export interface Stretch {
+export interface Interval {
   hours: number;
   airC: number;
   skinC: number;
@@ -78,10 +78,10 @@ export function surroundingsOf(file: JobFile): Surroundings {
 }
 
 /** A lot's life from inflation to the end of the event, hour of the clock by hour. */
-export function stretchesOf(journey: Journey, spot: Spot, colour: Colour, around: Surroundings): Stretch[] {
+export function stretchesOf(journey: Journey, spot: Spot, colour: Colour, around: Surroundings): Interval[] {
   const { blownMs, leavesMs, arrivesMs, endsMs } = journey;
   const sunK = SUN_K[depthOf(colour)];
-  const stretches: Stretch[] = [];
+  const stretches: Interval[] = [];
   let at = blownMs;
   while (at < endsMs) {
     // No stretch lies in two places, nor in two hours.

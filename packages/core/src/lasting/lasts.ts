@@ -20,7 +20,7 @@ import { groupBy } from '../quantity/group.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { formatTemp } from '../quantity/temperature.ts';
 import { working } from '../working.ts';
-import { type Journey, type Stretch, type Surroundings, stretchesOf, surroundingsOf } from './exposure.ts';
+import { type Interval, type Journey, type Surroundings, stretchesOf, surroundingsOf } from './exposure.ts';
 import { floatingOf } from './floats.ts';
 import { ageing, HOLD_C, holdTime } from './hold-time.ts';
 
@@ -118,7 +118,7 @@ function lastingLot(
   const grade: Grade = colour.grade ?? ('grade' in piece ? piece.grade : 'professional');
   const stretches = stretchesOf(journey, spot, colour, around);
   const onSite = stretches.filter((one) => one.onSite);
-  const sum = (pick: (one: Stretch) => number) => stretches.reduce((all, one) => all + pick(one), 0);
+  const sum = (pick: (one: Interval) => number) => stretches.reduce((all, one) => all + pick(one), 0);
   const hoursHeld = sum(({ hours }) => hours);
   const hoursAged = sum(({ hours, airC }) => hours * ageing(airC));
   const sunHours = sum(({ hours, inSun }) => (inSun ? hours : 0));

@@ -96,7 +96,7 @@ export function rehearsing(
         }
       }
       held[i] = by;
-      ends[i] = start + lasts(node.task, deals[i] as Deal, pace, hits[node.job] as Blow[], random);
+      ends[i] = start + sampleDuration(node.task, deals[i] as Deal, pace, hits[node.job] as Blow[], random);
     }
     for (const [job, tally] of tallies.entries()) {
       const done = ends[tally.last] as number;
@@ -220,7 +220,7 @@ export function rehearse(
 type Deal = ReturnType<typeof pert>;
 
 /** What a task takes on one day, ms. */
-function lasts(task: Task, deal: Deal, pace: number, hit: readonly Blow[], random: Random): number {
+function sampleDuration(task: Task, deal: Deal, pace: number, hit: readonly Blow[], random: Random): number {
   // Waiting for glue takes its hour whatever the day is like.
   if (task.quickS === task.slowS) return task.usualS * 1000;
   let factor = pace;

@@ -1,5 +1,5 @@
 import { minutesAt, pacesOf } from './pace.ts';
-import type { Activity, Mode, Problem, RestRule, Stretch, Worker } from './problem.ts';
+import type { Activity, Interval, Mode, Problem, RestRule, Worker } from './problem.ts';
 
 /** An arc of the network, by the number of the activity at its other end. */
 interface Arc {
@@ -33,8 +33,8 @@ export interface Compiled {
   gear: readonly (readonly (readonly [number, number])[])[];
   capacity: Int32Array;
   absences: readonly { kind: number; count: number; from: number; until: number }[];
-  shifts: readonly (readonly Stretch[])[];
-  busy: readonly (readonly Stretch[])[];
+  shifts: readonly (readonly Interval[])[];
+  busy: readonly (readonly Interval[])[];
   /** 1 for those for which no shift holds. */
   atAnyHour: Uint8Array;
   workers: readonly string[];
@@ -208,7 +208,7 @@ export function inOrder({ count, before, after, ids }: Compiled): number[] {
   return order;
 }
 
-const backwards = (stretches: readonly Stretch[]): Stretch[] =>
+const backwards = (stretches: readonly Interval[]): Interval[] =>
   stretches.map(([from, to]) => [-to, -from] as const).reverse();
 
 /** The same problem with time running backwards: what may start early ends late. */

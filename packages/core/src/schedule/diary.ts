@@ -1,9 +1,9 @@
-import type { RestRule, Stretch } from './problem.ts';
+import type { Interval, RestRule } from './problem.ts';
 
 /** One person's time: what they do, and when they are away with a hold. */
 export class Diary {
-  private readonly shifts: readonly Stretch[];
-  private readonly busy: readonly Stretch[];
+  private readonly shifts: readonly Interval[];
+  private readonly busy: readonly Interval[];
   private readonly rest: RestRule | undefined;
   /** Work, ascending; nothing overlaps. */
   private readonly starts: number[] = [];
@@ -12,7 +12,7 @@ export class Diary {
   private readonly holds: number[] = [];
   private readonly away: { hold: number; from: number; to: number }[] = [];
 
-  constructor(shifts: readonly Stretch[], busy: readonly Stretch[], rest: RestRule | undefined) {
+  constructor(shifts: readonly Interval[], busy: readonly Interval[], rest: RestRule | undefined) {
     this.shifts = shifts;
     this.busy = busy;
     this.rest = rest;

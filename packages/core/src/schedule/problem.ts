@@ -1,5 +1,5 @@
 /** Stretches of whole minutes, `[from, to)`, ascending. */
-export type Stretch = readonly [from: number, to: number];
+export type Interval = readonly [from: number, to: number];
 
 /** One way of doing an activity: so many hands of the usual pace take so many whole minutes. */
 export interface Mode {
@@ -45,8 +45,8 @@ export interface Worker {
   skills: readonly string[];
   /** Work done in a minute, of what the usual pace does; 1 where not said. */
   pace?: number;
-  shifts: readonly Stretch[];
-  busy?: readonly Stretch[];
+  shifts: readonly Interval[];
+  busy?: readonly Interval[];
 }
 
 /**

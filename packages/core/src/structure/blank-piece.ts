@@ -21,7 +21,7 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   ground: [],
   cases: [],
   points: [],
-  passes: [],
+  clearances: [],
   troubles: [],
   risks: [],
   notes: [],

@@ -3,8 +3,8 @@ import type { Recipe } from '../piece/recipe.ts';
 import { jobOf, made } from '../test/carried.ts';
 import type { Carrier } from './carrier.ts';
 import { carrierOf } from './carriers.ts';
+import { clearancesOf, goesThrough } from './clearances.ts';
 import { massOf } from './mass.ts';
-import { goesThrough, passesOf } from './passes.ts';
 import { misfitsOf, pipePartsOf } from './pipe-parts.ts';
 
 /** Drag 1.2 on a dressed outline of which 85 % is balloon: from memory, as the engine has it. */
@@ -217,39 +217,39 @@ test('long and stiff things go where they were measured to go; what was not is t
     file.site.loadIn = { ...file.site.loadIn, doorM: 0.9 };
     delete file.site.loadIn.longestM;
   };
-  const passes = (piece: Piece) =>
-    passesOf(piece, jobOf([piece], edit)).map((one) => [
+  const clearances = (piece: Piece) =>
+    clearancesOf(piece, jobOf([piece], edit)).map((one) => [
       one.thing,
       one.through,
       one.needsM,
       one.hasM,
       goesThrough(one),
     ]);
-  expect(passes(made('backdrop', 'b', { what: 'boards', unitWidthM: 1.2, heightM: 2.4 }))).toEqual([
+  expect(clearances(made('backdrop', 'b', { what: 'boards', unitWidthM: 1.2, heightM: 2.4 }))).toEqual([
     ['board', 'the longest vehicle', 2.4, 2.3, false],
     ['board', 'the way in', 2.4, null, true],
     ['board', 'the narrowest door', 1.2, 0.9, false],
   ]);
-  expect(passes(made('tower', 't', { heightM: 3 }))[0]).toEqual([
+  expect(clearances(made('tower', 't', { heightM: 3 }))[0]).toEqual([
     'pole',
     'the longest vehicle',
     2.4,
     2.3,
     false,
   ]);
-  expect(passes(made('packed-column', 'c', { heightM: 1.5 }))[0]).toEqual([
+  expect(clearances(made('packed-column', 'c', { heightM: 1.5 }))[0]).toEqual([
     'pole',
     'the longest vehicle',
     1.5,
     2.3,
     true,
   ]);
-  expect(passes(made('backdrop', 'b', { what: 'curtain', widthM: 3 }))[0]?.slice(0, 3)).toEqual([
+  expect(clearances(made('backdrop', 'b', { what: 'curtain', widthM: 3 }))[0]?.slice(0, 3)).toEqual([
     'crossbar',
     'the longest vehicle',
     1.2,
   ]);
-  expect(passes(made('organic-garland', 'g'))).toEqual([]);
+  expect(clearances(made('organic-garland', 'g'))).toEqual([]);
   // A run of 7 m: two whole lengths and the rest; a post for each centrepiece.
   expect(
     pipePartsOf(made('packed-arch', 'a', { pipeLengthM: 7 })).map(({ label, lengthM }) => [

@@ -1,4 +1,4 @@
-import type { HoldPiece, Holds, JobFile, Pass, Piece, Spot, Weight } from '@early-lantern/contract';
+import type { Clearance, HoldPiece, Holds, JobFile, Piece, Spot, Weight } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import { withLadders } from '../fixing/reach.ts';
 import { groundOf } from '../ground/from-above.ts';
@@ -12,11 +12,11 @@ import { allCarriedBy } from '../support/carried.ts';
 import { STAKE } from './anchors.ts';
 import { carriedPiece } from './carried-piece.ts';
 import { carrierOf } from './carriers.ts';
+import { clearancesOf, goesThrough } from './clearances.ts';
 import { gustAt, indoors, isOutdoors } from './gust-at.ts';
 import { carriedOn } from './handed-down.ts';
 import { hangingPiece } from './hanging-piece.ts';
 import { massOf } from './mass.ts';
-import { goesThrough, passesOf } from './passes.ts';
 import { placedPiece } from './placed-piece.ts';
 import { standingPiece } from './standing-piece.ts';
 import { unsaidCarrier } from './unsaid.ts';
@@ -125,16 +125,16 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
   const reached = { ...withLadders(held, spot, file), ground: groundOf(piece, held, file) };
-  const passes = passesOf(piece, file);
+  const clearances = clearancesOf(piece, file);
   return {
     ...reached,
     isOutdoors: isOutdoors(spot, file),
     unasked: unaskedOf(piece, reached, spot, file),
-    passes,
+    clearances,
     troubles: [
       ...inTheWay(piece, reached, spot, file, isOutdoors(spot, file)),
       ...reached.troubles,
-      ...stuck(piece, passes, file),
+      ...stuck(piece, clearances, file),
     ],
     risks: held.risks,
   };
@@ -163,8 +163,8 @@ function unaskedOf(
 }
 
 /** Parts that are too long or wide for what they have to go through. */
-const stuck = (piece: Piece, passes: readonly Pass[], { workshop: { units } }: JobFile): string[] =>
-  passes
+const stuck = (piece: Piece, clearances: readonly Clearance[], { workshop: { units } }: JobFile): string[] =>
+  clearances
     .filter((pass) => !goesThrough(pass))
     .map(
       ({ thing, through, needsM, hasM }) =>

@@ -5,8 +5,8 @@ import { kindOf } from '../piece/kinds.ts';
 import { formatBore } from '../quantity/customary.ts';
 import type { LengthUnits } from '../quantity/length.ts';
 import { cutPlan } from './cut-list.ts';
-import { sleeveFit, socketOf } from './fits.ts';
 import { pipeOf } from './pipes.ts';
+import { sleeveFit, socketOf } from './sleeve-fit.ts';
 
 /** A part with the other job of the day that takes it. */
 type Cut = PipePart & { job?: string };

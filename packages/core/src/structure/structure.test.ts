@@ -7,8 +7,8 @@ import { ballastFor } from './ballast.ts';
 import { beamReactions, tributaryLoads } from './beam.ts';
 import { bendPipe } from './bent-pipe.ts';
 import { cutPlan, KERF_M, SHORT_M } from './cut-list.ts';
-import { jawFit, sleeveFit, sockets } from './fits.ts';
 import { pipeOf, pipes } from './pipes.ts';
+import { jawFit, sleeveFit, sockets } from './sleeve-fit.ts';
 
 const INCH = 0.0254;
 

@@ -6,8 +6,8 @@ import type { Recipe } from '../piece/recipe.ts';
 import { GRAVITY } from '../quantity/force.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import type { Carrier } from './carrier.ts';
-import { jawFit } from './fits.ts';
 import type { PieceMass } from './mass.ts';
+import { jawFit } from './sleeve-fit.ts';
 import { tieForce } from './standing.ts';
 
 /** Jaws of the kit's clamps, and a cloth's thickness, m. Common practice, no source; cloth from memory. */

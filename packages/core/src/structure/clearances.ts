@@ -1,4 +1,4 @@
-import type { JobFile, Pass, Piece } from '@early-lantern/contract';
+import type { Clearance, JobFile, Piece } from '@early-lantern/contract';
 import type { RigidPart } from '../piece/hardware.ts';
 import { kindOf } from '../piece/kinds.ts';
 import { pipePartsOf } from './pipe-parts.ts';
@@ -16,10 +16,10 @@ function rigidPartsOf(piece: Piece): RigidPart[] {
  * What rigid parts of a piece have to go through: the vehicle that takes the longest thing, the way in, and on edge
  * the narrowest door. What has not been measured is told, not judged.
  */
-export function passesOf(piece: Piece, { site, workshop }: JobFile): Pass[] {
+export function clearancesOf(piece: Piece, { site, workshop }: JobFile): Clearance[] {
   const loads = workshop.vehicles.flatMap(({ loadM }) => (loadM === undefined ? [] : [loadM]));
   const vehicleM = loads.length ? Math.max(...loads) : null;
-  return rigidPartsOf(piece).flatMap(({ thing, lengthM, edgeM }): Pass[] => [
+  return rigidPartsOf(piece).flatMap(({ thing, lengthM, edgeM }): Clearance[] => [
     { thing, through: 'the longest vehicle', needsM: lengthM, hasM: vehicleM },
     { thing, through: 'the way in', needsM: lengthM, hasM: site.loadIn.longestM ?? null },
     ...(edgeM === undefined
@@ -32,4 +32,4 @@ export function passesOf(piece: Piece, { site, workshop }: JobFile): Pass[] {
 const HAIR_M = 0.001;
 
 /** Whether a part goes through what was measured. */
-export const goesThrough = ({ needsM, hasM }: Pass): boolean => hasM === null || needsM <= hasM + HAIR_M;
+export const goesThrough = ({ needsM, hasM }: Clearance): boolean => hasM === null || needsM <= hasM + HAIR_M;

@@ -20,7 +20,7 @@ interface Kept {
  * stopped when all who asked have gone. A plan that cannot be made says so to all who asked for it, and is tried anew for
  * the next.
  */
-export function planDesk(work: Planning = planHere): Planning {
+export function planCache(work: Planning = planHere): Planning {
   const kept = new Map<string, Kept>();
   return (file, signal) => {
     const key = createHash('sha256').update(JSON.stringify(file)).digest('base64');

@@ -4,12 +4,12 @@ import { Box, Typography } from '@mui/material';
 import { useUnits } from '../preferences.tsx';
 
 /** The piece's long or wide rigid parts against vehicle, way in and door. */
-export function PassList({ held }: { held: HoldPiece }) {
+export function ClearanceList({ held }: { held: HoldPiece }) {
   const { long } = useUnits();
-  if (held.passes.length === 0) return null;
+  if (held.clearances.length === 0) return null;
   return (
     <Box component="ul" sx={{ m: 0, mb: 1.5, pl: 2.5, fontSize: 14 }}>
-      {held.passes.map((pass) => {
+      {held.clearances.map((pass) => {
         const { thing, through, needsM, hasM } = pass;
         const isBad = !goesThrough(pass);
         return (
