@@ -5,7 +5,7 @@ import type { Carrier } from './carrier.ts';
 import { carrierOf } from './carriers.ts';
 import { clearancesOf, goesThrough } from './clearances.ts';
 import { massOf } from './mass.ts';
-import { misfitsOf, pipePartsOf } from './pipe-parts.ts';
+import { cutListOf, misfitsOf, pipePartsOf } from './pipe-parts.ts';
 
 /** Drag 1.2 on a dressed outline of which 85 % is balloon: from memory, as the engine has it. */
 const DRESSED = 1.2 * 0.85;
@@ -183,6 +183,9 @@ test('an arch stands on both its ends; long ones ask for four lines; too tight a
   const shoulders = of({ ...arch, hold: { tiedAt: 'shoulders' } }).tieEnds;
   expect(shoulders.length).toBeLessThan(tied.length);
   expect(shoulders.every(({ xM }) => xM >= 0)).toBe(true);
+  // Mean height along a half circle is 2/π of its rise; a taller arch is steep for longer, and has a little less.
+  expect(long.windHeightM / (long.bent?.riseM as number)).toBeGreaterThan(0.56);
+  expect(long.windHeightM / (long.bent?.riseM as number)).toBeLessThan(2 / Math.PI);
   const tight = made('packed-arch', 'a', { pipe: 'pvc-one', pipeLengthM: 3.048, spanM: 0.8 });
   expect(of(tight).troubles[0]).toContain('kinks');
   expect(of({ ...tight, pipe: 'emt-half' }).troubles[0]).toContain('yields');
@@ -271,4 +274,47 @@ test('long and stiff things go where they were measured to go; what was not is t
   expect(misfitsOf({ ...frame, poleIn: 0.9 }, 'metric')[0]).toBe(
     'An upright of 22.9 mm does not go into a ½ in. PVC pipe tee: choose wider bars or thinner uprights.',
   );
+});
+
+test('a kit on a table: its outline on its poles, clamps that hold 20 N·m against turning, a table on its legs', () => {
+  const kit = made('table-arch', 'k', {
+    poleLengthM: 2.4,
+    spanM: 1.2,
+    at: { xM: 3, yM: 0.76 },
+    tableKg: 12,
+    tableDepthM: 0.6,
+  });
+  const table = of(kit);
+  expect(table.ownFeet).toMatchObject({ massKg: 6, depthM: 0.6, mostBallastKg: 40 });
+  expect(table.feetXM).toEqual([-0.6, 0.6]);
+  expect(table.dragFrontM2).toBeCloseTo(DRESSED * 0.5 * 2.4, 9);
+  const riseM = table.topM - 0.76;
+  expect(table.dragSideM2).toBeCloseTo(DRESSED * 0.5 * riseM, 9);
+  expect((table.windHeightM - 0.76) / riseM).toBeGreaterThan(0.56);
+  expect((table.windHeightM - 0.76) / riseM).toBeLessThan(2 / Math.PI);
+  const [turns, slips] = table.moreCases?.(undefined, 1.5) ?? [];
+  // Two screws of 400 N over pads of 50 mm, at half their width; pads hold 0.3 of the screws' force above and below.
+  expect(turns).toMatchObject({ one: { resists: 2 * 400 * 0.025, pushes: 0, required: 1.5 }, tieArmM: 0 });
+  expect(turns?.one.perPa).toBeCloseTo(table.dragFrontM2 * (table.windHeightM - 0.76), 9);
+  expect(slips?.one.resists).toBeCloseTo(2 * 0.3 * 400, 9);
+  expect(slips?.one.perPa).toBeCloseTo((DRESSED * 0.5 * riseM) / 2, 9);
+  expect(slips?.one.pushes as number).toBeGreaterThan(0);
+  expect(slips?.one.pushes as number).toBeLessThan(40);
+  const usual = of(made('table-arch', 'k', {})).ownFeet;
+  expect(usual).toMatchObject({ depthM: 0.76 });
+});
+
+test('joints of a job: a coupling between lengths of one run, tees and elbows counted over pieces alike', () => {
+  const file = (...pieces: Piece[]) =>
+    cutListOf(jobOf(pieces)).joints.map(({ item, pipe, count }) => [item, pipe, count]);
+  // 9.144 m of pipe from lengths of 3.048 m: two joints.
+  const arch = made('packed-arch', 'a', { pipe: 'pvc-half', pipeLengthM: 9.144, spanM: 3.6 });
+  expect(file(arch)).toEqual([['coupling', 'pvc-half', 2]]);
+  expect(file(arch, { ...arch, id: 'b' })).toEqual([['coupling', 'pvc-half', 4]]);
+  expect(file({ ...arch, pipeLengthM: 3, spanM: 1.5 })).toEqual([]);
+  const frame = made('photo-frame', 'f', {});
+  const one = file(frame).filter(([item]) => item !== 'coupling');
+  const two = file(frame, { ...frame, id: 'g' }).filter(([item]) => item !== 'coupling');
+  expect(one.length).toBeGreaterThan(0);
+  expect(two).toEqual(one.map(([item, pipe, count]) => [item, pipe, 2 * (count as number)]));
 });

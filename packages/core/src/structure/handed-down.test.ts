@@ -9,6 +9,7 @@ const table = (count: number) =>
     at: { xM: 3, yM: 0 },
     items: [{ name: 'Table', count, widthM: 1.8, heightM: 0.75, massKg: 14, minutesEach: 2 }],
   } as object);
+const tower = (id: string, xM: number) => made('tower', id, { at: { xM, yM: 0 } });
 const onTable = { pieceId: 'tables', part: 'top' as const };
 const loads = (carrier: Piece, ...pieces: Piece[]) => carriedOn(carrier, jobOf([carrier, ...pieces]));
 
@@ -37,8 +38,7 @@ test('things set on things hand their own weight down: 2 × 3 kg', () => {
 });
 
 test('what is carried by what is carried comes down too; between two carriers half to each', () => {
-  const [left, right] = ['left', 'right'].map((id, i) => made('tower', id, { at: { xM: 3 + 2 * i, yM: 0 } }));
-  if (!left || !right) throw new Error('no towers');
+  const [left, right] = [tower('left', 3), tower('right', 5)];
   const arch = made('pair-arch', 'arch', {
     at: { xM: 4, yM: 1.7 },
     on: { pieceId: 'left', part: 'layer' },
@@ -82,4 +82,21 @@ test('before a solid wall of panels a garland meets no wind of its own; beside i
   const { visibleWidthM, lengthM } = recipeOf(garland(6), undefined);
   expect(beside).toBeCloseTo(1.2 * 0.85 * visibleWidthM * lengthM, 6);
   expect(of(garland(3))).toBeLessThan(0.35 * beside);
+});
+
+test('a sign weighs in the middle of its board, and the wind meets it there', () => {
+  const pole = tower('pole', 3);
+  const sign = made('backdrop', 'sign', {
+    what: 'sign',
+    at: { xM: 3.2, yM: 0.2 },
+    widthM: 0.8,
+    heightM: 1.6,
+    unitHeightM: 0.6,
+    on: { pieceId: 'pole', part: 'pole' },
+  });
+  const [load] = carriedOn(pole, jobOf([pole, sign]));
+  expect(load?.xM).toBeCloseTo(3.2, 1);
+  expect(load?.yM).toBeCloseTo(0.2 + 1.6 - 0.3, 1);
+  // A board of 0.8 m by 0.6 m, drag 1.2.
+  expect(load?.dragFrontM2).toBeCloseTo(1.2 * 0.8 * 0.6, 9);
 });

@@ -1,9 +1,11 @@
+import type { HoldCase } from '@early-lantern/contract';
 import fc from 'fast-check';
 import { dynamicPressure } from '../air/wind.ts';
 import {
   factorAt,
   type governing,
   gustFor,
+  pushAt,
   type Standing,
   standingCases,
   tieForce,
@@ -141,4 +143,26 @@ test('at the gust found for a factor, the factor is that', () => {
       }
     }),
   );
+});
+
+test('between the points of a curve a push grows in a straight line; beyond the last one nothing holds', () => {
+  const one: HoldCase = {
+    label: 'leans',
+    resists: 100,
+    pushes: 5,
+    perPa: 2,
+    unit: 'N·m',
+    required: 2,
+    curve: [
+      { pa: 0, pushes: 10 },
+      { pa: 20, pushes: 30 },
+      { pa: 30, pushes: 80 },
+    ],
+  };
+  // 5 + 2 q, and the curve besides.
+  expect([0, 10, 20, 25, 30].map((pa) => pushAt(one, pa))).toEqual([15, 45, 75, 110, 145]);
+  expect(pushAt(one, 31)).toBe(Infinity);
+  expect(factorAt(one, 10)).toBeCloseTo(100 / 45, 9);
+  const { curve: _, ...even } = one;
+  expect(pushAt(even, 10)).toBe(25);
 });
