@@ -1,0 +1,63 @@
+import { pack3D, RotationType } from 'binpackingjs/3d';
+import type { Cargo, CargoSpace } from '../packages/core/src/loading/cargo.ts';
+import { violationsOf } from '../packages/core/src/loading/check.ts';
+import { LoadSearch } from '../packages/core/src/loading/pack.ts';
+import { containerSet } from '../packages/core/src/test/cargo.ts';
+
+const SETS = 5;
+const SEARCH_MS = 1000;
+
+/** Of the container's room, what a general-purpose library fills, without asking what carries what. */
+function shareByLibrary(cargo: readonly Cargo[], { l, w, h }: CargoSpace): number {
+  const turns = {
+    h: [RotationType.WHD, RotationType.DHW],
+    w: [RotationType.HWD, RotationType.HDW],
+    l: [RotationType.DWH, RotationType.WDH],
+  };
+  const { packedBins } = pack3D({
+    bins: [{ name: 'container', width: l, height: h, depth: w, maxWeight: 1e9 }],
+    items: cargo.map(({ id, size, upright }) => ({
+      name: id,
+      width: size.l,
+      height: size.h,
+      depth: size.w,
+      weight: 0,
+      allowedRotations: upright.flatMap((side) => turns[side]),
+    })),
+  });
+  const volume = packedBins
+    .flatMap(({ items }) => items)
+    .reduce((sum, { dimension: [a, b, c] }) => sum + a * b * c, 0);
+  return volume / (l * w * h);
+}
+
+/** Loads of the classical container sets, everything carried on its whole base, beside a general-purpose library. */
+export function benchLoad(report: (what: string, value: string) => void): void {
+  const shares: number[] = [];
+  const ratios: number[] = [];
+  const mean = (all: readonly number[]) => all.reduce((sum, one) => sum + one, 0) / all.length;
+  for (const types of [3, 8, 15, 20]) {
+    const own: number[] = [];
+    const theirs: number[] = [];
+    for (let seed = 1; seed <= SETS; seed++) {
+      const { cargo, space } = containerSet(types, 100 * types + seed);
+      const search = new LoadSearch(cargo, space);
+      const started = performance.now();
+      while (performance.now() - started < SEARCH_MS && !search.isComplete) search.run(4);
+      const { loaded, usedShare } = search.answer();
+      if (violationsOf(loaded, cargo, space).length > 0) throw new Error('a load breaks a rule');
+      own.push(usedShare);
+      theirs.push(shareByLibrary(cargo, space));
+    }
+    shares.push(...own);
+    ratios.push(mean(own) / mean(theirs));
+    report(
+      `container filled in ${SEARCH_MS / 1000} s, ${types} types of boxes; binpackingjs`,
+      `${(100 * mean(own)).toFixed(1)} %; ${(100 * mean(theirs)).toFixed(1)} %`,
+    );
+  }
+  report(
+    'on average; times what binpackingjs fills',
+    `${(100 * mean(shares)).toFixed(1)} %; ${mean(ratios).toFixed(2)}`,
+  );
+}
