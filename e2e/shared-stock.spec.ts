@@ -50,7 +50,7 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
   await page.getByRole('option', { name: 'used' }).click();
   await form.getByLabel('Balloons').fill('99999');
   await form.getByRole('button', { name: 'Record' }).click();
-  await expect(page.getByText(/Not booked\. .* on the shelf, 99999 cannot be taken/)).toBeVisible();
+  await expect(page.getByText(/Not recorded\. .* on the shelf, 99999 cannot be taken/)).toBeVisible();
 });
 
 test('a colour not made in a size is caught; a way round it is taken and undone', async ({

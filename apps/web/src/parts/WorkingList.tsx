@@ -7,7 +7,7 @@ import { useWorkings, type WorkingSource } from './workings.ts';
 /** Every step of a calculation: inputs, formula, result, source. */
 export function WorkingList({ working }: { working: WorkingSource }) {
   const steps = useWorkings(working);
-  if (!steps) return <LinearProgress aria-label="Fetching the working" />;
+  if (!steps) return <LinearProgress aria-label="Loading the working" />;
   return (
     <Stack component="ol" spacing={1.5} sx={{ listStyle: 'none', m: 0, p: 0 }}>
       {steps.map((step, i) => (

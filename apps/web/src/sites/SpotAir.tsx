@@ -17,7 +17,7 @@ export function SpotAir({ spot, isIndoors, onChange }: SpotAirProps) {
       {!isIndoors && (
         <TextField
           select
-          label="Wind comes at it"
+          label="Exposed to wind"
           value={spot.openness ?? 'open'}
           onChange={(event) => onChange({ openness: event.target.value === 'open' ? 'open' : 'sheltered' })}
         >
@@ -34,7 +34,7 @@ export function SpotAir({ spot, isIndoors, onChange }: SpotAirProps) {
           onCommit={(text) => {
             const typed = Number(text.replace(',', '.'));
             const tempC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
-            if (!text.trim() || !(tempC >= -20 && tempC <= 50)) return 'A temperature of the air, please';
+            if (!text.trim() || !(tempC >= -20 && tempC <= 50)) return 'Type an air temperature';
             onChange({ tempC: Number(tempC.toFixed(1)) });
             return undefined;
           }}

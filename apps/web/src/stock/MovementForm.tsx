@@ -40,11 +40,11 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
     onSuccess: ({ movements }) => {
       setCount('');
       setNote('');
-      notify({ text: `Booked. ${movements[0]?.onHand} on the shelf now.` });
+      notify({ text: `Recorded. ${movements[0]?.onHand} on the shelf now.` });
     },
     onError: (error) => {
       const faults = error instanceof ApiProblem ? error.problem.faults : undefined;
-      notify({ text: `Not booked. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
+      notify({ text: `Not recorded. ${faults?.map((fault) => fault.reason).join('; ') ?? error.message}` });
     },
     onSettled: refreshStock,
   });

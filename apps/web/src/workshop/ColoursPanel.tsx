@@ -251,7 +251,7 @@ function ColourForm({ colour, suppliers, sizes, isLast, onChange, onRemove }: Co
             const failsAboveC = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
             if (text.trim() === '') onChange({ failsAboveC: undefined });
             else if (failsAboveC >= 15 && failsAboveC <= 60) onChange({ failsAboveC });
-            else return 'A temperature of the air, please';
+            else return 'Type an air temperature';
             return undefined;
           }}
         />

@@ -55,7 +55,7 @@ export function LastingPanel({ row }: { row: WorkshopRow }) {
           onCommit={(text) => {
             const typed = Number(text.replace(',', '.'));
             const celsius = tempUnit === '°F' ? (typed - 32) / 1.8 : typed;
-            if (!text.trim() || !(celsius >= -10 && celsius <= 45)) return 'A temperature of the air, please';
+            if (!text.trim() || !(celsius >= -10 && celsius <= 45)) return 'Type an air temperature';
             save(() => ({ benchC: Number(celsius.toFixed(1)) }));
             return undefined;
           }}
