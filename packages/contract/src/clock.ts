@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { PersonId } from './ids.ts';
+import { RoundGood } from './load.ts';
 import { TooLoud } from './noise.ts';
-import { withRule } from './rules.ts';
+import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name } from './scalars.ts';
 
 const TaskId = z.string().min(1).max(200);
@@ -28,6 +29,41 @@ export const AgreedTask = z.strictObject({
 });
 export type AgreedTask = z.infer<typeof AgreedTask>;
 
+/** A place of a round: a job's, with the drive to it from the place before, the first from the workshop. */
+const RoundStop = z.strictObject({
+  job: Id,
+  place: Name,
+  driveMin: z.int().min(0).max(720),
+  /** From when to when the crew is there, as it was agreed. */
+  arrive: Instant.optional(),
+  leave: Instant.optional(),
+  /** What rides there, as it was when the round was agreed on: the jobs of a round are loaded as one. */
+  goods: z.array(RoundGood).max(1000).optional(),
+});
+
+/** One drive to the places of several jobs and home, instead of one each; every job of it has the same. */
+const RoundFields = z.strictObject({
+  trip: z.enum(['set-up', 'strike']),
+  /** In the order in which they are driven to. */
+  stops: z.array(RoundStop).min(2).max(6),
+  /** From the last place back to the workshop. */
+  homeMin: z.int().min(0).max(720),
+  /** Everybody who rides, whichever job they work on. */
+  people: z.array(PersonId).min(1).max(31),
+  /** When it leaves the workshop and is back there, and what drives, as it was agreed. */
+  leave: Instant.optional(),
+  home: Instant.optional(),
+  vehicles: z.array(Id).max(20).optional(),
+});
+export const Round = withRule(RoundFields, RoundFields.pick({ stops: true }), ({ stops }) =>
+  repeated(
+    stops.map(({ job }) => job),
+    'stops',
+    'job',
+  ),
+);
+export type Round = z.infer<typeof Round>;
+
 /** What people have chosen about when things are done; the plan is made around it. */
 export const ClockChoices = z.strictObject({
   agreed: z
@@ -44,6 +80,13 @@ export const ClockChoices = z.strictObject({
    */
   shown: z.array(AgreedTask).max(1000).optional(),
   pins: z.array(Pin).max(1000).optional(),
+  /** Drives shared with other jobs: at most one to set up and one to the strike. */
+  rounds: z.array(Round).max(2).optional(),
+  /** Trips that are driven for this job alone, whatever could be joined. */
+  drivesAlone: z
+    .array(z.enum(['set-up', 'strike']))
+    .max(2)
+    .optional(),
   /** Who is not to do which task. */
   keptOff: z
     .array(z.strictObject({ task: TaskId, person: PersonId }))

@@ -9,6 +9,7 @@ export * from './job-file.ts';
 export { peopleNamed, unknownNames, withoutGone } from './job-file-names.ts';
 export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
+export * from './load.ts';
 export * from './noise.ts';
 export { readNumber } from './numbers.ts';
 export * from './piece/index.ts';

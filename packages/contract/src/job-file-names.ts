@@ -54,9 +54,10 @@ export function withoutGone<T extends Omit<JobFile['job'], 'pieces'>>(job: T, kn
     const left = there(theirs ?? []);
     return left.length > 0 ? [{ ...pin, crew: left }] : pin.start ? [pin] : [];
   });
-  const { agreed, pins: _, keptOff = [], ...choices } = clock ?? {};
+  const { agreed, rounds = [], pins: _, keptOff = [], ...choices } = clock ?? {};
   // A plan for the day that counts on somebody who has gone is no plan any more.
   const isWhole = agreed?.tasks.every((task) => task.crew.every((id) => known.has(id)));
+  const driven = rounds.filter(({ people }) => people.every((id) => known.has(id)));
   const kept = keptOff.filter(({ person }) => known.has(person));
   return {
     ...rest,
@@ -69,6 +70,7 @@ export function withoutGone<T extends Omit<JobFile['job'], 'pieces'>>(job: T, kn
             ...(pins.length > 0 ? { pins } : {}),
             ...(kept.length > 0 ? { keptOff: kept } : {}),
             ...(agreed && isWhole ? { agreed } : {}),
+            ...(driven.length > 0 ? { rounds: driven } : {}),
           },
         }
       : {}),

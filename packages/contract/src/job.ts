@@ -3,6 +3,7 @@ import { Carried, carrierBreaches } from './carriers.ts';
 import { ClockChoices } from './clock.ts';
 import { Platform } from './hold.ts';
 import { LadderId, PersonId, PieceId, SpotId } from './ids.ts';
+import { CargoRoom } from './load.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
@@ -65,9 +66,21 @@ const HeadFields = z.strictObject({
   secondLoad: z.array(PieceId).max(60).optional(),
   /** Cars besides the workshop's vehicles: somebody's own, or hired for this job. */
   cars: z
-    .array(z.strictObject({ id: Id, name: Name, seats: z.int().min(1).max(9) }))
+    .array(
+      z.strictObject({
+        id: Id,
+        name: Name,
+        seats: z.int().min(1).max(9),
+        /** Its room, where it takes a part of the load. */
+        cargo: CargoRoom.optional(),
+        /** Hired: for the job, in the workshop's money. */
+        price: z.number().min(0).max(100_000).optional(),
+      }),
+    )
     .max(6)
     .optional(),
+  /** The workshop's vehicles that go out for it, by id; left out, as many as seat the crew, whichever are free. */
+  vehicles: z.array(Id).min(1).max(20).optional(),
   /** Spots that a canopy keeps out of the sun, by id. */
   shaded: z.array(SpotId).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */

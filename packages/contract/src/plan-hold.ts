@@ -85,16 +85,6 @@ export const GroundArea = z.strictObject({
 });
 export type GroundArea = z.infer<typeof GroundArea>;
 
-/** A rigid thing and what it has to go through or into. */
-export const Clearance = z.strictObject({
-  thing: z.string(),
-  through: z.string(),
-  /** Its own measure and that of the opening, m; the latter null where nobody has measured it. */
-  needsM: z.number(),
-  hasM: z.number().nullable(),
-});
-export type Clearance = z.infer<typeof Clearance>;
-
 /** What carries a piece and how well. */
 export const HoldPiece = z.strictObject({
   id: Id,
@@ -126,8 +116,6 @@ export const HoldPiece = z.strictObject({
   points: z.array(HoldPoint),
   /** The point that would let go first, and what follows. */
   weakest: z.strictObject({ pointId: z.string(), follows: z.string() }).optional(),
-  /** Long or wide rigid parts, and what they have to go through. */
-  clearances: z.array(Clearance),
   /** What fails outright, in sentences. */
   troubles: z.array(z.string()),
   /** What holds now but would not if one thing went wrong. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ColourId, PersonId, PieceId } from './ids.ts';
 import { LampState } from './lamp-state.ts';
+import { Fits, PackingRow } from './load.ts';
 import { On } from './piece/carried.ts';
 import { InflatedRange, StandIn } from './piece/common.ts';
 import { PipeId } from './pipe.ts';
@@ -228,9 +229,12 @@ export const OnTime = z.strictObject({
   out: Instant.nullable(),
   /** From sign-off to doors, or from the way out to the close of access, whichever is tighter. */
   minutesInHand: z.int().nullable(),
-  /** When the inflating starts, and when the crew leaves the workshop. */
+  /** When the inflating starts. */
   benchFrom: Instant.nullable(),
+  /** When the crew leaves the workshop, or the place before on a round. */
   leaveAt: Instant.nullable(),
+  /** That place; null for the workshop. */
+  leaveFrom: z.string().nullable(),
   /** When each vehicle must leave the workshop. */
   leaveBy: z.array(z.strictObject({ vehicle: Id, at: Instant })),
   /** Of rehearsed days, the share signed off by doors; the task that decided most often. Null until rehearsed. */
@@ -283,6 +287,8 @@ export const Plan = z.strictObject({
   rehearsal: Rehearsal.nullable(),
   lasts: z.strictObject({ lots: z.array(LastingLot) }),
   holds: Holds,
+  fits: Fits,
+  packing: z.array(PackingRow),
   cutList: z.array(CutBar),
   /** For each pipe: stock lengths to buy and saw cuts, and the fewest there could be of either. */
   cutBounds: z.array(

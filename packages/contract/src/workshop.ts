@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { Busy, Methods, RestRule } from './clock.ts';
 import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
+import { PersonId } from './ids.ts';
+import { CargoRoom } from './load.ts';
 import { Schools } from './piece/common.ts';
 import { JobClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
@@ -138,6 +140,10 @@ export const Vehicle = z.strictObject({
   seats: z.int().min(1).max(20),
   /** The longest rigid thing that lies in it with its doors shut. */
   loadM: LengthM.max(20).optional(),
+  /** Its room for the load; left out, nobody has measured it. */
+  cargo: CargoRoom.optional(),
+  /** Who may drive it; left out, everybody who drives. */
+  drivers: z.array(PersonId).min(1).max(60).optional(),
 });
 export type Vehicle = z.infer<typeof Vehicle>;
 

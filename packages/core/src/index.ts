@@ -22,8 +22,9 @@ export { asWish } from './clock/repair.ts';
 export { visitSteps } from './clock/visit-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
-export { agreedTasks, type DayPlan, planningDay, shownTasks } from './day/plan-day.ts';
+export { agreedTasks, type DayPlan, loadedRounds, planningDay, shownTasks } from './day/plan-day.ts';
 export { dayMoves, isDayWorthMoving, type Moved, shortJobs } from './day/repair-day.ts';
+export { type DrivenRound, drivenAlone, drivenRounds, placesGone } from './day/round-legs.ts';
 export { sharingDay } from './day/sharing.ts';
 export { type WayOut, waysOut } from './day/ways-out.ts';
 export { type Culprit, culpritsOf } from './day/why-not.ts';
@@ -39,6 +40,9 @@ export { applyChanges } from './lamps/fixes.ts';
 export { type HowLong, howLong } from './lamps/how-long.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
+export { violationsOf } from './loading/check.ts';
+export { goesThrough } from './loading/clearances.ts';
+export { vehicleTypes } from './loading/vehicle-types.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
 export { shortMaterials } from './materials/short.ts';
 export { fixedBy } from './network/fixings.ts';
@@ -46,6 +50,7 @@ export type { PatternCard } from './pattern/card.ts';
 export { matchOf } from './pattern/chirality.ts';
 export { colourSpread } from './pattern/colour-plan.ts';
 export { usualFor } from './piece/attachments.ts';
+export { type Cut, cutsOnLine, nearestShare, withCut } from './piece/cuts-on-line.ts';
 export { usualTable } from './piece/furnishing.ts';
 export { lineOfLength } from './piece/line-of-length.ts';
 export { moved } from './piece/moved.ts';
@@ -57,7 +62,7 @@ export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf } from './piece/picture-of.ts';
 export { madeRecipe, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
-export { countPieces, draftPlan, planJob, workedJob } from './plan.ts';
+export { countPieces, draftPlan, judgeJob, planJob, workedJob } from './plan.ts';
 export {
   formatBore,
   formatForce,
@@ -69,6 +74,7 @@ export {
   NEWTONS_PER_POUND,
 } from './quantity/customary.ts';
 export * from './quantity/length.ts';
+export { listed } from './quantity/listed.ts';
 export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
 export { rehearsing } from './rehearsal/rehearse.ts';
@@ -89,7 +95,6 @@ export { arrivesOn, isOpen } from './stock/open-days.ts';
 export { type Purchase, purchasesOf } from './stock/purchases.ts';
 export { heldAt } from './structure/at-gust.ts';
 export { baseOf, bases } from './structure/bases.ts';
-export { goesThrough } from './structure/clearances.ts';
 export { loadsOf } from './structure/loads.ts';
 export { pipeOf, pipes } from './structure/pipes.ts';
 export { sleeveFit, sockets } from './structure/sleeve-fit.ts';

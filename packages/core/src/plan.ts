@@ -1,4 +1,4 @@
-import type { HoldPiece, Holds, JobFile, Lot, Plan, PlanPiece } from '@early-lantern/contract';
+import type { HoldPiece, Holds, JobFile, Lot, Plan, PlanPiece, RoundGood } from '@early-lantern/contract';
 import { benchBatches, benchMinutes } from './bench/bench.ts';
 import { benchBoard, labelledTasks } from './bench/board.ts';
 import { cautionsOf } from './cautions/cautions.ts';
@@ -11,6 +11,11 @@ import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { lampsOf, lampsWithFixes, type Tries } from './lamps/lamps.ts';
 import { rehearsed } from './lamps/on-time.ts';
 import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
+import { fitsOf, goodsOf } from './loading/fits.ts';
+import { comesLater } from './loading/goods.ts';
+import { packingOf } from './loading/packing-list.ts';
+import { asRoundGood } from './loading/together.ts';
+import { QUICK, SQUEEZE, THOROUGH, TO_TRY } from './loading/trip.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { pipesAsCut } from './materials/piping.ts';
 import { cardOf } from './network/card.ts';
@@ -34,17 +39,31 @@ const TRIED_DAYS = 500;
 
 /**
  * The whole job on one page, in the order the work goes: survey → pieces → what carries what → counts and materials →
- * bench → clock → lasting → lamps → fixes.
+ * bench → clock → lasting → sections, bags and load → lamps → fixes.
  *
  * Pure: the same file gives the same plan, and nothing outside is read.
  *
  * @param file a validated job file: the job with its site, pieces and the workshop's data
  */
 export function planJob(file: JobFile): Plan {
-  const { plan: drafted, worked } = draftJob(file);
+  const plan = loadedAndRehearsed(file);
+  // Ways out are tried from the plan as it is; what the rehearsed days say comes on top of what the clock says.
+  return withRehearsedLamp({ ...plan, lamps: lampsWithFixes(file, plan, tries) });
+}
+
+/** The same plan with every answer, but no fix tried: for a list of jobs, few of which are looked at closely. */
+export const judgeJob = (file: JobFile): Plan => withRehearsedLamp(loadedAndRehearsed(file));
+
+const withRehearsedLamp = (plan: Plan): Plan => ({
+  ...plan,
+  lamps: { ...plan.lamps, onTime: rehearsed(plan.lamps.onTime, plan.rehearsal) },
+});
+
+function loadedAndRehearsed(file: JobFile): Plan {
+  const { plan: drafted, worked } = draftJob(file, THOROUGH);
   const rehearsal = rehearse(file, drafted, REHEARSED_DAYS);
   const { minutesInHand } = drafted.onTime;
-  const plan: Plan = {
+  return {
     ...drafted,
     rehearsal,
     onTime: {
@@ -55,14 +74,12 @@ export function planJob(file: JobFile): Plan {
       bound: minutesInHand === null ? null : mostInHand(worked),
     },
   };
-  // Ways out are tried from the plan as it is; what the rehearsed days say comes on top of what the clock says.
-  const lamps = lampsWithFixes(file, plan, tries);
-  return { ...plan, lamps: { ...lamps, onTime: rehearsed(lamps.onTime, rehearsal) } };
 }
 
 /** How fixes are tried: no more is worked out than their lamp needs. */
 const tries: Tries = {
   draft: draftPlan,
+  loaded: (file) => draftJob(file, TO_TRY).plan,
   holds: holdsOfFile,
   enough: (file) => {
     const counts = countPieces(file);
@@ -79,7 +96,7 @@ const tries: Tries = {
  * `planJob`.
  */
 export function draftPlan(file: JobFile): Plan {
-  return draftJob(file).plan;
+  return draftJob(file, QUICK).plan;
 }
 
 /** A plan with what it was made from. */
@@ -88,20 +105,23 @@ interface Draft {
   worked: WorkedJob;
 }
 
-function draftJob(file: JobFile): Draft {
-  const draft = draftOf(file);
+function draftJob(file: JobFile, loadsTried: number): Draft {
+  const draft = draftOf(file, loadsTried);
   if (!file.job.loadsEvening || draft.plan.lamps.lasts.state !== 'out') return draft;
   // Prepared the evening before only as far as hold times allow.
   const { loadsEvening: _, ...job } = file.job;
-  const onTheDay = draftOf({ ...file, job }, NOT_THE_EVENING);
+  const onTheDay = draftOf({ ...file, job }, loadsTried, NOT_THE_EVENING);
   return onTheDay.plan.lamps.lasts.state === 'out' ? draft : onTheDay;
 }
 
 const NOT_THE_EVENING =
   'Prepared on the day: loaded the evening before, some balloons would not last to the end.';
 
-/** @param broken what else is not kept as somebody wished it */
-function draftOf(file: JobFile, broken: string | null = null): Draft {
+/**
+ * @param loadsTried of each vehicle
+ * @param broken what else is not kept as somebody wished it
+ */
+function draftOf(file: JobFile, loadsTried: number, broken: string | null = null): Draft {
   const { workshop, job } = file;
 
   const { planned, counts, holds, pieces: worked } = workedAndTimed(file);
@@ -111,12 +131,16 @@ function draftOf(file: JobFile, broken: string | null = null): Draft {
   const lots = lastingLots(file, drawn, clock.tasks);
   const pieces = drawn.map((piece) => toldWhatToBlow(piece, lots));
   const tasks = labelledTasks(pieces, clock.tasks);
+  const balloons = totalBalloons(pieces);
+  // Sections, bags and load: what rides in which vehicle, and the list to tick.
+  const toLoad = { file, pieces: worked, materials: counts.materials, tasks };
+  const fits = fitsOf(toLoad, loadsTried);
   const plan: Plan = {
     jobId: job.id,
     timeZone: workshop.timeZone,
     pieces,
     totals: {
-      balloons: totalBalloons(pieces),
+      balloons,
       materials: counts.materials,
       working: spareWorking(file, counts.balloons),
     },
@@ -129,9 +153,12 @@ function draftOf(file: JobFile, broken: string | null = null): Draft {
     rehearsal: null,
     lasts: { lots },
     holds,
+    fits,
+    // While something is edited nothing has a place yet.
+    packing: fits.isQuick ? [] : packingOf(toLoad, balloons, fits),
     ...cutListOf(file),
     cautions: cautionsOf(file, holds, tasks),
-    lamps: lampsOf({ file, counts, holds, lots, clock }),
+    lamps: lampsOf({ file, counts, holds, lots, clock, fits }),
   };
   return { plan, worked: { file, pieces: worked } };
 }
@@ -190,6 +217,16 @@ function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds
     materials: materialRows(withFixings(one.recipe.materials, pieces[i], units), units),
   }));
   return { ...counts, counted, materials: pipesAsCut(totalMaterials(counted), cutListOf(file).cutList) };
+}
+
+/** What rides to a job's place on the first trip, as its round keeps it for the jobs of the other places. */
+export function roundGoodsOf(file: JobFile): RoundGood[] {
+  const { plan, worked } = draftJob(file, QUICK);
+  const toLoad = { ...worked, materials: plan.totals.materials, tasks: plan.tasks };
+  const squeezed = new Map(goodsOf(toLoad, SQUEEZE).map((good) => [good.cargo.id, good]));
+  return goodsOf(toLoad, 0)
+    .filter(({ pieceId }) => !comesLater(file, pieceId))
+    .map((good) => asRoundGood(good, squeezed.get(good.cargo.id)));
 }
 
 /** What carries the pieces of a file, nothing else looked at. */

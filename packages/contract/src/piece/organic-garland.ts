@@ -32,6 +32,8 @@ const GarlandFields = z.strictObject({
   raisedCorners: z.boolean().optional(),
   /** Lengths it is built and carried in; left out, the engine cuts it into armfuls. */
   sections: z.int().min(1).max(30).optional(),
+  /** Where it is parted by hand, as shares of its length from the thick end, ascending; then `sections` says nothing. */
+  cuts: z.array(z.number().min(0.02).max(0.98)).min(1).max(29).optional(),
 });
 
 /** Clusters of assorted diameters along a free line. */

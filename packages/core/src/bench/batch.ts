@@ -10,6 +10,8 @@ export interface Batch {
   needsInflator: boolean;
   /** Air it takes. */
   litres?: number;
+  /** Bags that it goes into loose. */
+  bags?: number;
   /** What whoever does it is trusted with, where anybody of the crew is. */
   skill?: Skill;
   /** What it blows. */
@@ -24,7 +26,7 @@ const LONGEST_BATCH_S = 45 * 60;
 /** A large bag for loose balloons, m³. From memory, an editable default. */
 export const BAG_M3 = 0.35;
 /** Loose fillers fill so much of a bag: random packing of spheres. Derived in the engine. */
-const PACKING = 0.6;
+export const PACKING = 0.6;
 
 /** A ball of a diameter, in., litres. */
 export const litresOf = (diameterIn: number): number =>

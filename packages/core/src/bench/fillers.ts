@@ -54,6 +54,7 @@ export function fillerBatches(
     effort: workFor(amount),
     needsInflator: true,
     litres: amount * litresOf(lot.largestIn),
+    bags: Math.ceil(amount / perBag),
     skill: 'tying',
     blows: { nominalIn: lot.nominalIn, count: amount, isFiller: true },
     place,

@@ -1,4 +1,5 @@
 import type { CrewMember } from '@early-lantern/contract';
+import { LRUCache } from 'lru-cache';
 import { DateTime } from 'luxon';
 import type { Interval } from '../schedule/problem.ts';
 
@@ -116,4 +117,14 @@ export class MinuteAxis {
     if (before < this.changesAt) return before;
     return Math.max(after, this.changesAt);
   }
+}
+
+const madeAxes = new LRUCache<string, MinuteAxis>({ max: 50 });
+
+/** The axis for these moments; made once, since an axis never changes and the zone is slow to ask. */
+export function minuteAxis(...moments: ConstructorParameters<typeof MinuteAxis>): MinuteAxis {
+  const name = moments.join(' ');
+  const axis = madeAxes.get(name) ?? new MinuteAxis(...moments);
+  madeAxes.set(name, axis);
+  return axis;
 }

@@ -7,6 +7,7 @@ import { DaySearch } from './day-search.ts';
 import { isWagon } from './gear-names.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { asWish, isShort, isWorthMoving, movedTasks, movedWords, whatGrew } from './repair.ts';
+import { partOfRound } from './rounds.ts';
 import { whyOf } from './why.ts';
 import { whoIsOff, whyStuck } from './why-stuck.ts';
 import { stepOf, type WorkedPiece } from './work.ts';
@@ -92,6 +93,8 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
   };
   // Where the work is done in the workshop itself nobody drives.
   const drive = at('drive-out');
+  const part = partOfRound(file, 'set-up');
+  const before = part?.round.stops[part.at - 1]?.place ?? null;
   return {
     tasks: inOrder(own.map((one) => toTask(one, job, day, whyOf(one, all, limits)))),
     onTime: {
@@ -102,9 +105,11 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
       minutesInHand: Math.min(doors - ready, access.until - out),
       benchFrom: axis.iso((at('clean-floor') as Placed).start),
       leaveAt: drive ? axis.iso(drive.start) : null,
-      leaveBy: drive
-        ? drive.gear.filter((id) => !isWagon(id)).map((vehicle) => ({ vehicle, at: axis.iso(drive.start) }))
-        : [],
+      leaveFrom: before,
+      leaveBy:
+        drive && before === null
+          ? drive.gear.filter((id) => !isWagon(id)).map((vehicle) => ({ vehicle, at: axis.iso(drive.start) }))
+          : [],
     },
     stuck: undefined,
     ...(ready > doors ? { off: whoIsOff(job, day) } : {}),
@@ -119,6 +124,7 @@ const nothingYet = ({ job }: JobFile): OnTime => ({
   minutesInHand: null,
   benchFrom: null,
   leaveAt: null,
+  leaveFrom: null,
   leaveBy: [],
   chance: null,
   bottleneck: null,

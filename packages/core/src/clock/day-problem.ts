@@ -1,8 +1,9 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
-import type { Activity, Hold, Interval, Mode, Problem, Worker } from '../schedule/problem.ts';
+import { sumOf } from '../quantity/group.ts';
+import type { Activity, Hold, Interval, Lag, Mode, Problem, Worker } from '../schedule/problem.ts';
 import { earliestOnSite, loadedBy } from './arrival.ts';
-import { MinuteAxis } from './calendar.ts';
+import { type MinuteAxis, minuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
 import { hiredLadder, wagonIds } from './gear-names.ts';
 import { heaviestFirst } from './heaviest.ts';
@@ -11,10 +12,13 @@ import { withOwnMethods, withoutSteps } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
 import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
+import { ridersOf, roundWaits, sharedHolds, spansOf, type TripJobs, tripsOf } from './rounds.ts';
 import { splitWork } from './split.ts';
-import { strikeCrewOf, strikeWork } from './strike-work.ts';
-import { wagonHolds, wagonsTakenAt, withAgreedWagons } from './wagons.ts';
-import type { Trip, Work } from './work.ts';
+import { strikeCrewOf } from './strike-crew.ts';
+import { strikeWork } from './strike-work.ts';
+import { wagonHolds, wagonLeaders, wagonsTakenAt, withAgreedWagons, withSharedWagons } from './wagons.ts';
+import { WITH_HOLD } from './with-hold.ts';
+import type { Work } from './work.ts';
 
 /** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
 export interface DayProblem {
@@ -23,6 +27,8 @@ export interface DayProblem {
   problem: Problem;
   /** Each kind of gear with what there is of it, by id. */
   items: Record<string, readonly string[]>;
+  /** Holds that jobs of a round share, by the name that each would give its own. */
+  holdOf: ReadonlyMap<string, string>;
 }
 
 /** Rest after so many minutes of work. Common practice, no source: local labour law decides. */
@@ -46,22 +52,33 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
     .map(({ file }) => file.job.strike.until)
     .sort((a, b) => Date.parse(a) - Date.parse(b))
     .at(-1) as string;
-  const axis = new MinuteAxis(first.file.job.doors, workshop.timeZone, last, firstKept(worked));
-  const jobs = worked.map((one) => dayJob(one, axis));
+  const axis = minuteAxis(first.file.job.doors, workshop.timeZone, last, firstKept(worked));
+  const each = worked.map((one) => dayJob(one, axis));
+  const jobs = withSharedWagons(each, tripsOf(each));
+  const trips = tripsOf(jobs);
+  const waits = roundWaits(trips);
+  const leads = wagonLeaders(trips);
   const items = itemsOf(jobs);
   const places = placesOf(jobs, axis);
   return {
     jobs,
     axis,
     items,
+    holdOf: sharedHolds(trips, Object.keys(WITH_HOLD)),
     problem: {
-      activities: jobs.flatMap((job) => job.work.map((work) => asActivity(work, job, axis))),
+      activities: jobs.flatMap((job) =>
+        job.work.map((work) => withRound(asActivity(work, job, axis), waits, leads)),
+      ),
       workers: workersOf(jobs, axis),
       gear: {
         ...Object.fromEntries(Object.entries(items).map(([kind, owned]) => [kind, owned.length])),
         ...places.limits,
       },
-      holds: [...jobs.flatMap((job) => holdsOf(job, items)), ...places.holds],
+      holds: [
+        ...trips.flatMap((trip) => tripHolds(trip)),
+        ...jobs.flatMap((job) => gearHolds(job, items)),
+        ...places.holds,
+      ],
       absences: places.absences,
       rest: workshop.rest ?? usualRest,
     },
@@ -147,6 +164,7 @@ function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
     vehicle: workshop.vehicles.map(({ id }) => id),
     wagon: wagonIds(workshop.wagons),
   };
+  for (const { file } of jobs) for (const id of chosenVehicles(file)) items[ownVehicle(id)] = [id];
   for (const job of jobs)
     for (const ladder of laddersOf(job.work)) {
       const hirers = jobs.filter((other) => hires(other, ladder));
@@ -185,7 +203,8 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const people = pin?.crew ?? (agreed?.crew.length ? agreed.crew : undefined);
   const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
   const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
-  const who = team.filter((id) => !kept.includes(id));
+  const riders = work.trip && work.place === 'road' ? ridersOf(file, work.trip).map(({ id }) => id) : [];
+  const who = [...new Set([...team, ...riders])].filter((id) => !kept.includes(id));
   const takenAt = wagonsTakenAt(work);
   const earliest =
     pinned ??
@@ -242,29 +261,41 @@ function modesOf(
 const modeFor = (hands: number, usual: Mode, ways: readonly Mode[] = []): Mode =>
   [usual, ...ways].find((mode) => mode.hands === hands) ?? usual;
 
-/** Who and what is away together, and what stays on site until the strike. */
-function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
-  const { file, work, pieces } = job;
-  const { job: head } = file;
-  const id = (task: string) => inDay(head.id, task);
-  // A hired ladder is this job's own.
-  const owned = [...laddersOf(work)].filter((ladder) => !hires(job, ladder));
-  const ladders = Object.fromEntries(owned.map((ladder) => [`ladder:${ladder}`, 1]));
-  const trip = (
-    which: Trip,
-    out: string,
-    back: string,
-    crew: readonly string[],
-    gear: Record<string, number>,
-  ) => ({
-    id: id(`${which}-crew`),
-    from: id(out),
-    until: id(back),
-    workers: crew,
-    gear,
-    inside: work.filter((one) => one.trip === which).map((one) => id(one.id)),
-  });
-  const strikers = strikeCrewOf(file).map((member) => member.id);
+/** Who and what is away together on a trip: people with their ladders, vehicles, and the wagons taken along. */
+function tripHolds(one: TripJobs): Hold[] {
+  const { trip, jobs } = one;
+  const id = (name: string) => inDay(jobs[0].file.job.id, `${trip}-${name}`);
+  const { people, vehicles } = spansOf(one);
+  // A hired ladder is its job's own.
+  const owned = jobs.flatMap((job) => [...laddersOf(job.work)].filter((ladder) => !hires(job, ladder)));
+  const riders = [...new Set(jobs.flatMap(({ file }) => ridersOf(file, trip).map((member) => member.id)))];
+  return [
+    {
+      id: id('crew'),
+      ...people,
+      workers: riders,
+      gear: Object.fromEntries(owned.map((ladder) => [`ladder:${ladder}`, 1])),
+      inside: jobs.flatMap(({ file, work }) =>
+        work.filter((each) => each.trip === trip).map((each) => inDay(file.job.id, each.id)),
+      ),
+    },
+    {
+      id: id('vehicle'),
+      ...vehicles,
+      workers: [],
+      gear: vehiclesFor(
+        riders.length,
+        jobs.map(({ file }) => file),
+      ),
+      inside: [],
+    },
+    ...wagonHolds(one),
+  ];
+}
+
+/** What comes back from the shelf and is away until the strike has brought it home. */
+function gearHolds({ file, work, pieces }: DayJob, items: DayProblem['items']): Hold[] {
+  const id = (task: string) => inDay(file.job.id, task);
   const shelf = new Map<string, number>();
   for (const { item, count, isGear } of pieces.flatMap(({ recipe }) =>
     materialRows(recipe.materials, file.workshop.units),
@@ -274,50 +305,59 @@ function holdsOf(job: DayJob, items: DayProblem['items']): Hold[] {
     if (isGear && owned > 0)
       shelf.set(`shelf:${item}`, Math.min(owned, (shelf.get(`shelf:${item}`) ?? 0) + Math.ceil(count)));
   }
-  const away = (name: string, from: string, until: string, gear: Record<string, number>): Hold => ({
-    id: id(name),
-    from: id(from),
-    until: id(until),
-    workers: [],
-    gear,
-    inside: [],
-  });
-  const has = (task: string) => work.some((one) => one.id === task);
-  // In the workshop itself nobody is away, and what the client keeps does not come back.
-  const goes = has('drive-out');
-  const returns = has('drive-strike');
+  // What the client keeps does not come back.
+  const returns = work.some((one) => one.id === 'return-gear');
+  const goes = work.some((one) => one.id === 'drive-out');
+  if (shelf.size === 0 || !returns) return [];
   return [
-    ...(goes
-      ? [
-          trip('set-up', 'drive-out', 'drive-home', head.crew, ladders),
-          away('set-up-vehicle', 'load-vehicle', 'drive-home', {
-            vehicle: vehiclesFor(head.crew.length, file),
-          }),
-        ]
-      : []),
-    ...(returns
-      ? [
-          trip('strike', 'drive-strike', 'drive-back', strikers, ladders),
-          away('strike-vehicle', 'drive-strike', 'return-gear', {
-            vehicle: vehiclesFor(strikers.length, file),
-          }),
-        ]
-      : []),
-    ...wagonHolds(job),
-    ...(shelf.size > 0 && has('return-gear')
-      ? [away('gear', goes ? 'load-vehicle' : 'clean-floor', 'return-gear', Object.fromEntries(shelf))]
-      : []),
+    {
+      id: id('gear'),
+      from: id(goes ? 'load-vehicle' : 'clean-floor'),
+      until: id('return-gear'),
+      workers: [],
+      gear: Object.fromEntries(shelf),
+      inside: [],
+    },
   ];
 }
 
+/** A task that waits for another job's of its round, or goes by the wagons that were taken along for that. */
+function withRound(
+  activity: Activity,
+  waits: ReadonlyMap<string, Lag[]>,
+  leads: ReadonlyMap<string, string>,
+): Activity {
+  const more = waits.get(activity.id);
+  const lead = leads.get(activity.wayOf ?? activity.id);
+  return {
+    ...activity,
+    ...(more ? { after: [...activity.after, ...more] } : {}),
+    ...(lead && activity.id !== lead ? { wayOf: lead } : {}),
+  };
+}
+
 /**
- * As few vehicles as seat so many besides those in other cars, whichever of them are free that day, one at least for the
- * load; all there are where they do not suffice, which *On time* tells.
+ * The vehicles chosen for the jobs of a trip, each by itself; else as few as seat so many besides those in other cars, whichever of
+ * them are free that day, one at least for the load; all there are where they do not suffice, which *On time* tells.
  */
-function vehiclesFor(crew: number, { workshop, job }: JobFile): number {
-  const people = Math.max(1, crew - (job.cars ?? []).reduce((sum, one) => sum + one.seats, 0));
-  const seats = workshop.vehicles.map((one) => one.seats).sort((a, b) => a - b);
+function vehiclesFor(crew: number, files: readonly JobFile[]): Record<string, number> {
+  const chosen = [...new Set(files.flatMap(chosenVehicles))];
+  if (chosen.length > 0)
+    return {
+      vehicle: chosen.length,
+      ...Object.fromEntries(chosen.map((id) => [ownVehicle(id), 1])),
+    };
+  const inCars = sumOf(files.flatMap(({ job }) => (job.cars ?? []).map((one) => one.seats)));
+  const people = Math.max(1, crew - inCars);
+  const seats = (files[0]?.workshop.vehicles ?? []).map((one) => one.seats).sort((a, b) => a - b);
   const seated = (count: number) => seats.slice(0, count).reduce((sum, one) => sum + one, 0);
   const enough = seats.findIndex((_, i) => seated(i + 1) >= people);
-  return enough < 0 ? seats.length : enough + 1;
+  return { vehicle: enough < 0 ? seats.length : enough + 1 };
 }
+
+/** Those of the vehicles chosen that the workshop still has. */
+const chosenVehicles = ({ workshop, job }: Pick<JobFile, 'workshop' | 'job'>): string[] =>
+  (job.vehicles ?? []).filter((id) => workshop.vehicles.some((one) => one.id === id));
+
+/** A vehicle as a kind of its own: whoever wants this one and no other. */
+export const ownVehicle = (id: string): string => `vehicle:${id}`;

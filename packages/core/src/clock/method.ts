@@ -4,7 +4,9 @@ import { inPieceOrder } from '../network/pieces.ts';
 import { isFurniture } from '../piece/kinds.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
+import { endsThere, ridersOf } from './rounds.ts';
 import {
+  driveWords,
   driveWork,
   loadOutWork,
   loadWork,
@@ -66,12 +68,12 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const { drive, site: arrived } = visit;
   if (!drive) return [clean, ...visit.bench, ...done];
   const out: Work = { ...loadOutWork(file, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
-  // Whoever put it up goes home with the van: nobody waits on a site without being asked to.
+  // Whoever put it up goes home with the van, or on to the next place of a round: nobody waits without being asked to.
   const home: Work = {
     ...driveWork(
       file,
       { id: 'drive-home', label: 'Drive back to the workshop', which: 'home', trip: 'set-up' },
-      crew,
+      ridersOf(file, 'set-up'),
       [out.id],
     ),
     lags: { [out.id]: { max: 0 } },
@@ -80,7 +82,10 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
     clean,
     ...visit.bench,
     ...visit.load,
-    ...[drive, ...arrived, ...done, out, home].map((work) => ({ ...work, trip: 'set-up' as const })),
+    ...[drive, ...arrived, ...done, out, ...(endsThere(file, 'set-up') ? [home] : [])].map((work) => ({
+      ...work,
+      trip: 'set-up' as const,
+    })),
   ];
 }
 
@@ -118,14 +123,14 @@ function arrival(
   clean: Work,
   two: number,
 ): Visit {
-  const { workshop, site, job } = file;
+  const { workshop, job } = file;
   const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
   const load = loadWork(file, pieces, two, [...bags, ...(bench.length ? [] : [clean.id])]);
   const drive = driveWork(
     file,
-    { id: 'drive-out', label: `Drive to ${site.name}`, which: 'out', trip: 'set-up' },
-    crew,
+    { id: 'drive-out', label: driveWords(file, 'set-up'), which: 'out', trip: 'set-up' },
+    ridersOf(file, 'set-up'),
     [load.id],
   );
   const signIn = signInWork(file, crew.length, drive.id);

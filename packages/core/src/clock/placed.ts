@@ -1,8 +1,9 @@
 import { assignGear } from '../schedule/assign.ts';
 import type { Compiled } from '../schedule/compiled.ts';
 import { type DayJob, inDay } from './day-job.ts';
-import type { DayProblem } from './day-problem.ts';
+import { type DayProblem, ownVehicle } from './day-problem.ts';
 import type { DaySchedule } from './day-search.ts';
+import { WITH_HOLD } from './with-hold.ts';
 import type { Work } from './work.ts';
 
 /** A task with its place on the clock, in minutes of the axis. */
@@ -21,22 +22,6 @@ export interface Placed {
   isPinned: boolean;
 }
 
-/** Tasks that say what goes along with a hold. */
-const WITH_HOLD = {
-  'set-up-vehicle': ['load-vehicle', 'drive-out', 'drive-home'],
-  'set-up-wagons': [
-    'load-vehicle',
-    'drive-out',
-    'unload-first',
-    'unload',
-    'second-unload',
-    'load-out',
-    'drive-home',
-  ],
-  'strike-vehicle': ['drive-strike', 'drive-back', 'return-gear'],
-  'strike-wagons': ['drive-strike', 'carry-out', 'drive-back', 'return-gear'],
-};
-
 /** Every task of every job with its time, people and gear. */
 export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySchedule): Placed[] {
   const kinds = Object.keys(day.problem.gear);
@@ -45,11 +30,13 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
     schedule,
     // A place is no thing to be handed out.
     kinds.map((kind) => day.items[kind] ?? []),
+    kinds.map((kind) => (kind.startsWith(ownVehicle('')) ? kinds.indexOf('vehicle') : -1)),
   );
   const holds = day.problem.holds ?? [];
   const takenAlong = (job: DayJob, task: string) =>
     Object.entries(WITH_HOLD).flatMap(([name, tasks]) => {
-      const h = tasks.includes(task) ? holds.findIndex(({ id }) => id === inDay(job.file.job.id, name)) : -1;
+      const own = day.holdOf.get(inDay(job.file.job.id, name));
+      const h = tasks.includes(task) ? holds.findIndex(({ id }) => id === own) : -1;
       return given.get(`h${h}`) ?? [];
     });
   return day.jobs.flatMap((job) =>
@@ -69,7 +56,7 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
         start,
         end: schedule.end[i] as number,
         crew: compiled.workers.filter((_, p) => bits & (1 << p)),
-        gear: isKept && isAlike(day, agreed.gear ?? [], free) ? (agreed.gear as string[]) : free,
+        gear: isKept && isAlike(day, agreed.gear ?? [], free) ? (agreed.gear ?? []) : free,
         way: schedule.modes[compiled.leader[i] as number] as number,
         earliest: finite(compiled.earliest[i]),
         latest: finite(compiled.latest[i]),

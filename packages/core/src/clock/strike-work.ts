@@ -6,12 +6,17 @@ import { isFurniture } from '../piece/kinds.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { isLadderHigh, laddersOf } from './dress-work.ts';
-import { carryOutWork, driveWork, returnGearWork, signInWork, takingWagons } from './travel-work.ts';
+import { endsThere, ridersOf } from './rounds.ts';
+import { strikeCrewOf } from './strike-crew.ts';
+import {
+  carryOutWork,
+  driveWords,
+  driveWork,
+  returnGearWork,
+  signInWork,
+  takingWagons,
+} from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
-
-/** Who takes a job down. */
-export const strikeCrewOf = ({ workshop, job }: JobFile): CrewMember[] =>
-  workshop.crew.filter((member) => (job.strikeCrew ?? job.crew).includes(member.id));
 
 /** Of taking a section down and collecting its scraps, what is the scraps. From memory, an editable default. */
 const SCRAPS = 0.25;
@@ -29,7 +34,7 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: re
   if (job.isKept) return [];
   const crew = strikeCrewOf(file);
   const two = Math.min(2, crew.length);
-  const drive = site.isWorkshop ? undefined : driveToStrike(file, crew, two);
+  const drive = site.isWorkshop ? undefined : driveToStrike(file, two);
   const there = drive ? [drive, ...signInWork(file, crew.length, drive.id, 'strike-sign-in')] : [];
   const arrived = there.slice(-1).map(({ id }) => id);
   const down = inReverse(
@@ -65,37 +70,38 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: re
       ]
     : [];
   const last = lookOver[0]?.id ?? strike.id;
-  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, pieces, crew, two, last)];
+  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, pieces, two, last)];
   return tasks.map((work) => ({ ...work, trip: 'strike' }));
 }
 
-function driveToStrike(file: JobFile, crew: readonly CrewMember[], two: number): Work {
-  const label = `Drive to ${file.site.name} for the strike`;
+function driveToStrike(file: JobFile, two: number): Work {
+  const label = `${driveWords(file, 'strike')} for the strike`;
   return takingWagons(
-    driveWork(file, { id: 'drive-strike', label, which: 'strike', trip: 'strike' }, crew, []),
+    driveWork(
+      file,
+      { id: 'drive-strike', label, which: 'strike', trip: 'strike' },
+      ridersOf(file, 'strike'),
+      [],
+    ),
     file,
     two,
   );
 }
 
 /** Out to the vehicle and home, then the gear counted; in the workshop itself only that. */
-function wayHome(
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  crew: readonly CrewMember[],
-  two: number,
-  after: string,
-): Work[] {
+function wayHome(file: JobFile, pieces: readonly WorkedPiece[], two: number, after: string): Work[] {
   const gear = (before: string, label: string) => returnGearWork(file, pieces, label, two, before);
   if (file.site.isWorkshop) return [gear(after, 'Count the gear, note what failed')];
   const carryOut = carryOutWork(file, pieces, two, after);
+  const unload = 'Unload, count the gear, note what failed';
+  if (!endsThere(file, 'strike')) return [carryOut, gear(carryOut.id, unload)];
   const back = driveWork(
     file,
     { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
-    crew,
+    ridersOf(file, 'strike'),
     [carryOut.id],
   );
-  return [carryOut, back, gear(back.id, 'Unload, count the gear, note what failed')];
+  return [carryOut, back, gear(back.id, unload)];
 }
 
 /** A piece's dressing taken down, then its frame taken apart, as far as it has either. */

@@ -5,6 +5,7 @@ import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
 import { withHeavy } from './heavy.ts';
+import { partOfRound } from './rounds.ts';
 import { shared, simple, type Trip, threePoint, type Work, type WorkedPiece } from './work.ts';
 
 /** A step costs about as much as a metre and a half on the level. From memory, an editable default. */
@@ -21,9 +22,40 @@ const DRIVE_QUICK = 0.9;
 
 const DRIVE_SLOW = 1.6;
 
-/** One way, minutes: as typed for the hour of this job, else as surveyed. */
-const driveMinutes = ({ site, job }: JobFile, which: 'out' | 'home' | 'strike' | 'back'): number =>
-  job.drives?.[which] ?? site.driveMin;
+type Way = 'out' | 'home' | 'strike' | 'back';
+
+const TRIP_OF: Record<Way, Trip> = { out: 'set-up', home: 'set-up', strike: 'strike', back: 'strike' };
+
+/** One way between the workshop and the site, minutes: as typed for the hour of this job, else as surveyed. */
+const driveMinutes = ({ site, job }: JobFile, which: Way): number => job.drives?.[which] ?? site.driveMin;
+
+/** How long a drive takes as it is driven, and where that is from: in a round from place to place. */
+function driven(file: JobFile, which: Way): { minutes: number; note: string; source: string } {
+  const part = partOfRound(file, TRIP_OF[which]);
+  if (!part)
+    return {
+      minutes: driveMinutes(file, which),
+      note: 'one way',
+      source:
+        file.job.drives?.[which] === undefined ? "the site's survey" : 'typed, or asked for at that hour',
+    };
+  const { stops, homeMin } = part.round;
+  const before = stops[part.at - 1];
+  return onTheWay[which]
+    ? {
+        minutes: stops[part.at]?.driveMin ?? 0,
+        note: before ? `from ${before.place}` : 'from the workshop',
+        source: 'the round agreed for the day',
+      }
+    : { minutes: homeMin, note: 'home from the last place', source: 'the round agreed for the day' };
+}
+
+/** Where a drive goes, and from where where that is not the workshop. */
+export function driveWords(file: JobFile, trip: Trip): string {
+  const part = partOfRound(file, trip);
+  const before = part?.round.stops[part.at - 1];
+  return before ? `Drive on from ${before.place} to ${file.site.name}` : `Drive to ${file.site.name}`;
+}
 
 /** On the road, by way of the stops of that run. */
 export function driveWork(
@@ -33,7 +65,7 @@ export function driveWork(
   after: string[],
 ): Work {
   const stops = onTheWay[which] ? (file.job.stops ?? []).filter((stop) => stop.trip === trip) : [];
-  const straight = driveMinutes(file, which);
+  const { minutes: straight, note, source } = driven(file, which);
   const minutes = stops.reduce((sum, stop) => sum + stop.driveMin + stop.minutes, straight);
   return {
     id,
@@ -47,13 +79,7 @@ export function driveWork(
     after,
     cautions: ['driving'],
     working: [
-      working(
-        'Drive',
-        'one way',
-        [],
-        { value: straight, unit: 'min' },
-        file.job.drives?.[which] === undefined ? "the site's survey" : 'typed, or asked for at that hour',
-      ),
+      working('Drive', note, [], { value: straight, unit: 'min' }, source),
       ...stops.map((stop) =>
         working(
           `Stop: ${stop.label}`,
@@ -106,9 +132,9 @@ export function signInWork(file: JobFile, hands: number, after: string, id = 'si
 /** Of a full van, what is carried in first: cloths for the floor, tools, ladders. From memory, an editable default. */
 const FIRST = 0.15;
 
-/** Drop cloths, tools and ladders: the rest comes in over protected floors. */
+/** Drop cloths, tools, fixings and ladders: the rest comes in over protected floors. */
 export function unloadFirstWork(file: JobFile, hands: number, after: string): Work {
-  const label = 'Unload what is needed first: drop cloths, tools, ladders';
+  const label = 'Unload what is needed first: drop cloths, tools, fixings, ladders';
   return carried(file, {
     id: 'unload-first',
     label,
@@ -122,6 +148,14 @@ export function unloadFirstWork(file: JobFile, hands: number, after: string): Wo
 /** Whether the van comes back for a piece. */
 const comesLater = ({ job }: JobFile, id: string) => job.secondLoad?.includes(id) ?? false;
 
+/** Of a round what comes off last is loaded first. */
+function loadWords(file: JobFile): string {
+  const part = partOfRound(file, 'set-up');
+  if (!part) return 'Load the vehicle';
+  const { length } = part.round.stops;
+  return `Load the vehicle for ${file.site.name}: load ${length - part.at} of ${length}`;
+}
+
 /** The vehicle loaded at the workshop with what goes with the first load. */
 export function loadWork(
   file: JobFile,
@@ -130,7 +164,7 @@ export function loadWork(
   after: string[],
 ): Work {
   const first = pieces.filter(({ piece }) => !comesLater(file, piece.id));
-  const load = simple('load-vehicle', 'Load the vehicle', 'workshop', file.workshop, { hands, after });
+  const load = simple('load-vehicle', loadWords(file), 'workshop', file.workshop, { hands, after });
   const byHand = withHeavy(effort('load-vehicle', 1, file.workshop), first, 'load-heavy', file);
   return takingWagons({ ...load, ...shared(byHand, hands) }, file, hands);
 }

@@ -2,12 +2,13 @@ import type { AgreedTask } from '@early-lantern/contract';
 import type { Hold } from '../schedule/problem.ts';
 import { type DayJob, inDay } from './day-job.ts';
 import { isWagon } from './gear-names.ts';
+import { spansOf, type TripJobs } from './rounds.ts';
 import type { Trip, Work } from './work.ts';
 
-/** Where it is decided how many wagons go along, and when they are home again. */
-const TAKEN: Record<Trip, { at: string; until: string }> = {
-  'set-up': { at: 'load-vehicle', until: 'drive-home' },
-  strike: { at: 'drive-strike', until: 'return-gear' },
+/** Where it is decided how many wagons go along. */
+const TAKEN: Record<Trip, { at: string }> = {
+  'set-up': { at: 'load-vehicle' },
+  strike: { at: 'drive-strike' },
 };
 
 /** The task at which it was decided how many wagons this one has; undefined where none go along, or for that task. */
@@ -16,29 +17,76 @@ export function wagonsTakenAt({ id, trip, withWagons }: Work): string | undefine
   return withWagons && id !== at ? at : undefined;
 }
 
+/** The job that decides how many wagons go along: of those that take any, whose things are loaded first. */
+function wagonLeader({ trip, jobs }: TripJobs): DayJob | undefined {
+  const takes = jobs.filter(({ work }) =>
+    work.some(({ id, withWagons }) => id === TAKEN[trip].at && withWagons),
+  );
+  return trip === 'set-up' ? takes.at(-1) : takes[0];
+}
+
 /**
- * Wagons go with the run and come home with it: where two jobs are out at the same hour, each has those it took. How many
- * that are is decided when it sets out.
+ * Wagons go with the run and come home with it: where two jobs are out at the same hour, each has those it took; those of
+ * a round have the same. How many that are is decided when it sets out.
  */
-export function wagonHolds({ file, work }: DayJob): Hold[] {
-  const id = (task: string) => inDay(file.job.id, task);
-  return (Object.keys(TAKEN) as Trip[]).flatMap((trip): Hold[] => {
-    const { at, until } = TAKEN[trip];
-    const ways = work.find((one) => one.id === at)?.withWagons;
-    if (!ways) return [];
-    const gearByWay = ways.map(({ wagons }) => ({ wagon: wagons }));
-    return [
-      {
-        id: id(`${trip}-wagons`),
-        from: id(at),
-        until: id(until),
-        workers: [],
-        gear: {},
-        gearByWay,
-        inside: [],
+export function wagonHolds(one: TripJobs): Hold[] {
+  const { at } = TAKEN[one.trip];
+  const leader = wagonLeader(one);
+  const ways = leader?.work.find(({ id }) => id === at)?.withWagons;
+  if (!leader || !ways) return [];
+  return [
+    {
+      id: inDay(one.jobs[0].file.job.id, `${one.trip}-wagons`),
+      from: inDay(leader.file.job.id, at),
+      until: spansOf(one).vehicles.until,
+      workers: [],
+      gear: {},
+      gearByWay: ways.map(({ wagons }) => ({ wagon: wagons })),
+      inside: [],
+    },
+  ];
+}
+
+/** Of jobs of a round, the task at which each would decide about its wagons, with that at which it is decided for all. */
+export const wagonLeaders = (trips: readonly TripJobs[]): Map<string, string> =>
+  new Map(
+    trips.flatMap((one) => {
+      const { at } = TAKEN[one.trip];
+      const leader = wagonLeader(one);
+      return one.jobs.flatMap(({ file, work }) =>
+        leader && work.some(({ id, withWagons }) => id === at && withWagons)
+          ? [[inDay(file.job.id, at), inDay(leader.file.job.id, at)] as const]
+          : [],
+      );
+    }),
+  );
+
+/** The jobs with only such numbers of wagons as all of a round can take along. */
+export function withSharedWagons(jobs: readonly DayJob[], trips: readonly TripJobs[]): DayJob[] {
+  return trips
+    .filter((one) => one.jobs.length > 1)
+    .reduce<DayJob[]>(
+      (all, { trip, jobs: together }) => {
+        const ids = together.map(({ file }) => file.job.id);
+        const isOurs = ({ trip: its, withWagons }: Work) => (its ?? 'set-up') === trip && withWagons;
+        const ways = all
+          .filter(({ file }) => ids.includes(file.job.id))
+          .flatMap(({ work }) => work.filter(isOurs).map(({ withWagons = [] }) => withWagons));
+        const numbers = (ways[0] ?? [])
+          .map(({ wagons }) => wagons)
+          .filter((number) => ways.every((own) => own.some(({ wagons }) => wagons === number)));
+        const trimmed = (work: Work): Work => {
+          const own = isOurs(work) ? work.withWagons : undefined;
+          if (!own) return work;
+          const left = own.filter(({ wagons }) => numbers.includes(wagons));
+          return { ...work, withWagons: left.length > 0 ? left : own.slice(-1) };
+        };
+        return all.map((job) =>
+          ids.includes(job.file.job.id) ? { ...job, work: job.work.map(trimmed) } : job,
+        );
       },
-    ];
-  });
+      [...jobs],
+    );
 }
 
 /** The work with as many wagons as were agreed for the day. */

@@ -1,4 +1,6 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
+import { partOfRound } from '../clock/rounds.ts';
+import { groupBy, sumOf } from '../quantity/group.ts';
 
 /** Somebody or something that the plans of several jobs take at the same time. */
 export interface Clash {
@@ -20,6 +22,8 @@ interface Claim {
   count: number;
   from: number;
   to: number;
+  /** The round it is driven in: all its jobs have the same vehicles. */
+  round?: string;
 }
 
 /**
@@ -41,19 +45,26 @@ export function clashesOf(planned: readonly { file: JobFile; plan: Plan }[]): Cl
 }
 
 function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
-  const span = (first: string, last: string) => {
+  const span = (first: string, ...last: string[]) => {
     const from = tasks.find(({ id }) => id === first);
-    const to = tasks.find(({ id }) => id === last);
+    const to = last.flatMap((one) => tasks.find(({ id }) => id === one) ?? [])[0];
     return from && to
       ? { from: Date.parse(from.start), to: Date.parse(to.end), crew: from.crew, gear: to.gear }
       : undefined;
   };
-  const runs = [span('drive-out', 'drive-home'), span('drive-strike', 'drive-back')].flatMap(
-    (run) => run ?? [],
-  );
-  const vans = [span('load-vehicle', 'drive-home'), span('drive-strike', 'return-gear')].flatMap(
-    (run) => run ?? [],
-  );
+  // Where a round goes on from here nobody drives home.
+  const runs = [
+    span('drive-out', 'drive-home', 'load-out'),
+    span('drive-strike', 'drive-back', 'carry-out'),
+  ].flatMap((run) => run ?? []);
+  const roundOn = (trip: 'set-up' | 'strike') => {
+    const stops = partOfRound({ job }, trip)?.round.stops;
+    return stops && `${trip} ${stops.map((stop) => stop.job).join(' ')}`;
+  };
+  const vans = [
+    { span: span('load-vehicle', 'drive-home', 'load-out'), round: roundOn('set-up') },
+    { span: span('drive-strike', 'return-gear'), round: roundOn('strike') },
+  ].flatMap(({ span: run, round }) => (run ? [{ ...run, round }] : []));
   const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
   const vehicles = new Set(workshop.vehicles.map(({ id }) => id));
   const inflators = new Set(workshop.inflators.map(({ id }) => id));
@@ -66,7 +77,8 @@ function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
     ...runs.flatMap(({ from, to }) =>
       taken.map((id) => ({ job: job.id, key: `ladder:${id}`, count: 1, from, to })),
     ),
-    ...vans.map(({ from, to, gear }) => ({
+    ...vans.map(({ from, to, gear, round }) => ({
+      ...(round ? { round } : {}),
       job: job.id,
       key: 'vehicle',
       count: gear.filter((id) => vehicles.has(id)).length,
@@ -99,7 +111,13 @@ function overlaps(claims: readonly Claim[], owned: number): Overlap[] {
     const to = moments[i + 1];
     if (to === undefined) break;
     const running = claims.filter((one) => one.from <= from && to <= one.to);
-    const wanted = running.reduce((sum, { count }) => sum + count, 0);
+    const wanted = sumOf(
+      // What a round has it has once, whichever of its jobs is at work.
+      [...groupBy(running, ({ round, job }) => round ?? job).values()].map((own) => {
+        const counts = own.map(({ count }) => count);
+        return own[0]?.round ? Math.max(...counts) : sumOf(counts);
+      }),
+    );
     const jobs = [...new Set(running.map(({ job }) => job))];
     if (wanted <= owned || jobs.length < 2) continue;
     const last = found.at(-1);

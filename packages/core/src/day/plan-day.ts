@@ -1,4 +1,4 @@
-import type { AgreedTask, JobFile, OnTime, Task } from '@early-lantern/contract';
+import type { AgreedTask, JobFile, OnTime, Round, RoundGood, Task } from '@early-lantern/contract';
 import { type ClockPlan, clockPlans } from '../clock/clock.ts';
 import { paidMinutes } from '../clock/day-cost.ts';
 import type { WorkedJob } from '../clock/day-job.ts';
@@ -7,7 +7,12 @@ import { DaySearch } from '../clock/day-search.ts';
 import { boundOf } from '../clock/most-in-hand.ts';
 import { overrunsOf } from '../clock/overruns.ts';
 import { asWish } from '../clock/repair.ts';
+import { goTogether } from '../loading/round-load.ts';
+import { roundGoodsOf } from '../plan.ts';
 import { compile } from '../schedule/compiled.ts';
+import { drivenRounds } from './round-legs.ts';
+import { type MayLoad, RoundSearch } from './round-search.ts';
+import { roundsOf } from './rounds.ts';
 
 /** One job in the plan of its day. */
 interface DayJobPlan {
@@ -24,6 +29,8 @@ export interface DayPlan {
   jobs: DayJobPlan[];
   /** Orders tried so far. */
   tried: number;
+  /** Drives to several places in a row. */
+  rounds: Round[];
   paidHours: number;
   /** What the paid hours cost, where everybody's wage is known. */
   wages: number | null;
@@ -39,34 +46,96 @@ export interface PlanningDay {
   result: () => DayPlan;
 }
 
+/** So many orders are tried with the rounds that are the best by now before others are looked at. */
+const FIRST = 60;
+
 /**
- * Begins to look for a plan of several jobs together: the best so far can always be had.
+ * Begins to look for a plan of several jobs together: the best so far can always be had. Who drives what where is part of
+ * it: drives are made rounds where that costs fewer paid hours and no window.
  * @param orders how many are to be tried in all
  */
-export function planningDay(worked: readonly WorkedJob[], orders: number, seed = 1): PlanningDay {
-  const day = dayProblem(worked);
-  const search = new DaySearch(day, orders, seed);
+export function planningDay(
+  worked: readonly WorkedJob[],
+  orders: number,
+  mayLoad: MayLoad = loadedTogether(),
+  seed = 1,
+): PlanningDay {
+  const rounds = new RoundSearch(worked, orders, seed, mayLoad);
+  let jobs: readonly WorkedJob[] | undefined;
+  let day: DayProblem;
+  let search: DaySearch;
+  /** The search among the rounds that are the best by now; begun anew where they are others. */
+  const current = () => {
+    if (jobs !== rounds.best) {
+      jobs = rounds.best;
+      day = dayProblem(jobs);
+      search = new DaySearch(day, orders, seed);
+      bounds = undefined;
+    }
+    return { day, search };
+  };
   // The same for every plan: worked out once, after the first plan has been told.
   let bounds: (number | null)[] | undefined;
   let told = 0;
   return {
-    run: (more) => search.run(more),
+    run: (more) => {
+      // A plan that can be shown first, then other rounds, then the best plan with the best rounds.
+      const tried = current().search.tried < FIRST ? 0 : rounds.run(more);
+      if (tried < more) current().search.run(more - tried);
+    },
     get isOver() {
-      return search.isOver || search.stuck !== undefined;
+      const { search: now } = current();
+      return rounds.isOver && (rounds.tried + now.tried >= orders || now.isOver || now.stuck !== undefined);
     },
     get tried() {
-      return search.tried;
+      return rounds.tried + current().search.tried;
     },
     get mark() {
-      return search.mark;
+      return `${rounds.mark} ${current().search.mark}`;
     },
     result: () => {
       told += 1;
+      const now = current();
       // What was agreed is a wish: nothing is proven from it.
       if (told > 1)
-        bounds ??= boundsOf(dayProblem(worked.map((one) => ({ ...one, file: asWish(one.file) }))));
-      return resultOf(day, search, bounds);
+        bounds ??= boundsOf(dayProblem(rounds.best.map((one) => ({ ...one, file: asWish(one.file) }))));
+      return { ...resultOf(now.day, now.search, bounds), tried: rounds.tried + now.search.tried };
     },
+  };
+}
+
+/**
+ * The rounds of a plan as they are kept with its jobs: with their hours and vehicles, and with what rides to each place, so
+ * that every job of one knows the whole way and the whole load.
+ */
+export function loadedRounds(files: readonly JobFile[], plan: Pick<DayPlan, 'rounds' | 'jobs'>): Round[] {
+  return plan.rounds.map((round): Round => {
+    const [driven] = drivenRounds({ ...plan, rounds: [round] });
+    const stops = round.stops.map((stop, i) => {
+      const file = files.find(({ job }) => job.id === stop.job);
+      const { arrive, leave } = driven?.places[i] ?? {};
+      return {
+        ...stop,
+        ...(arrive && leave ? { arrive, leave } : {}),
+        ...(file && round.trip === 'set-up' ? { goods: roundGoodsOf(file) } : {}),
+      };
+    });
+    const { leave, home, vehicles } = driven ?? {};
+    return { ...round, stops, ...(leave && home && vehicles ? { leave, home, vehicles } : {}) };
+  });
+}
+
+/** Asks by what rides to each place, worked out once for each job. */
+function loadedTogether(): MayLoad {
+  const known = new Map<string, RoundGood[]>();
+  const goodsOf = (file: JobFile) => {
+    const goods = known.get(file.job.id) ?? roundGoodsOf(file);
+    known.set(file.job.id, goods);
+    return goods;
+  };
+  return (places) => {
+    const [first, ...others] = places.map(({ file }) => ({ file, goods: goodsOf(file) }));
+    return !first || goTogether([first, ...others]);
   };
 }
 
@@ -93,6 +162,7 @@ function resultOf(
       broken: brokenOf(job.file, plans[i] as ClockPlan),
     })),
     tried: search.tried,
+    rounds: roundsOf(day.jobs.map(({ file }) => file)),
     paidHours: paid / 60,
     wages: crew.every(({ wage }) => wage !== undefined) && answer ? wagesOf(day, search) : null,
   };

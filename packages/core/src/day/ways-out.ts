@@ -8,6 +8,7 @@ import { blowInWorkshop } from '../lamps/blow-in-workshop.ts';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fluffDropped } from '../piece/fluff.ts';
 import { formatLength } from '../quantity/length.ts';
+import { listed } from '../quantity/listed.ts';
 import { planningDay } from './plan-day.ts';
 import type { Culprit } from './why-not.ts';
 
@@ -166,9 +167,6 @@ function hiring(files: readonly JobFile[], { jobId, part }: Culprit): Attempt[] 
         },
   ];
 }
-
-const listed = (names: readonly string[]) =>
-  names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 /** Whether people can set a job up at all: somebody drives. */
 const canGo = (crew: readonly string[], { workshop }: JobFile): boolean =>

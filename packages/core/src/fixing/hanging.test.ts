@@ -43,6 +43,9 @@ const upright = along([
   [2, 2.6],
 ]);
 
+/** Parted into so many equal lengths. */
+const even = (sections: number) => Array.from({ length: sections - 1 }, (_, i) => (i + 1) / sections);
+
 function hung(
   piece: Garland,
   {
@@ -57,7 +60,7 @@ function hung(
     one.site.forbids = [];
     edit(one);
   });
-  const found = hangGarland(piece, spot, file, rulesOf(file), sections, kg, []);
+  const found = hangGarland(piece, spot, file, rulesOf(file), even(sections), kg, []);
   const atM = found.points.map(({ at }) => at * garlandLine(piece, spot).lengthM);
   const gaps = atM.slice(1).map((at, i) => at - (atM[i] as number));
   return { ...found, atM, gaps, widest: Math.max(0, ...gaps) };
@@ -253,7 +256,7 @@ test('on a stand it is tied to the stand; where it does not reach that, it says 
   const on = (piece: Garland) => {
     const garland = { ...piece, on: { pieceId: 'Stand', part: 'top-bar' as const } };
     const file = jobOf([stand, garland]);
-    return hangGarland(garland, file.site.spots[0] as Spot, file, rulesOf(file), 1, 0.4, []);
+    return hangGarland(garland, file.site.spots[0] as Spot, file, rulesOf(file), [], 0.4, []);
   };
   const tied = on(
     along([

@@ -55,23 +55,25 @@ interface Placed {
 /**
  * The fewest points for each section of a garland, each section bearing itself and what is on it; points locked by
  * hand stay and are checked.
- * @param sections lengths it is built in; @param dressingKg mass of the garland alone; @param onIt what is on it
+ * @param cuts where it is parted, as shares of its length; @param dressingKg mass of the garland alone; @param onIt what is on it
  */
 export function hangGarland(
   piece: PieceOf<'organic-garland'>,
   spot: Spot,
   file: JobFile,
   rules: HoldRules,
-  sections: number,
+  cuts: readonly number[],
   dressingKg: number,
   onIt: readonly LoadOnLine[],
 ): Hanging {
   const line = garlandLine(piece, spot);
   const asked = { piece, spot, file, rules, line };
   const loads = garlandLoads(line, dressingKg, onIt);
-  const hung = Array.from({ length: sections }, (_, section) => {
-    const fromM = Math.max((section * line.lengthM) / sections, Math.min(line.restsM, line.lengthM));
-    const toM = ((section + 1) * line.lengthM) / sections;
+  const ends = [...cuts, 1];
+  const hung = ends.map((end, section) => {
+    const begin = ends[section - 1] ?? 0;
+    const fromM = Math.max(begin * line.lengthM, Math.min(line.restsM, line.lengthM));
+    const toM = end * line.lengthM;
     return hangSection(asked, section, fromM, toM, loads);
   });
   const foot = footPeg(asked);

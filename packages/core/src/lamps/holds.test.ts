@@ -212,30 +212,6 @@ test('a table tips with the arch on it about its legs, and the wind turns the cl
   expect(mended.tieLines.length).toBeGreaterThan(0);
 });
 
-test('a pipe longer than the vehicle, and a board wider than the door, put the lamp out; unmeasured is told', () => {
-  const short = structuredClone(meadow);
-  for (const vehicle of short.workshop.vehicles) vehicle.loadM = 2.5;
-  expect(draftPlan(short).lamps.holds.state).toBe('out');
-  expect(
-    draftPlan(short)
-      .holds.pieces.flatMap(({ troubles }) => troubles)
-      .join(),
-  ).toContain('the longest vehicle');
-  const unmeasured = structuredClone(meadow);
-  for (const vehicle of unmeasured.workshop.vehicles) delete vehicle.loadM;
-  const clearances = draftPlan(unmeasured).holds.pieces.flatMap((one) => one.clearances);
-  expect(clearances.some(({ through, hasM }) => through === 'the longest vehicle' && hasM === null)).toBe(
-    true,
-  );
-  const narrow = structuredClone(shed);
-  narrow.site.loadIn.doorM = 0.4;
-  expect(
-    draftPlan(narrow)
-      .holds.pieces.flatMap(({ troubles }) => troubles)
-      .join(),
-  ).toContain('narrowest door');
-});
-
 test('overhead the engine takes so many points that one that lets go brings no other down', () => {
   const spot = shed.site.spots.find(({ kind }) => kind === 'wall') as JobFile['site']['spots'][number];
   const run = {

@@ -1,4 +1,5 @@
 import type {
+  Fits,
   Fix,
   Holds,
   JobFile,
@@ -11,6 +12,8 @@ import type {
 import type { ClockPlan } from '../clock/clock.ts';
 import { bufferFixes } from './buffer-fixes.ts';
 import { type Counted, enoughLamp } from './enough.ts';
+import { fitsLamp } from './fits.ts';
+import { fitsFixes } from './fits-fixes.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './fixes.ts';
 import { holdsLamp } from './holds.ts';
 import { holdsFixes } from './holds-fixes.ts';
@@ -19,7 +22,7 @@ import { lastsFixes } from './lasts-fixes.ts';
 import { onTimeLamp } from './on-time.ts';
 import { powerFixes } from './power.ts';
 import { seatFixes } from './seats.ts';
-import { waitingLamps } from './unlit.ts';
+import { fullLamp } from './unlit.ts';
 import { windowFixes } from './window-fixes.ts';
 
 /** What was worked out about a job: what its lamps go by. */
@@ -29,11 +32,14 @@ export interface Judged {
   holds: Holds;
   lots: readonly LastingLot[];
   clock: ClockPlan;
+  fits: Fits;
 }
 
 /** How a changed file is looked at again to try a fix: no more of it than the lamp needs. */
 export interface Tries {
   draft: (file: JobFile) => Plan;
+  /** With everything loaded. */
+  loaded: (file: JobFile) => Plan;
   enough: (file: JobFile) => EnoughAnswer;
   holds: (file: JobFile) => Holds;
   rehearsed: (file: JobFile) => { plan: Plan; rehearsal: Rehearsal | null };
@@ -55,13 +61,16 @@ const rows: Record<LampName, LampRow> = {
     verdict: ({ file, lots }) => lastsLamp(file, lots),
     fixes: (file, plan, { draft }) => lastsFixes(file, plan, draft),
   },
-  fits: { verdict: () => waitingLamps.fits, fixes: () => [] },
+  fits: {
+    verdict: ({ file, fits }) => fitsLamp(file, fits),
+    fixes: (file, plan, { loaded }) => fitsFixes(file, plan, loaded),
+  },
   holds: {
     verdict: ({ file, holds }) => holdsLamp(file, holds),
     fixes: (file, { lamps, holds }, tries) =>
       lamps.holds.state === 'out' || lamps.holds.state === 'low' ? holdsFixes(file, holds, tries.holds) : [],
   },
-  full: { verdict: () => waitingLamps.full, fixes: () => [] },
+  full: { verdict: () => fullLamp, fixes: () => [] },
   onTime: {
     verdict: ({ file, clock }) => onTimeLamp(file, clock),
     fixes: (file, plan, { draft, rehearsed }) => [

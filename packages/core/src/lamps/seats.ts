@@ -1,5 +1,5 @@
 import type { Fix, JobFile } from '@early-lantern/contract';
-import { strikeCrewOf } from '../clock/strike-work.ts';
+import { ridersOf } from '../clock/rounds.ts';
 import { plural } from '../quantity/plural.ts';
 import { applyChanges } from './fixes.ts';
 
@@ -13,8 +13,8 @@ export function seatsLacking(file: JobFile): { figure: string; told: string; lac
   if (site.isWorkshop) return undefined;
   const seats = [...workshop.vehicles, ...(job.cars ?? [])].reduce((sum, one) => sum + one.seats, 0);
   const runs = [
-    { people: job.crew.length, which: 'set up' },
-    ...(job.isKept ? [] : [{ people: strikeCrewOf(file).length, which: 'strike' }]),
+    { people: ridersOf(file, 'set-up').length, which: 'set up' },
+    ...(job.isKept ? [] : [{ people: ridersOf(file, 'strike').length, which: 'strike' }]),
   ];
   const [worst] = runs.filter(({ people }) => people > seats).sort((a, b) => b.people - a.people);
   if (!worst) return undefined;

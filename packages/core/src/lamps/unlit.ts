@@ -5,11 +5,8 @@ export function unlit(figure: string, reason: string): Lamp {
   return { state: 'unlit', figure, reason, working: [], fixes: [] };
 }
 
-/** The questions that wait for what a job does not record yet. */
-export const waitingLamps = {
-  fits: unlit('needs bags', 'Waits for sizes: bags, vehicle holds and door widths are not recorded yet.'),
-  full: unlit(
-    'needs a look',
-    'Waits for the look-over: the covered share and the largest gap are not measured yet.',
-  ),
-} satisfies Record<string, Lamp>;
+/** Waits for what no job records yet. */
+export const fullLamp: Lamp = unlit(
+  'needs a look',
+  'Waits for the look-over: the covered share and the largest gap are not measured yet.',
+);

@@ -13,6 +13,7 @@ import { pressureAt } from '../air/atmosphere.ts';
 import { type Air, blowTo, diameterRatio, LIMIT_MARGIN } from '../air/gas.ts';
 import { sizeOf } from '../balloon/catalogue.ts';
 import { toQuarter } from '../bench/diameters.ts';
+import { partOfRound } from '../clock/rounds.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
 import { balloonsOf } from '../piece/counts.ts';
 import { traitsOf } from '../piece/kinds.ts';
@@ -89,7 +90,10 @@ function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
   const endOf = (id: string) => tasks.find((task) => task.id === id)?.end;
   const startOf = (id: string) => tasks.find((task) => task.id === id)?.start;
   const accessMs = Date.parse(job.access.from);
-  const leavesMs = Date.parse(startOf('drive-out') ?? '') || accessMs - site.driveMin * 60_000;
+  // Of a round, what is for a later place has been in the vehicle since the first drive.
+  const isLater = (partOfRound({ job }, 'set-up')?.at ?? 0) > 0;
+  const leaves = isLater ? endOf('load-vehicle') : startOf('drive-out');
+  const leavesMs = Date.parse(leaves ?? '') || accessMs - site.driveMin * 60_000;
   const arrivesMs = Date.parse(endOf('drive-out') ?? '') || accessMs;
   const endsMs = Date.parse(job.strike.from);
   const usualMs = Date.parse(job.doors) - UNKNOWN_HOURS * HOUR_MS;

@@ -21,9 +21,13 @@ export interface Cargo {
   size: Extent;
   /** Sides that may stand up; on each it may be turned round. */
   upright: readonly Upright[];
+  /** What is soft may be pressed into other boxes of its volume. */
+  shapes?: readonly Extent[];
   massG: number;
   /** What may lie on it in all, g; 0 for balloons, on which nothing lies. */
   bearsG: number;
+  /** A bag of balloons: only other soft things lie on it. */
+  isSoft?: boolean;
   /** The stop at which it comes off, the first is 1. */
   stop: number;
 }
@@ -42,21 +46,32 @@ export interface Loaded extends PlacedBox {
 }
 
 /** The ways a thing may lie, each once. */
-export function waysToLie({ size, upright }: Pick<Cargo, 'size' | 'upright'>): Extent[] {
-  const { l, w, h } = size;
-  const ways = upright.flatMap((side): Extent[] => {
-    const [up, a, b] = side === 'h' ? [h, l, w] : side === 'w' ? [w, l, h] : [l, w, h];
-    return [
-      { l: a, w: b, h: up },
-      { l: b, w: a, h: up },
-    ];
-  });
+export function waysToLie({
+  size,
+  upright,
+  shapes = [],
+}: Pick<Cargo, 'size' | 'upright' | 'shapes'>): Extent[] {
+  const ways = [size, ...shapes].flatMap(({ l, w, h }) =>
+    upright.flatMap((side): Extent[] => {
+      const [up, a, b] = side === 'h' ? [h, l, w] : side === 'w' ? [w, l, h] : [l, w, h];
+      return [
+        { l: a, w: b, h: up },
+        { l: b, w: a, h: up },
+      ];
+    }),
+  );
   const key = (one: Extent) => `${one.l} ${one.w} ${one.h}`;
   return [...new Map(ways.map((one) => [key(one), one])).values()];
 }
 
-/** Whether a thing goes through a door: held any way round, its two shorter sides have to. */
-export function goesThroughDoor({ l, w, h }: Extent, door: CargoSpace['door']): boolean {
+/** Whether a thing goes through a door in any of its shapes. */
+export const goesIn = (
+  { size, shapes = [] }: Pick<Cargo, 'size' | 'shapes'>,
+  door: CargoSpace['door'],
+): boolean => [size, ...shapes].some((one) => goesThroughDoor(one, door));
+
+/** Whether a box goes through a door: held any way round, its two shorter sides have to. */
+function goesThroughDoor({ l, w, h }: Extent, door: CargoSpace['door']): boolean {
   const [a = 0, b = 0] = [l, w, h].sort((p, q) => p - q);
   const [c, d] = [door.w, door.h].sort((p, q) => p - q) as [number, number];
   return a <= c && b <= d;

@@ -2,7 +2,7 @@ import {
   boxesMeet,
   type Cargo,
   type CargoSpace,
-  goesThroughDoor,
+  goesIn,
   type Loaded,
   planOverlap,
   waysToLie,
@@ -10,10 +10,12 @@ import {
 
 /** Of its base so much has to stand on something. Common practice, no source. */
 const LEAST_SUPPORT = 0.75;
+/** A bag of balloons gives: what it lies on may come short of it by so much, mm. From memory. */
+const BAG_GIVES = 150;
 
 /** A rule that a load breaks. */
 interface Violation {
-  rule: 'known' | 'inside' | 'overlap' | 'support' | 'way' | 'door' | 'bears' | 'payload' | 'order';
+  rule: 'known' | 'inside' | 'overlap' | 'support' | 'way' | 'door' | 'bears' | 'soft' | 'payload' | 'order';
   id: string;
   with?: string;
 }
@@ -48,14 +50,21 @@ export function violationsOf(
     if (!isInside) found.push({ rule: 'inside', id: box.id });
     if (!waysToLie(one).some(({ l, w, h }) => l === box.l && w === box.w && h === box.h))
       found.push({ rule: 'way', id: box.id });
-    if (!goesThroughDoor(one.size, space.door)) found.push({ rule: 'door', id: box.id });
-    if (supportOf(box, loaded, space) < LEAST_SUPPORT) found.push({ rule: 'support', id: box.id });
+    if (!goesIn(one, space.door)) found.push({ rule: 'door', id: box.id });
+    if (supportOf(box, loaded, space, one.isSoft ? BAG_GIVES : 0) < LEAST_SUPPORT)
+      found.push({ rule: 'support', id: box.id });
   }
   loaded.forEach((a, i) => {
     for (const b of loaded.slice(i + 1)) {
       if (boxesMeet(a, b)) found.push({ rule: 'overlap', id: a.id, with: b.id });
       const [stopA, stopB] = [byId.get(a.id)?.stop ?? 0, byId.get(b.id)?.stop ?? 0];
       if (stopA < stopB && isInTheWayOf(b, a)) found.push({ rule: 'order', id: a.id, with: b.id });
+      for (const [over, under] of [
+        [a, b],
+        [b, a],
+      ] as const)
+        if (byId.get(under.id)?.isSoft && !byId.get(over.id)?.isSoft && standsOn(over, under))
+          found.push({ rule: 'soft', id: over.id, with: under.id });
       if (stopB < stopA && isInTheWayOf(a, b)) found.push({ rule: 'order', id: b.id, with: a.id });
     }
   });
@@ -67,13 +76,17 @@ export function violationsOf(
 }
 
 /** Share of a box's base that stands on the floor, on what is built in, or on other things. */
-function supportOf(box: Loaded, loaded: readonly Loaded[], space: CargoSpace): number {
-  if (box.z === 0) return 1;
+function supportOf(box: Loaded, loaded: readonly Loaded[], space: CargoSpace, gives: number): number {
+  if (box.z <= gives) return 1;
   const under = [...loaded.filter(({ id }) => id !== box.id), ...space.blocked].filter(
-    (other) => other.z + other.h === box.z,
+    (other) => other.z + other.h <= box.z && other.z + other.h >= box.z - gives,
   );
   return under.reduce((sum, other) => sum + planOverlap(box, other), 0) / (box.l * box.w);
 }
+
+/** Whether one box lies on another, with any part of its base. */
+const standsOn = (over: Loaded, under: Loaded): boolean =>
+  over.z > 0 && over.z === under.z + under.h && planOverlap(over, under) > 0;
 
 /** Whether one box stands between another and the door, or lies on it. */
 function isInTheWayOf(other: Loaded, box: Loaded): boolean {
@@ -83,6 +96,10 @@ function isInTheWayOf(other: Loaded, box: Loaded): boolean {
   const isAbove = other.z >= box.z + box.h && isBeside && across(box.x, box.l, other.x, other.l);
   return isBefore || isAbove;
 }
+
+/** Whether a thing's top comes up to another's bottom, or near enough. */
+const isUnder = (other: Loaded, box: Loaded, gives: number): boolean =>
+  box.z > 0 && other.id !== box.id && other.z + other.h <= box.z && other.z + other.h >= box.z - gives;
 
 /** What lies on each thing in all, g: each hands its own and what is on it down, by the area it stands on. */
 function loadsOn(
@@ -95,7 +112,7 @@ function loadsOn(
     const under = loaded
       .map((other) => ({
         other,
-        area: other.z + other.h === box.z && box.z > 0 ? planOverlap(box, other) : 0,
+        area: isUnder(other, box, byId.get(box.id)?.isSoft ? BAG_GIVES : 0) ? planOverlap(box, other) : 0,
       }))
       .filter(({ area }) => area > 0);
     const whole = under.reduce((sum, { area }) => sum + area, 0);

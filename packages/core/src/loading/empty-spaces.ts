@@ -43,6 +43,31 @@ export function without(
     else kept.push(space);
   }
   if (top && top.h > 0) cut.push(top);
+  return keepLargest(kept, cut);
+}
+
+/**
+ * The same where things may lie across what is below them: the space over a box is as wide as that of which it is a part.
+ * @param least no space is kept that is narrower than this any way
+ */
+export function withoutAcross(spaces: readonly EmptySpace[], box: PlacedBox, least: number): EmptySpace[] {
+  const kept: EmptySpace[] = [];
+  const cut: EmptySpace[] = [];
+  for (const space of spaces) {
+    if (!boxesMeet(space, box)) kept.push(space);
+    else {
+      const z = box.z + box.h;
+      cut.push(...leftOf(space, box), { ...space, z, h: space.z + space.h - z });
+    }
+  }
+  return keepLargest(
+    kept,
+    cut.filter(({ l, w, h }) => l >= least && w >= least && h >= least),
+  );
+}
+
+/** The spaces with those cut anew, but for the ones that lie inside others. */
+function keepLargest(kept: EmptySpace[], cut: readonly EmptySpace[]): EmptySpace[] {
   // A part of another space with the same floor is no space of its own.
   for (const one of cut) {
     const isPart = (other: EmptySpace) =>

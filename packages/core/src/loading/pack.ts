@@ -1,36 +1,18 @@
 import { seededRandom } from '../quantity/random.ts';
+import { Bearing } from './bearing.ts';
+import { type Block, columnsOf, inTurns, type Kind, kindsOf, longestOf, numberIn } from './blocks.ts';
 import {
   boxesMeet,
   type Cargo,
   type CargoSpace,
   type Extent,
-  goesThroughDoor,
+  goesIn,
   type Loaded,
   type PlacedBox,
   planOverlap,
   volumeOf,
-  waysToLie,
 } from './cargo.ts';
-import { type EmptySpace, without } from './empty-spaces.ts';
-
-/** Things that are alike in everything that loading asks about. */
-interface Kind {
-  ids: string[];
-  ways: Extent[];
-  massG: number;
-  bearsG: number;
-  stop: number;
-}
-
-/** So many things of a kind put together, one beside, behind and above the other. */
-interface Block extends PlacedBox {
-  kind: number;
-  way: Extent;
-  /** Along, across, up. */
-  count: [number, number, number];
-  /** The block below; -1 for the floor. */
-  on: number;
-}
+import { type EmptySpace, without, withoutAcross } from './empty-spaces.ts';
 
 /** A load that was found, and what did not go. */
 export interface Load {
@@ -44,6 +26,15 @@ export interface Load {
 const AT_RANDOM = 0.6;
 /** Every so many tries all is left to chance: of few things the small one may have to go in first. */
 const WILD = 8;
+/** A bag gives so much over what it lies on, mm, of which so much of its base has to be near. From memory. */
+const SAG = 150;
+const SOFT_SUPPORT = 0.75;
+/** What comes off first is stacked so much more loosely than full, where room is kept for it. From memory. */
+const LOOSELY = 2;
+/** Of more things than this what is stiff stands on one other alone: to look across all takes too long. */
+const FEW = 90;
+/** No space is looked across that is narrower than this, mm, or than the smallest bag. */
+const SMALL = 200;
 
 /**
  * A search that can be broken off at any time and goes on from where it was.
@@ -55,28 +46,41 @@ const WILD = 8;
  */
 export class LoadSearch {
   tried = 0;
-  private best: { blocks: Block[]; volume: number } = { blocks: [], volume: -1 };
+  private best: { blocks: Block[]; volume: number; count: number } = { blocks: [], volume: -1, count: 0 };
   private readonly kinds: Kind[];
   private readonly tooBig: string[];
   private readonly space: CargoSpace;
   private readonly random: () => number;
-  private readonly wholeVolume: number;
-  /** The shortest side of anything. */
+  private readonly wholeCount: number;
+  /** The shortest side of anything, and of anything soft. */
   private readonly least: number;
+  private readonly leastSoft: number;
+  /** Kinds by number in the order in which they are loaded: what comes off last first. */
+  private readonly byStop: number[][];
+  /** The same, but first of all what is long, and bags of balloons after what is stiff. */
+  private readonly turns: number[][];
 
   constructor(cargo: readonly Cargo[], space: CargoSpace, seed = 1) {
     this.space = space;
     this.random = seededRandom(seed);
-    const goes = cargo.filter((one) => goesThroughDoor(one.size, space.door));
+    const goes = cargo.filter((one) => goesIn(one, space.door));
     this.tooBig = cargo.filter((one) => !goes.includes(one)).map(({ id }) => id);
-    this.kinds = kindsOf(goes);
+    this.kinds = kindsOf(goes, space);
+    this.byStop = inTurns(this.kinds, ({ stop }) => [stop]);
+    this.turns = inTurns(this.kinds, ({ stop, ways, isSoft, isLong }) =>
+      isLong ? [isSoft ? 1 : 2, longestOf(ways)] : [0, stop, isSoft ? 0 : 1],
+    );
+    this.leastSoft = Math.min(
+      SMALL,
+      ...this.kinds.flatMap(({ isSoft, ways }) => (isSoft ? ways.flatMap(({ l, w, h }) => [l, w, h]) : [])),
+    );
     this.least = Math.min(Infinity, ...goes.flatMap(({ size: { l, w, h } }) => [l, w, h]));
-    this.wholeVolume = goes.reduce((sum, { size }) => sum + volumeOf(size), 0);
+    this.wholeCount = goes.length;
   }
 
   /** Whether all that goes through the door is in. */
   get isComplete(): boolean {
-    return this.best.volume === this.wholeVolume;
+    return this.best.count === this.wholeCount;
   }
 
   /** So many tries more; none once everything is in. */
@@ -85,7 +89,8 @@ export class LoadSearch {
       const isWild = this.tried % WILD === WILD - 1;
       const blocks = this.fill(this.tried === 0 ? 0 : isWild ? Infinity : AT_RANDOM * this.random());
       const volume = blocks.reduce((sum, block) => sum + volumeOf(block), 0);
-      if (volume > this.best.volume) this.best = { blocks, volume };
+      const count = blocks.reduce((sum, block) => sum + numberIn(block), 0);
+      if (count === this.wholeCount || volume > this.best.volume) this.best = { blocks, volume, count };
       this.tried += 1;
     }
   }
@@ -110,6 +115,34 @@ export class LoadSearch {
     };
   }
 
+  /** The empty spaces in which things may lie across those below. */
+  private acrossSpaces(blocks: readonly Block[]): EmptySpace[] {
+    const { l, w, h, blocked } = this.space;
+    const whole: EmptySpace = { x: 0, y: 0, z: 0, l, w, h, on: -1 };
+    return [...blocked, ...blocks].reduce<EmptySpace[]>(
+      (spaces, box) => withoutAcross(spaces, box, this.leastSoft),
+      [whole],
+    );
+  }
+
+  /** How much of the room before the door is kept for what comes off first, mm: by turns as much as it takes, and none. */
+  private keptFree(): number {
+    const { space, kinds } = this;
+    const first = Math.min(...kinds.map(({ stop }) => stop));
+    if (this.tried % 2 === 1 || kinds.every(({ stop }) => stop === first)) return 0;
+    const own = kinds.filter(({ stop, isLong }) => stop === first && !isLong);
+    const volume = own.reduce((sum, { ids, ways }) => sum + ids.length * volumeOf(ways[0] as Extent), 0);
+    const deepest = Math.max(0, ...own.map(({ ways }) => Math.min(...ways.map(({ l }) => l))));
+    return Math.max(deepest, (LOOSELY * volume) / (space.w * space.h));
+  }
+
+  /** Bags lie across whatever is below them; what is stiff stands on one thing, and where that fails across several. */
+  private passesOf(turn: readonly number[]): { turn: readonly number[]; isAcross: boolean }[] {
+    if (turn.every((k) => (this.kinds[k] as Kind).isSoft)) return [{ turn, isAcross: true }];
+    const onOne = { turn, isAcross: false };
+    return this.wholeCount <= FEW ? [onOne, { turn, isAcross: true }] : [onOne];
+  }
+
   /** One try. @param chance how much a block's worth may differ from its volume */
   private fill(chance: number): Block[] {
     const { space, kinds } = this;
@@ -118,31 +151,43 @@ export class LoadSearch {
       const { x, y, z, l, w, h } = built;
       spaces = without(spaces, built, { x, y, z: z + h, l, w, h: space.h - z - h, on: -1 });
     }
+    // Where bags may lie: across whatever is below them; worked out when the first of them comes.
+    let acrossAll: EmptySpace[] | undefined;
     const left = kinds.map(({ ids }) => ids.length);
+    const first = Math.min(...kinds.map(({ stop }) => stop));
+    const doorX = space.l - this.keptFree();
     const blocks: Block[] = [];
     const bears = new Bearing(kinds, blocks);
     let payloadG = space.payloadG;
-    const stops = [...new Set(kinds.map(({ stop }) => stop))].sort((a, b) => b - a);
-    for (const stop of stops) {
-      // Spaces in which nothing of this stop goes may take what comes off earlier.
+    const passes = (chance === Infinity ? this.byStop : this.turns).flatMap((turn) => this.passesOf(turn));
+    for (const { turn, isAcross } of passes) {
+      // Spaces in which nothing of this turn goes may take what comes later.
       const full = new Set<EmptySpace>();
+      const isKept = turn.every((k) => {
+        const { stop, isLong } = kinds[k] as Kind;
+        return stop > first && !isLong;
+      });
       while (true) {
-        const into = deepest(spaces, full);
-        if (!into) break;
-        const block = this.bestBlock(into, stop, left, payloadG, chance, blocks, bears);
+        if (isAcross) acrossAll ??= this.acrossSpaces(blocks);
+        const next = deepest(isAcross && acrossAll ? acrossAll : spaces, full);
+        if (!next) break;
+        const into = isKept ? { ...next, l: Math.min(next.l, doorX - next.x) } : next;
+        const block = this.bestBlock(into, turn, left, payloadG, chance, blocks, bears, isAcross);
         if (!block) {
-          full.add(into);
+          full.add(next);
           continue;
         }
         const kind = kinds[block.kind] as Kind;
-        const number = block.count[0] * block.count[1] * block.count[2];
+        const number = numberIn(block);
         left[block.kind] = (left[block.kind] as number) - number;
         payloadG -= number * kind.massG;
         blocks.push(block);
-        bears.put(block);
+        bears.put(block, isAcross);
+        if (acrossAll) acrossAll = withoutAcross(acrossAll, block, this.leastSoft);
         const { x, y, z, l, w, h } = block;
         const top: EmptySpace = { x, y, z: z + h, l, w, h: into.z + into.h - z - h, on: blocks.length - 1 };
-        spaces = without(spaces, block, kind.bearsG > 0 ? top : undefined);
+        // On what lies across several things nothing is stacked.
+        spaces = without(spaces, block, kind.bearsG > 0 && !isAcross ? top : undefined);
       }
     }
     return blocks;
@@ -151,17 +196,21 @@ export class LoadSearch {
   /** The block of most volume, more or less, that goes into a space. */
   private bestBlock(
     into: EmptySpace,
-    stop: number,
+    turn: readonly number[],
     left: readonly number[],
     payloadG: number,
     chance: number,
     blocks: readonly Block[],
     bears: Bearing,
+    isAcross: boolean,
   ): Block | undefined {
     let best: Block | undefined;
     let most = 0;
-    for (const [k, kind] of this.kinds.entries()) {
-      if (kind.stop !== stop || left[k] === 0) continue;
+    for (const k of turn) {
+      const kind = this.kinds[k] as Kind;
+      if (left[k] === 0) continue;
+      const below = blocks[into.on];
+      if (below && !kind.isSoft && (this.kinds[below.kind] as Kind).isSoft) continue;
       const byMass = kind.massG > 0 ? Math.floor(payloadG / kind.massG) : Infinity;
       const number = Math.min(left[k] as number, byMass);
       if (number < 1) continue;
@@ -178,13 +227,54 @@ export class LoadSearch {
           if (worth <= most) continue;
           const { x, y, z, on } = into;
           const block: Block = { x, y, z, l, w, h, kind: k, way, count, on };
-          if (this.isShutIn(block, stop, blocks) || !bears.carries(block)) continue;
+          if (this.isShutIn(block, blocks) || this.isPushedUnder(block, blocks)) continue;
+          if (isAcross ? !this.liesAcross(block, blocks, bears) : !bears.carries(block)) continue;
           best = block;
           most = worth;
         }
       }
     }
     return best;
+  }
+
+  /** Whether it would come to lie under bags that are in already: nobody knows then what it carries. */
+  private isPushedUnder(block: Block, blocks: readonly Block[]): boolean {
+    const top = block.z + block.h;
+    return blocks.some(
+      (other) =>
+        other.z >= top &&
+        other.z - top <= SAG &&
+        (this.kinds[other.kind] as Kind).isSoft &&
+        planOverlap(other, block) > 0,
+    );
+  }
+
+  /**
+   * Whether bags lie well on whatever is below each of their columns: on the floor, or on things whose tops come near to
+   * it, which may carry that little more.
+   */
+  private liesAcross(block: Block, blocks: readonly Block[], bears: Bearing): boolean {
+    const { massG, isSoft } = this.kinds[block.kind] as Kind;
+    const gives = isSoft ? SAG : 0;
+    if (block.z <= gives) return true;
+    const more = massG * numberIn(block);
+    const isUnder = ({ z, h }: PlacedBox) => z + h <= block.z && z + h >= block.z - gives;
+    const under: PlacedBox[] = this.space.blocked.filter(isUnder);
+    // Loops, not filters: no other question is asked so often.
+    for (let at = 0; at < blocks.length; at++) {
+      const other = blocks[at] as Block;
+      if (!isUnder(other) || planOverlap(other, block) === 0) continue;
+      if (!isSoft && (this.kinds[other.kind] as Kind).isSoft) return false;
+      // Each of those below has to bear all of it, as if it lay there alone.
+      if (bears.leftFor(at) < more) return false;
+      under.push(other);
+    }
+    if (under.length === 0) return false;
+    return columnsOf(block).every((column) => {
+      let area = 0;
+      for (const other of under) area += planOverlap(column, other);
+      return area >= SOFT_SUPPORT * column.l * column.w;
+    });
   }
 
   /** What a block takes up of a space: gaps into which nothing goes any more are lost. */
@@ -197,27 +287,21 @@ export class LoadSearch {
     );
   }
 
-  /** Whether what comes off later stands between a block and the door. */
-  private isShutIn(block: Block, stop: number, blocks: readonly Block[]): boolean {
+  /** Whether what comes off later would stand between what comes off earlier and the door, or lie on it. */
+  private isShutIn(block: Block, blocks: readonly Block[]): boolean {
+    const { stop } = this.kinds[block.kind] as Kind;
     return blocks.some((other) => {
-      if ((this.kinds[other.kind] as Kind).stop <= stop || other.x < block.x + block.l) return false;
-      return boxesMeet({ ...block, l: other.x + other.l - block.x }, other);
+      const theirs = (this.kinds[other.kind] as Kind).stop;
+      if (theirs === stop) return false;
+      const [late, early] = theirs > stop ? [other, block] : [block, other];
+      return bars(late, early) || (late.z >= early.z + early.h && planOverlap(late, early) > 0);
     });
   }
 }
 
-function kindsOf(cargo: readonly Cargo[]): Kind[] {
-  const kinds = new Map<string, Kind>();
-  for (const one of cargo) {
-    const { massG, bearsG, stop } = one;
-    const ways = waysToLie(one);
-    const key = JSON.stringify([ways, massG, bearsG === Infinity ? 'any' : bearsG, stop]);
-    const kind = kinds.get(key);
-    if (kind) kind.ids.push(one.id);
-    else kinds.set(key, { ids: [one.id], ways, massG, bearsG, stop });
-  }
-  return [...kinds.values()];
-}
+/** Whether one block stands before another on its way to the door. */
+const bars = (one: Block, other: Block): boolean =>
+  one.x >= other.x + other.l && boxesMeet({ ...other, l: one.x + one.l - other.x }, one);
 
 /** Space by space from the front wall to the door, the lowest first, then from the left. */
 function deepest(spaces: readonly EmptySpace[], full: ReadonlySet<EmptySpace>): EmptySpace | undefined {
@@ -260,90 +344,4 @@ function shapesOf(
     [alongThen, acrossThen, upFirst],
     [alongLast, acrossFirst, upThen],
   ];
-}
-
-/** What lies on each block's things: a block stands on one other alone. */
-class Bearing {
-  private readonly kinds: readonly Kind[];
-  private readonly blocks: readonly Block[];
-  /** For each block the load on each of its columns, g, and what it stands on: columns below with their shares. */
-  private readonly loads: Float64Array[] = [];
-  private readonly under: { column: number; share: number }[][][] = [];
-  private readonly isAsked: boolean;
-
-  constructor(kinds: readonly Kind[], blocks: readonly Block[]) {
-    this.kinds = kinds;
-    this.blocks = blocks;
-    this.isAsked = kinds.some(({ bearsG, massG }) => bearsG > 0 && bearsG < Infinity && massG > 0);
-  }
-
-  /** Whether what is below a block may carry it. */
-  carries(block: Block): boolean {
-    if (!this.isAsked || block.on < 0) return true;
-    const more = this.handedDown(block);
-    for (const [at, loads] of more) {
-      const { kind, count } = this.blocks[at] as Block;
-      const { massG, bearsG } = this.kinds[kind] as Kind;
-      const before = this.loads[at] as Float64Array;
-      // The lowest thing of a column bears the others of it besides.
-      const ownG = (count[2] - 1) * massG;
-      for (let c = 0; c < loads.length; c++)
-        if ((before[c] as number) + (loads[c] as number) + ownG > bearsG) return false;
-    }
-    return true;
-  }
-
-  /** Counts the block in. */
-  put(block: Block): void {
-    if (!this.isAsked) return;
-    for (const [at, loads] of this.handedDown(block)) {
-      const before = this.loads[at] as Float64Array;
-      for (let c = 0; c < loads.length; c++) before[c] = (before[c] as number) + (loads[c] as number);
-    }
-    this.under.push(this.standsOn(block));
-    this.loads.push(new Float64Array(block.count[0] * block.count[1]));
-  }
-
-  /** What a block adds to the columns of each block below it, g. */
-  private handedDown(block: Block): Map<number, Float64Array> {
-    const more = new Map<number, Float64Array>();
-    const { massG } = this.kinds[block.kind] as Kind;
-    let above = new Float64Array(block.count[0] * block.count[1]).fill(massG * block.count[2]);
-    let stands = this.standsOn(block);
-    for (let at = block.on; at >= 0; at = (this.blocks[at] as Block).on) {
-      const { count } = this.blocks[at] as Block;
-      const here = new Float64Array(count[0] * count[1]);
-      stands.forEach((shares, column) => {
-        for (const { column: below, share } of shares)
-          here[below] = (here[below] as number) + (above[column] as number) * share;
-      });
-      more.set(at, here);
-      above = here;
-      stands = this.under[at] as { column: number; share: number }[][];
-    }
-    return more;
-  }
-
-  /** For each column of a block the columns it stands on, with their shares. */
-  private standsOn(block: Block): { column: number; share: number }[][] {
-    const below = this.blocks[block.on];
-    const columns = columnsOf(block);
-    if (!below) return columns.map(() => []);
-    const theirs = columnsOf(below);
-    return columns.map((one) => {
-      const shares = theirs
-        .map((other, column) => ({ column, share: planOverlap(one, other) / (one.l * one.w) }))
-        .filter(({ share }) => share > 0);
-      return shares;
-    });
-  }
-}
-
-/** The columns of a block seen from above. */
-function columnsOf({ x, y, z, h, way, count: [along, across] }: Block): PlacedBox[] {
-  const columns: PlacedBox[] = [];
-  for (let a = 0; a < along; a++)
-    for (let c = 0; c < across; c++)
-      columns.push({ x: x + a * way.l, y: y + c * way.w, z, l: way.l, w: way.w, h });
-  return columns;
 }

@@ -13,6 +13,7 @@ import { apportion } from '../quantity/apportion.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { jointSpares } from '../stock/spares.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { isFillerName } from './cluster-names.ts';
 import { keptOf } from './kept.ts';
 import type { Need, Recipe } from './recipe.ts';
 
@@ -44,9 +45,18 @@ const bySizeAndDiameter = (
 /** The quality a piece is made of. */
 export const gradeOf = (piece: Piece): Grade => ('grade' in piece ? piece.grade : 'professional');
 
+/** Of a recipe, what says into which bags its balloons go. */
+type Bagged = Pick<Recipe, 'needs' | 'sections'> & Partial<Pick<Recipe, 'assemblies'>>;
+
 /** The lots of one piece, without spares. @param index of the piece in its job, from 0 */
-function bareLots(recipe: Pick<Recipe, 'needs' | 'sections'>, index: number): Lot[] {
+function bareLots(recipe: Bagged, index: number): Lot[] {
   const letter = pieceLetter(index);
+  // Fillers that are put on at the bench ride with their section; those that are not, loose in bags of their own.
+  const isFixed = recipe.assemblies?.some(({ part, join }) => part === 'fillers' && join) ?? false;
+  const bagsFor = (cluster: string) =>
+    isFillerName(cluster) && !isFixed
+      ? { shares: [1], bags: [`${letter}-F`] }
+      : { shares: recipe.sections, bags: recipe.sections.map((_, s) => `${letter}-${s + 1}`) };
   return asLots(recipe.needs).map(({ nominalIn, inflatedIn, colour, count, cluster, kept }, i) => ({
     id: `${letter}${i + 1}`,
     nominalIn,
@@ -59,9 +69,9 @@ function bareLots(recipe: Pick<Recipe, 'needs' | 'sections'>, index: number): Lo
     kept,
     blown: count - kept,
     cluster,
-    perSection: apportion(recipe.sections, count),
+    perSection: apportion(bagsFor(cluster).shares, count),
     holesIn: inflatedIn.min === inflatedIn.max ? [inflatedIn.max] : [inflatedIn.min, inflatedIn.max],
-    bags: recipe.sections.map((_, s) => `${letter}-${s + 1}`),
+    bags: bagsFor(cluster).bags,
   }));
 }
 
@@ -78,7 +88,7 @@ interface Pool {
  * the workshop's wanted chance, shared out over the lots of each product as these are large.
  */
 export function lotsOf(
-  pieces: readonly { piece: Piece; recipe: Pick<Recipe, 'needs' | 'sections'> }[],
+  pieces: readonly { piece: Piece; recipe: Bagged }[],
   settings: WorkshopSettings,
 ): Lot[][] {
   const byPiece = pieces.map(({ recipe }, index) => bareLots(recipe, index));

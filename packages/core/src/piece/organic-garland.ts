@@ -4,6 +4,7 @@ import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { cutsOf, SECTION_M } from './cuts.ts';
 import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type Dressing, type DressLine, dress } from './dressing.ts';
 import {
@@ -20,8 +21,6 @@ import type { Part, PartMade } from './part.ts';
 import type { Material, Recipe, SiteWork } from './recipe.ts';
 import { hanging } from './traits.ts';
 
-/** Two armfuls to a 12 ft garland, three to a 15 ft one. */
-const SECTION_M = 6.5 * METRES_PER_FOOT;
 const HANG_SPACING_M = 2 * METRES_PER_FOOT;
 /** A corner sharper than this is raised. */
 const SHARP_RAD = (40 * Math.PI) / 180;
@@ -42,12 +41,14 @@ export const organicGarland: Kind<OrganicGarland> = {
   recipe(piece, schools) {
     const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
     const dressing = dress(dressLine(piece));
-    const sections = sectionShares(dressing.lengthM, piece);
+    const cuts = cutsOf(piece, dressing.lengthM);
+    const sections = sectionShares(cuts, piece);
     const hangPoints = Math.max(3, Math.ceil(dressing.lengthM / HANG_SPACING_M) + 1);
     return {
       ...dressing,
       visibleWidthM: dressing.visibleWidthM + 2 * (piece.snake?.amplitudeM ?? 0),
       sections,
+      cuts,
       hangPoints,
       topM: Math.max(...piece.line.map((point) => point.yM)),
       assemblies: dressingAssemblies(dressing, schools, 'base'),
@@ -76,7 +77,7 @@ export const organicGarland: Kind<OrganicGarland> = {
         ...(sections.length > 1 ? [`Build and bag ${plural(sections.length, 'section')}.`] : []),
       ],
       notes: [...dressing.notes, ...schoolNotes(schools)],
-      working: [...dressing.working, ...sectionWorking(dressing, sections.length)],
+      working: [...dressing.working, ...sectionWorking(dressing, piece, sections.length)],
     } satisfies Recipe;
   },
   placement: (piece) => dressedPlacement([dressLine(piece)]),
@@ -168,7 +169,7 @@ function dressLine(piece: OrganicGarland): DressLine {
 }
 
 /** The line the clusters sit on: smoothed, its tail laid along the floor, swung from side to side. Metres. */
-function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
+export function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
   const points = line.map(({ xM, yM }) => ({ x: xM, y: yM }));
   const [first, second] = points as [XY, XY];
   const away = second.x > first.x ? -1 : 1;
@@ -190,25 +191,27 @@ function sharpCorners({ line }: OrganicGarland): number {
   }).length;
 }
 
-/** Equal lengths; a garland that thins has most of its balloons in the first: shares go with the width squared. */
-function sectionShares(lengthM: number, { sections, taper }: OrganicGarland): number[] {
-  const count = sections ?? Math.max(1, Math.ceil(lengthM / SECTION_M));
+/** A garland that thins has most of its balloons in the first section: shares go with the width squared. */
+function sectionShares(cuts: readonly number[], { taper }: OrganicGarland): number[] {
   const width = (t: number) => 1 - (1 - taper) * t;
   const upTo = (t: number) => (taper === 1 ? t : (1 - width(t) ** 3) / (1 - width(1) ** 3));
-  return Array.from({ length: count }, (_, i) => upTo((i + 1) / count) - upTo(i / count));
+  const ends = [0, ...cuts, 1];
+  return ends.slice(1).map((end, i) => upTo(end) - upTo(ends[i] as number));
 }
 
-const sectionWorking = ({ lengthM }: Dressing, count: number) => [
-  working(
-    'Sections',
-    '⌈L / longest⌉, or as set',
-    [
-      ['L', lengthM, 'm'],
-      ['longest', SECTION_M, 'm'],
-    ],
-    { value: count, unit: 'sections' },
-    `two armfuls to a 12 ft garland: ${COMMON_PRACTICE}`,
-  ),
+const sectionWorking = ({ lengthM }: Dressing, { cuts }: OrganicGarland, count: number) => [
+  cuts
+    ? working('Sections', 'cut by hand', [], { value: count, unit: 'sections' }, 'as drawn')
+    : working(
+        'Sections',
+        '⌈L / longest⌉, or as set',
+        [
+          ['L', lengthM, 'm'],
+          ['longest', SECTION_M, 'm'],
+        ],
+        { value: count, unit: 'sections' },
+        `two armfuls to a 12 ft garland: ${COMMON_PRACTICE}`,
+      ),
 ];
 
 /** Fixings at the points the garland hangs from. */

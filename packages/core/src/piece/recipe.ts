@@ -72,6 +72,8 @@ export interface Recipe {
   fillerClusters: number;
   /** Lengths it is built and carried in, with each one's share of the balloons; they add up to 1. */
   sections: number[];
+  /** Where it is parted, as shares of its length; left out where all are as long. */
+  cuts?: readonly number[];
   hangPoints: number;
   /** Highest point above the floor. */
   topM: number;

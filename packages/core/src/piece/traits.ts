@@ -7,7 +7,7 @@ export interface Traits {
   /** Big and stiff: it takes two to lift. */
   isLifted: boolean;
   /** Tables, chairs, props: set down first, carried one by one and cleared away last. */
-  furniture: readonly { count: number; massKg: number }[];
+  furniture: readonly { name: string; count: number; widthM: number; heightM: number; massKg: number }[];
 }
 
 /** Air-filled latex that stands by itself or says what it is on; most kinds. */

@@ -21,7 +21,6 @@ export const blank = (piece: Piece, carrier: string, massKg: number): HoldPiece 
   ground: [],
   cases: [],
   points: [],
-  clearances: [],
   troubles: [],
   risks: [],
   notes: [],

@@ -1,9 +1,9 @@
 import type { JobFile, Piece } from '@early-lantern/contract';
+import { clearancesOf, goesThrough } from '../loading/clearances.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { jobOf, made } from '../test/carried.ts';
 import type { Carrier } from './carrier.ts';
 import { carrierOf } from './carriers.ts';
-import { clearancesOf, goesThrough } from './clearances.ts';
 import { massOf } from './mass.ts';
 import { cutListOf, misfitsOf, pipePartsOf } from './pipe-parts.ts';
 
@@ -221,7 +221,7 @@ test('long and stiff things go where they were measured to go; what was not is t
     delete file.site.loadIn.longestM;
   };
   const clearances = (piece: Piece) =>
-    clearancesOf(piece, jobOf([piece], edit)).map((one) => [
+    clearancesOf(piece, [], 0, jobOf([piece], edit)).map((one) => [
       one.thing,
       one.through,
       one.needsM,

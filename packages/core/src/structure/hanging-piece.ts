@@ -43,7 +43,7 @@ export function hangingPiece(
       massKg: one.massKg,
     })),
   ];
-  const hung = hangGarland(piece, spot, file, rules, recipe.sections.length, mass.dressingKg, onIt);
+  const hung = hangGarland(piece, spot, file, rules, recipe.cuts ?? [], mass.dressingKg, onIt);
   const onItKg = onIt.reduce((sum, { massKg }) => sum + massKg, 0);
   const points = hung.points.map((point) => {
     // Weight down and wind across meet at right angles.

@@ -1,4 +1,4 @@
-import type { Clearance, HoldPiece, Holds, JobFile, Piece, Spot, Weight } from '@early-lantern/contract';
+import type { HoldPiece, Holds, JobFile, Piece, Spot, Weight } from '@early-lantern/contract';
 import { methodOf } from '../fixing/methods.ts';
 import { withLadders } from '../fixing/reach.ts';
 import { groundOf } from '../ground/from-above.ts';
@@ -6,13 +6,11 @@ import { inTheWay } from '../ground/in-the-way.ts';
 import { withOverlaps } from '../ground/overlaps.ts';
 import { isGarland } from '../piece/kinds.ts';
 import type { Recipe } from '../piece/recipe.ts';
-import { formatLength } from '../quantity/length.ts';
 import { memoByPiece } from '../quantity/memo.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { STAKE } from './anchors.ts';
 import { carriedPiece } from './carried-piece.ts';
 import { carrierOf } from './carriers.ts';
-import { clearancesOf, goesThrough } from './clearances.ts';
 import { gustAt, indoors, isOutdoors } from './gust-at.ts';
 import { carriedOn } from './handed-down.ts';
 import { hangingPiece } from './hanging-piece.ts';
@@ -125,17 +123,11 @@ function holdAnew(piece: Piece, recipe: Recipe, file: JobFile, weights: readonly
       ? hangingPiece(piece, spot, recipe, mass, file, carried)
       : (carriedPiece(piece, spot, recipe, mass, file) ?? placedPiece(piece, spot, mass, file, carried));
   const reached = { ...withLadders(held, spot, file), ground: groundOf(piece, held, file) };
-  const clearances = clearancesOf(piece, file);
   return {
     ...reached,
     isOutdoors: isOutdoors(spot, file),
     unasked: unaskedOf(piece, reached, spot, file),
-    clearances,
-    troubles: [
-      ...inTheWay(piece, reached, spot, file, isOutdoors(spot, file)),
-      ...reached.troubles,
-      ...stuck(piece, clearances, file),
-    ],
+    troubles: [...inTheWay(piece, reached, spot, file, isOutdoors(spot, file)), ...reached.troubles],
     risks: held.risks,
   };
 }
@@ -161,12 +153,3 @@ function unaskedOf(
     ...(mayBeForbidden && site.forbids === undefined ? (['forbids'] as const) : []),
   ];
 }
-
-/** Parts that are too long or wide for what they have to go through. */
-const stuck = (piece: Piece, clearances: readonly Clearance[], { workshop: { units } }: JobFile): string[] =>
-  clearances
-    .filter((pass) => !goesThrough(pass))
-    .map(
-      ({ thing, through, needsM, hasM }) =>
-        `${piece.name}: its ${thing} of ${formatLength(needsM, units)} does not go through or into ${through}, ${formatLength(hasM as number, units)}.`,
-    );

@@ -16,20 +16,25 @@ export const boundsOf = memoByPiece<Piece, [house?: HouseSchools], Area | undefi
 );
 
 function areaOf({ balloons, shapes }: Placement): Area | undefined {
-  const xs = balloons.flatMap(({ xM, rM }) => [xM - rM, xM + rM]);
-  const ys = balloons.flatMap(({ yM, rM }) => [yM - rM, yM + rM]);
+  const least = { x: Infinity, y: Infinity };
+  const most = { x: -Infinity, y: -Infinity };
+  // One by one: thousands of balloons, gone through with every edit.
+  const take = (x: number, y: number, r = 0) => {
+    least.x = Math.min(least.x, x - r);
+    least.y = Math.min(least.y, y - r);
+    most.x = Math.max(most.x, x + r);
+    most.y = Math.max(most.y, y + r);
+  };
+  for (const { xM, yM, rM } of balloons) take(xM, yM, rM);
   for (const shape of shapes) {
-    if (shape.shape === 'line') {
-      xs.push(...shape.points.map(({ x }) => x));
-      ys.push(...shape.points.map(({ y }) => y));
-    } else {
-      xs.push(shape.xM, shape.xM + shape.widthM);
-      ys.push(shape.yM, shape.yM + shape.heightM);
+    if (shape.shape === 'line') for (const { x, y } of shape.points) take(x, y);
+    else {
+      take(shape.xM, shape.yM);
+      take(shape.xM + shape.widthM, shape.yM + shape.heightM);
     }
   }
-  if (xs.length === 0) return undefined;
-  const [xM, yM] = [Math.min(...xs), Math.min(...ys)];
-  return { xM, yM, widthM: Math.max(...xs) - xM, heightM: Math.max(...ys) - yM };
+  if (least.x === Infinity) return undefined;
+  return { xM: least.x, yM: least.y, widthM: most.x - least.x, heightM: most.y - least.y };
 }
 
 /**

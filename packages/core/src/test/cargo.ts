@@ -81,7 +81,9 @@ export function randomLoad(seed: number): { cargo: Cargo[]; space: CargoSpace } 
       size: { l: from(700, 1100), w: from(500, 900), h: from(400, 900) },
       upright: ['h', 'w', 'l'],
       massG: from(300, 900),
-      bearsG: 0,
+      // Bags of balloons bear other bags; helium bears nothing.
+      bearsG: random() < 0.8 ? 4000 : 0,
+      isSoft: true,
       stop: from(1, stops),
     }),
   ];

@@ -1,4 +1,4 @@
-import type { JobFile, Plan, Task } from '@early-lantern/contract';
+import type { JobFile, Plan, Round, Task } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 
 /** A job with its plan, as it is read back from its own file. */
@@ -22,6 +22,7 @@ export function dayBreaches(planned: readonly DayPlanned[]): string[] {
       ...seatBreaches(file, plan),
     ]),
     ...sharedBreaches(planned),
+    ...roundsIn(planned).flatMap((round) => roundBreaches(round, planned)),
     ...restBreaches(planned),
   ];
 }
@@ -63,7 +64,10 @@ function peopleBreaches({ workshop, job }: JobFile, tasks: readonly Task[]): str
     const team = task.trip === 'strike' ? (job.strikeCrew ?? job.crew) : job.crew;
     const own = task.crew.flatMap((id) => {
       const member = workshop.crew.find((one) => one.id === id);
-      if (!member || !team.includes(id)) return [`${id} is not on the job`];
+      const rides =
+        task.place === 'road' &&
+        job.clock?.rounds?.some(({ trip, people }) => trip === task.trip && people.includes(id));
+      if (!member || !(team.includes(id) || rides)) return [`${id} is not on the job`];
       const busy = (member.busy ?? []).some(
         ({ from, until }) => ms(from) < ms(task.end) && ms(task.start) < ms(until),
       );
@@ -136,6 +140,93 @@ function sharedBreaches(planned: readonly DayPlanned[]): string[] {
           found.push(`${task.id} of ${job} takes somebody who is out with ${file.job.id}`);
     }
   return found;
+}
+
+/** Each round once, as the jobs have it. */
+function roundsIn(planned: readonly DayPlanned[]): Round[] {
+  const all = planned.flatMap(({ file }) => file.job.clock?.rounds ?? []);
+  return all.filter(
+    (one, i) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === i,
+  );
+}
+
+/**
+ * The rules of a round, those of pick-up and delivery: every place once and in turn, nobody driven on before the work there is
+ * done, everybody and the same vehicles on every drive, everything loaded before it sets out and in the reverse of the places,
+ * nobody and no vehicle used elsewhere meanwhile, as long on the road as was said.
+ */
+function roundBreaches({ trip, stops, homeMin, people }: Round, planned: readonly DayPlanned[]): string[] {
+  const [out, back] = trip === 'set-up' ? ['drive-out', 'drive-home'] : ['drive-strike', 'drive-back'];
+  const jobs = stops.flatMap(({ job }) => planned.find(({ file }) => file.job.id === job) ?? []);
+  if (jobs.length < stops.length) return [];
+  if (jobs.some(({ plan }) => plan.tasks.length === 0)) return [];
+  const find = (at: number, id: string) => jobs[at]?.plan.tasks.find((task) => task.id === id);
+  const drives = stops.map((_, at) => find(at, out));
+  const last = stops.length - 1;
+  const home = find(last, back);
+  if (!home || drives.some((drive) => !drive)) return [`a round ${trip} without one of its drives`];
+  const legs = [...drives, home] as Task[];
+  const long = [...stops.map(({ driveMin }) => driveMin), homeMin];
+  const onBoard = (task: Task) => [...task.crew].sort().join();
+  const vehicles = (task: Task) =>
+    task.gear.filter((id) => jobs[0]?.file.workshop.vehicles.some((one) => one.id === id)).sort();
+  const [first] = legs as [Task];
+  const away = (task: Task) => ms(task.start) < ms(home.end) && ms(first.start) < ms(task.end);
+  const at = (task: Task, job: number) =>
+    ms(task.start) >= ms(legs[job]?.end ?? '') && ms(task.end) <= ms(legs[job + 1]?.start ?? '');
+  const loads = stops.map((_, job) => find(job, 'load-vehicle'));
+  return [
+    ...legs.flatMap((leg, i) => {
+      const minutes = (ms(leg.end) - ms(leg.start)) / MINUTE_MS;
+      return [
+        ...(minutes === Math.max(1, long[i] as number)
+          ? []
+          : [`leg ${i} takes ${minutes} of ${long[i]} min`]),
+        ...(onBoard(leg) === [...people].sort().join() ? [] : [`${onBoard(leg)} ride on leg ${i}`]),
+        ...(vehicles(leg).join() === vehicles(first).join() && vehicles(leg).length > 0
+          ? []
+          : [`other vehicles on leg ${i}`]),
+      ];
+    }),
+    // Nobody waits for more than an hour to drive on.
+    ...legs.slice(1).flatMap((leg, i) => {
+      const done = Math.max(
+        ...(jobs[i]?.plan.tasks ?? [])
+          .filter((task) => task.trip === trip && task.place === 'site')
+          .map(({ end }) => ms(end)),
+      );
+      return i < last && ms(leg.start) - done > 60 * MINUTE_MS
+        ? [`a wait of over an hour before leg ${i + 1}`]
+        : [];
+    }),
+    ...stops.flatMap((_, i) =>
+      i < last && find(i, back) ? [`${stops[i]?.job} drives home in the middle of a round`] : [],
+    ),
+    ...planned.flatMap(({ file, plan }) =>
+      plan.tasks.flatMap((task) => {
+        const place = stops.findIndex(({ job }) => job === file.job.id);
+        const isLeg = legs.includes(task);
+        const isHere = place >= 0 && task.place === 'site' && task.trip === trip && at(task, place);
+        const takes = [...task.crew, ...task.gear].some(
+          (id) => people.includes(id) || vehicles(first).includes(id),
+        );
+        return takes && away(task) && !isLeg && !isHere
+          ? [`${task.id} of ${file.job.id} takes what is on the round`]
+          : [];
+      }),
+    ),
+    ...(trip === 'set-up'
+      ? loads.flatMap((load, i) => {
+          const inner = loads[i + 1];
+          return [
+            ...(load && ms(load.end) <= ms(first.start) ? [] : [`${stops[i]?.job} is not loaded in time`]),
+            ...(load && inner && ms(inner.end) > ms(load.start)
+              ? [`${stops[i]?.job} is loaded before what comes off after it`]
+              : []),
+          ];
+        })
+      : []),
+  ];
 }
 
 /** After so long at work a rest in time, all jobs counted; one task that is longer by itself cannot be helped. */

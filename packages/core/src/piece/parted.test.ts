@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { type CutPlace, partedInto, type SectionLimits } from './sections.ts';
+import { type CutPlace, partedInto, type SectionLimits } from './parted.ts';
 
 const even = (kgPerM: number) => (atM: number) => kgPerM * atM;
 const at = (...places: number[]): CutPlace[] => places.map((atM) => ({ atM, cost: 0 }));

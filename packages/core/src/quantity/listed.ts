@@ -1,0 +1,3 @@
+/** "Van", "van and pickup", "van, pickup and estate". */
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
