@@ -15,6 +15,7 @@ import type { Server } from './http/types.ts';
 import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
+import { packingRoutes } from './packing/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planCache } from './plan/plan-cache.ts';
 import { planRoutes } from './plan/routes.ts';
@@ -105,6 +106,7 @@ export async function buildApp({
     pieceRoutes,
     jobFileRoutes,
     planRoutes,
+    packingRoutes,
     stockRoutes,
     sheetRoutes,
     weatherRoutes,

@@ -77,6 +77,32 @@ export const pieces = pgTable(
   (table) => [primaryKey({ columns: [table.jobId, table.id] })],
 );
 
+/** Lines of a job's packing list that are ticked. */
+export const packTicks = pgTable(
+  'pack_ticks',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** The line, by its id in the plan. */
+    row: text().notNull(),
+    by: text().notNull(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.row] })],
+);
+
+/** That a job's vehicles have left, who said so, and what was not ticked by then. */
+export const departures = pgTable('departures', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  by: text().notNull(),
+  at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  reason: text().notNull(),
+  left: jsonb().$type<string[]>().notNull(),
+});
+
 /** The shelf's ledger: never changed, only added to. */
 export const movements = pgTable(
   'movements',
