@@ -68,6 +68,10 @@ export const router = createBrowserRouter([
             lazy: { Component: async () => (await import('./bench/BenchScreen.tsx')).BenchScreen },
           },
           {
+            path: 'load',
+            lazy: { Component: async () => (await import('./load/LoadScreen.tsx')).LoadScreen },
+          },
+          {
             path: 'clock',
             lazy: { Component: async () => (await import('./clock/ClockScreen.tsx')).ClockScreen },
           },

@@ -55,6 +55,7 @@ export const keys = {
   sites: ['sites'] as const,
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
+  packing: (id: string) => ['jobs', id, 'packing'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
   lacks: ['jobs', 'lacks'] as const,

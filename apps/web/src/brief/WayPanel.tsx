@@ -5,6 +5,7 @@ import { CarsField } from './CarsField.tsx';
 import { DriveFields } from './DriveFields.tsx';
 import { SecondLoad } from './SecondLoad.tsx';
 import { StopFields } from './StopFields.tsx';
+import { VehiclesField } from './VehiclesField.tsx';
 
 /** The roads of this job: how long each drive takes at its hour, stops on the way, what comes with a second load. */
 export function WayPanel() {
@@ -32,6 +33,7 @@ export function WayPanel() {
             })
           }
         />
+        <VehiclesField />
         <CarsField />
         <SecondLoad head={head} pieces={pieces} workshop={workshop} change={change} />
       </Stack>

@@ -3,10 +3,10 @@ import { patternOf } from '@early-lantern/core';
 import { Box, Button, Stack } from '@mui/material';
 import { useMemo } from 'react';
 import { useNotice } from '../parts/notices.tsx';
+import { paperFor, saveAsPdf, saveAsSvg } from '../parts/save-drawing.ts';
 import { useUnits } from '../preferences.tsx';
 import { LayerCheck } from './LayerCheck.tsx';
 import { PatternCard } from './PatternCard.tsx';
-import { paperFor, saveAsPdf, saveAsSvg } from './save.ts';
 
 /** A piece's pattern card with the ways to take it along. */
 export function PatternCardView({ piece, colours }: { piece: Piece; colours: readonly Colour[] }) {

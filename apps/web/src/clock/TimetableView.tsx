@@ -21,6 +21,7 @@ import { LaneLegend } from '../parts/LaneLegend.tsx';
 import { lanesOf, whenOf } from '../parts/lanes-of.ts';
 import { beforeDoors, clockTime, dayName, spanText } from '../parts/time.ts';
 import { headFont } from '../theme.ts';
+import { JobRounds } from './JobRounds.tsx';
 import { LeftOutSteps } from './LeaveOut.tsx';
 import { pinned, withChoices } from './pins.ts';
 import { TaskDetail } from './TaskDetail.tsx';
@@ -69,6 +70,7 @@ export function TimetableView() {
         </Alert>
       )}
       <KeyTimes plan={plan} />
+      <JobRounds file={file} />
       <WhatIfTray />
       <LeftOutSteps />
       <Paper variant="outlined" sx={{ p: { xs: 1, sm: 2 }, overflowX: 'auto' }}>
@@ -150,11 +152,11 @@ export function TimetableView() {
 
 /** The four times that everybody asks for. */
 function KeyTimes({ plan }: { plan: Plan }) {
-  const { benchFrom, leaveAt, ready, doors, minutesInHand, bound } = plan.onTime;
+  const { benchFrom, leaveAt, leaveFrom, ready, doors, minutesInHand, bound } = plan.onTime;
   const zone = plan.timeZone;
   const times = [
     { label: 'bench opens', at: benchFrom },
-    { label: 'leave the workshop', at: leaveAt },
+    { label: leaveFrom ? `leave ${leaveFrom}` : 'leave the workshop', at: leaveAt },
     { label: 'signed off', at: ready },
     { label: 'doors', at: doors },
   ];

@@ -119,7 +119,10 @@ function rowsOf(plan: Plan): { label: string; value: string }[] {
       value: onTime.chance === null ? '—' : String(Math.round(onTime.chance * 100)),
     },
     { label: 'Bench opens', value: moment(onTime.benchFrom) },
-    { label: 'Leave the workshop', value: moment(onTime.leaveAt) },
+    {
+      label: onTime.leaveFrom ? `Leave ${onTime.leaveFrom}` : 'Leave the workshop',
+      value: moment(onTime.leaveAt),
+    },
     { label: 'Signed off', value: moment(onTime.ready) },
     { label: 'Work of all hands', value: spanText(hands) },
   ];

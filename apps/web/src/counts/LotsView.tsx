@@ -12,12 +12,13 @@ import {
   Typography,
 } from '@mui/material';
 import { useMemo } from 'react';
-import { type LabelledLot, LotLabels, labelSheets } from '../cards/LotLabels.tsx';
-import { paperFor, saveAsPdf, saveAsSvg } from '../cards/save.ts';
+import { type LabelledLot, LotLabels } from '../cards/LotLabels.tsx';
+import { labelSheets } from '../cards/label.tsx';
 import { useJob } from '../job/context.ts';
 import { blownWords } from '../parts/blown-words.ts';
 import { familyNotes } from '../parts/family-notes.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { paperFor, saveAsPdf, saveAsSvg } from '../parts/save-drawing.ts';
 import { shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { ProductName } from './ProductName.tsx';

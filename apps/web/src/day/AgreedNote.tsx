@@ -1,3 +1,4 @@
+import { listed } from '@early-lantern/core';
 import { Alert, Box, Button } from '@mui/material';
 import { clockTime, dayName } from '../parts/time.ts';
 
@@ -8,12 +9,14 @@ interface AgreedNoteProps {
   moves: readonly { jobId: string; name: string; words: string }[];
   /** Whether the plan found keeps every job whole; undefined until one is found. */
   isKept: boolean | undefined;
+  /** Places of its rounds whose job is not of this day any more. */
+  gone: readonly string[];
   onLetGo: () => void;
 }
 
 /** Since when the jobs keep to a plan, and whether they still can. */
-export function AgreedNote({ agreedAt, zone, moves, isKept, onLetGo }: AgreedNoteProps) {
-  const isOff = moves.length > 0 || isKept === false;
+export function AgreedNote({ agreedAt, zone, moves, isKept, gone, onLetGo }: AgreedNoteProps) {
+  const isOff = moves.length > 0 || isKept === false || gone.length > 0;
   return (
     <Alert
       severity={isOff ? 'warning' : 'success'}
@@ -26,7 +29,12 @@ export function AgreedNote({ agreedAt, zone, moves, isKept, onLetGo }: AgreedNot
       }
     >
       In use since {dayName(agreedAt, zone)}, {clockTime(agreedAt, zone)}
-      {moves.length > 0 ? (
+      {gone.length > 0 ? (
+        <>
+          , but its round still drives to {listed(gone)}: that job is not on this day any more. Press “Stop
+          using it” and plan the day again.
+        </>
+      ) : moves.length > 0 ? (
         <>
           , but it no longer fits. Repaired below:
           <Box component="ul" sx={{ m: 0, pl: 2.5 }}>

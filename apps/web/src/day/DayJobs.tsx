@@ -56,7 +56,8 @@ export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
                       : `${minutesInHand} min to spare`}
                 </Box>
                 {onTime.ready && ` · signed off ${clockTime(onTime.ready, zone)}`}
-                {onTime.leaveAt && ` · leave ${clockTime(onTime.leaveAt, zone)}`}
+                {onTime.leaveAt &&
+                  ` · ${onTime.leaveFrom ? 'drive on' : 'leave'} ${clockTime(onTime.leaveAt, zone)}`}
                 {strike && ` · strike ${clockTime(strike.start, zone)}`}
               </Typography>
               {bound !== null && (

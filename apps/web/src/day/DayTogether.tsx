@@ -1,16 +1,18 @@
 import type { JobFile } from '@early-lantern/contract';
-import { dayMoves } from '@early-lantern/core';
+import { type DayPlan, dayMoves, placesGone } from '@early-lantern/core';
 import { Paper, Stack } from '@mui/material';
 import { useDeferredValue } from 'react';
 import { LaneLegend } from '../parts/LaneLegend.tsx';
 import { useNotice } from '../parts/notices.tsx';
+import { loadedRounds } from '../workers/day.ts';
 import { AgreedNote } from './AgreedNote.tsx';
 import { ClashList } from './ClashList.tsx';
 import { DayJobs } from './DayJobs.tsx';
 import { DayLanes, letterOf } from './DayLanes.tsx';
+import { DayRounds } from './DayRounds.tsx';
 import { agreedAtOf } from './day-search.ts';
 import { SearchBar } from './SearchBar.tsx';
-import { agree, applyWay, letGoOfDay } from './save-day.ts';
+import { agree, applyWay, letGoOfDay, setDrivenAlone } from './save-day.ts';
 import { useDaySearch } from './use-day-search.ts';
 import { WaysOut } from './WaysOut.tsx';
 
@@ -33,8 +35,9 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   const isKept = plan?.jobs.every(({ broken }) => broken.length === 0);
   const moves =
     agreedAt && plan && of === undefined ? dayMoves(files, plan).filter(({ words }) => words) : [];
-  const use = () =>
-    plan && void save(agree(plan.jobs, new Date().toISOString()), 'Every job now uses this plan.');
+  const keep = async (chosen: DayPlan) =>
+    agree(chosen.jobs, await loadedRounds(files, chosen), new Date().toISOString());
+  const use = () => plan && void save(keep(plan), 'Every job now uses this plan.');
   return (
     <Stack spacing={2}>
       {agreedAt ? (
@@ -43,6 +46,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           zone={files[0]?.workshop.timeZone ?? 'UTC'}
           moves={moves}
           isKept={isKept}
+          gone={placesGone(files)}
           onLetGo={() => void save(letGoOfDay(files), 'The jobs are planned by themselves again.')}
         />
       ) : (
@@ -76,6 +80,22 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             plan={plan}
             files={files}
             outcomes={rehearsed?.plan === plan ? rehearsed.outcomes : undefined}
+          />
+        )}
+        {plan && (
+          <DayRounds
+            plan={plan}
+            files={files}
+            onDriveAlone={(trip, jobs, isAlone) =>
+              void save(
+                setDrivenAlone(
+                  files.filter(({ job }) => jobs.includes(job.id)),
+                  trip,
+                  isAlone,
+                ),
+                isAlone ? 'Each job has its own drive now.' : 'They may share one round again.',
+              )
+            }
           />
         )}
       </Paper>

@@ -10,7 +10,7 @@ import {
 } from '@early-lantern/core';
 
 /** Orders tried when the day is opened, and when it was agreed on: then it only has to stand. */
-const AT_FIRST = 1_500;
+const AT_FIRST = 2_500;
 const AGREED = 20;
 /** Orders tried to repair a day that was agreed on. */
 const REPAIR = 1_500;

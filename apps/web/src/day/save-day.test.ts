@@ -1,5 +1,5 @@
-import type { JobFile, JobHead, JobRow, Task } from '@early-lantern/contract';
-import { agree, applyWay, letGoOfDay } from './save-day.ts';
+import type { JobFile, JobHead, JobRow, Round, Task } from '@early-lantern/contract';
+import { agree, applyWay, letGoOfDay, setDrivenAlone } from './save-day.ts';
 
 const drafts = new Map<string, unknown>();
 jest.mock('idb-keyval', () => ({
@@ -72,13 +72,19 @@ const planned = ['north', 'south'].map((jobId) => ({
   tasks: [{ id: 'load-vehicle', start: at, crew: ['wren'], gear: ['van', 'wagon-1'] } as Task],
   onTime: { minutesInHand: 27 },
 }));
+const round: Round = {
+  trip: 'strike',
+  stops: ['north', 'south'].map((job) => ({ job, place: job, driveMin: 10 })),
+  homeMin: 12,
+  people: ['wren'],
+};
 const files = () =>
   [...server.jobs.values()].map(
     ({ data }) => ({ workshop: { crew: [] }, site: {}, job: { ...data, pieces: [] } }) as unknown as JobFile,
   );
 
 test('a day agreed on is kept with each of its jobs, people and gear with it; undo and letting go take it back', async () => {
-  const undo = await agree(planned, at);
+  const undo = await agree(planned, [], at);
   const agreed = {
     at,
     tasks: [{ task: 'load-vehicle', start: at, crew: ['wren'], gear: ['van', 'wagon-1'] }],
@@ -87,14 +93,27 @@ test('a day agreed on is kept with each of its jobs, people and gear with it; un
   for (const id of ['north', 'south']) expect(server.head(id).clock).toEqual({ agreed });
   await undo();
   for (const id of ['north', 'south']) expect(server.head(id)).toEqual({ id, name: id });
-  await agree(planned, at);
+  await agree(planned, [round], at);
+  for (const id of ['north', 'south']) expect(server.head(id).clock).toEqual({ agreed, rounds: [round] });
+  // Planned anew, with drives of their own.
+  await agree(planned, [], at);
+  for (const id of ['north', 'south']) expect(server.head(id).clock).toEqual({ agreed });
+  await agree(planned, [round], at);
   await letGoOfDay(files());
+  for (const id of ['north', 'south']) expect(server.head(id)).toEqual({ id, name: id });
+});
+
+test('drives kept apart: what was agreed ends, and they may be joined again', async () => {
+  await agree(planned, [round], at);
+  await setDrivenAlone(files(), 'strike', true);
+  for (const id of ['north', 'south']) expect(server.head(id).clock).toEqual({ drivesAlone: ['strike'] });
+  await setDrivenAlone(files(), 'strike', false);
   for (const id of ['north', 'south']) expect(server.head(id)).toEqual({ id, name: id });
 });
 
 test('one job changed elsewhere meanwhile: the others are taken back, and it is named', async () => {
   server.meanwhile = 'south';
-  await expect(agree(planned, at)).rejects.toThrow('south was changed elsewhere meanwhile');
+  await expect(agree(planned, [], at)).rejects.toThrow('south was changed elsewhere meanwhile');
   for (const id of ['north', 'south']) expect(server.head(id).clock).toBeUndefined();
   // Nothing waits in the browser to be saved behind everybody's back.
   expect(drafts.size).toBe(0);
@@ -103,7 +122,7 @@ test('one job changed elsewhere meanwhile: the others are taken back, and it is 
 test('the server does not answer for one of them: it is not tried again behind anybody’s back', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask'] });
   server.silent = 'south';
-  await expect(agree(planned, at)).rejects.toThrow('the server does not answer');
+  await expect(agree(planned, [], at)).rejects.toThrow('the server does not answer');
   await jest.advanceTimersByTimeAsync(10_000);
   jest.useRealTimers();
   expect(server.head('north').clock).toBeUndefined();
@@ -112,7 +131,7 @@ test('the server does not answer for one of them: it is not tried again behind a
 });
 
 test('a way out changes its jobs, hires who is hired, and ends what was agreed; undo takes back all of it', async () => {
-  await agree(planned, at);
+  await agree(planned, [], at);
   const hire = { id: 'hired', name: 'Hired', skills: [], shift: { from: '06:00', to: '22:00' } };
   const way = {
     hire,

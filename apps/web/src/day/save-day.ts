@@ -1,4 +1,4 @@
-import type { CrewRow, JobFile, OnTime, Task } from '@early-lantern/contract';
+import type { CrewRow, JobFile, OnTime, Round, Task } from '@early-lantern/contract';
 import { agreedTasks, type WayOut } from '@early-lantern/core';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
@@ -95,7 +95,7 @@ export async function applyWay(
   }
 }
 
-/** Keeps the day's plan with each of its jobs. */
+/** Keeps the day's plan with each of its jobs, and the rounds it is driven in. */
 export const agree = (
   jobs: readonly {
     jobId: string;
@@ -103,17 +103,19 @@ export const agree = (
     tasks: readonly Task[];
     onTime: Pick<OnTime, 'minutesInHand'>;
   }[],
+  rounds: readonly Round[],
   at: string,
 ): Promise<() => Promise<void>> =>
   changeJobs(
     jobs.map(({ jobId, name, tasks, onTime: { minutesInHand } }) => ({
       jobId,
       name,
-      edit: ({ head, pieces }) => ({
+      edit: ({ head: { clock: { rounds: _, ...clock } = {}, ...head }, pieces }) => ({
         head: {
           ...head,
           clock: {
-            ...head.clock,
+            ...clock,
+            ...withRoundsOf(jobId, rounds),
             agreed: {
               at,
               tasks: agreedTasks(tasks),
@@ -126,11 +128,38 @@ export const agree = (
     })),
   );
 
+function withRoundsOf(jobId: string, rounds: readonly Round[]): { rounds?: Round[] } {
+  const own = rounds.filter(({ stops }) => stops.some(({ job }) => job === jobId));
+  return own.length > 0 ? { rounds: own } : {};
+}
+
+/** Trips of some jobs that are driven for each job alone, or may be joined again; the day is planned anew. */
+export const setDrivenAlone = (
+  files: readonly JobFile[],
+  trip: Round['trip'],
+  isAlone: boolean,
+): Promise<() => Promise<void>> =>
+  changeJobs(
+    files.map(({ job }) => ({
+      jobId: job.id,
+      name: job.name,
+      edit: (now) => {
+        const { head, pieces } = withoutAgreed(now);
+        const { drivesAlone = [], ...clock } = head.clock ?? {};
+        const others = drivesAlone.filter((one) => one !== trip);
+        const alone = isAlone ? [...others, trip] : others;
+        const chosen = alone.length > 0 ? { ...clock, drivesAlone: alone } : clock;
+        const { clock: __, ...rest } = head;
+        return { head: Object.keys(chosen).length > 0 ? { ...rest, clock: chosen } : rest, pieces };
+      },
+    })),
+  );
+
 /** Lets the day's plan go: every job is planned by itself again. */
 export const letGoOfDay = (files: readonly JobFile[]): Promise<() => Promise<void>> =>
   changeJobs(files.map(({ job }) => ({ jobId: job.id, name: job.name, edit: withoutAgreed })));
 
 function withoutAgreed({ head, pieces }: JobDocument): JobDocument {
-  const { clock: { agreed: _, ...choices } = {}, ...rest } = head;
+  const { clock: { agreed: _, rounds: __, ...choices } = {}, ...rest } = head;
   return { head: Object.keys(choices).length > 0 ? { ...rest, clock: choices } : rest, pieces };
 }

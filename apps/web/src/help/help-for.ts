@@ -5,8 +5,9 @@ const pages: [RegExp, string][] = [
   [/\/pieces$/, '04-pieces'],
   [/\/holds$/, '06-holds'],
   [/\/bench$/, '07-bench'],
-  [/^\/days|\/clock$/, '08-clock'],
-  [/\/run-sheet$/, '09-day'],
+  [/\/load$/, '08-load'],
+  [/^\/days|\/clock$/, '09-clock'],
+  [/\/run-sheet$/, '10-day'],
 ];
 
 /** The page of the guide that belongs to where one is; a job's brief, and how to begin one, anywhere else. */

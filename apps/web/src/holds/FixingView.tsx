@@ -9,7 +9,6 @@ import { PrintHead } from '../parts/PrintHead.tsx';
 import { WorkingList } from '../parts/WorkingList.tsx';
 import { useUnits } from '../preferences.tsx';
 import { AskFirst } from './AskFirst.tsx';
-import { ClearanceList } from './ClearanceList.tsx';
 import { FactorBar } from './FactorBar.tsx';
 import { FixingMap } from './FixingMap.tsx';
 import { GustSlider } from './GustSlider.tsx';
@@ -138,7 +137,6 @@ export function FixingView() {
                 {note}
               </Typography>
             ))}
-            <ClearanceList held={held} />
             <WorkingList working={(whole) => whole.holds.pieces.find(({ id }) => id === held.id)?.working} />
           </Box>
         </Box>

@@ -1,4 +1,4 @@
-import { type Clash, clashesOf, sharingDay } from '@early-lantern/core';
+import { type Clash, clashesOf, listed, sharingDay } from '@early-lantern/core';
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -81,6 +81,5 @@ function sentence(clashes: readonly Clash[], ready: readonly ReadyJob[]): string
     .map((one) => one.until)
     .sort()
     .at(-1) as string;
-  const listed = names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-  return `Double-booked: ${listed}, ${clockTime(from, zone)}–${clockTime(until, zone)}.`;
+  return `Double-booked: ${listed(names)}, ${clockTime(from, zone)}–${clockTime(until, zone)}.`;
 }

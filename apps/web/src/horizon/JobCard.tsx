@@ -1,4 +1,4 @@
-import type { ImportResult, JobFile, JobRow } from '@early-lantern/contract';
+import type { ImportResult, JobFile, JobRow, Plan } from '@early-lantern/contract';
 import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
@@ -28,8 +28,15 @@ const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs })
 
 /** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
 export function JobCard({ row, file, isSettled, now }: JobCardProps) {
-  const plan = usePlan(isSettled ? file : undefined);
-  const whole = useCallback(() => planOf(file), [file]);
+  const judged = usePlan(isSettled ? file : undefined);
+  // Ways out are tried when a lamp is opened.
+  const [mended, setMended] = useState<{ file: JobFile; plan: Plan }>();
+  const whole = useCallback(async () => {
+    const plan = await planOf(file);
+    setMended({ file, plan });
+    return plan;
+  }, [file]);
+  const plan = mended?.file === file ? mended.plan : judged;
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);
@@ -168,12 +175,16 @@ function aWeekLater(file: JobFile): JobFile {
     DateTime.fromISO(iso, { zone: file.workshop.timeZone })
       .plus({ weeks: 1 })
       .toISO({ suppressMilliseconds: true }) as string;
-  const { job } = file;
+  const { clock, ...job } = file.job;
   const name = `${job.name.slice(0, 112)} (copy)`;
+  // Hours that were kept to are those of the other week; what is chosen about tasks and people stays.
+  const { agreed: _, shown: __, rounds: ___, pins = [], ...choices } = clock ?? {};
+  const people = pins.flatMap(({ task, crew }) => (crew ? [{ task, crew }] : []));
   return {
     ...file,
     job: {
       ...job,
+      ...(clock ? { clock: { ...choices, ...(people.length > 0 ? { pins: people } : {}) } } : {}),
       id: newId(name),
       name,
       doors: later(job.doors),

@@ -5,6 +5,7 @@ export const tabs = [
   { path: 'counts', label: 'Counts', key: 'c' },
   { path: 'holds', label: 'Holds', key: 'f' },
   { path: 'bench', label: 'Bench', key: 'n' },
+  { path: 'load', label: 'Load', key: 'l' },
   { path: 'clock', label: 'Clock', key: 'k' },
   { path: 'run-sheet', label: 'Run sheet', key: 'r' },
 ];

@@ -62,6 +62,9 @@ export function Elevation(props: ElevationProps) {
   const above = chosen ? beforeIt(chosen, sorted) : [];
   const under = sorted.filter((piece) => piece !== chosen && !above.includes(piece));
 
+  const editor = chosen && editorOf(chosen);
+  const grips = chosen && editor ? [...editor.grips, ...(editor.moreGrips?.(chosen) ?? [])] : [];
+
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
 
@@ -121,7 +124,7 @@ export function Elevation(props: ElevationProps) {
           )}
           {chosen && (
             <Layer box={box} size={size} isAbove>
-              {chosen.kind === 'organic-garland' ? (
+              {chosen.kind === 'organic-garland' && (
                 <LineEditor
                   // Not the piece's own key: that one is its drawing's, a sibling.
                   key={`line-${chosen.id}`}
@@ -139,11 +142,12 @@ export function Elevation(props: ElevationProps) {
                   onLine={(line, gesture) => onLine(chosen.id, line, gesture)}
                   onDrop={() => onDrop(chosen.id)}
                 />
-              ) : (
+              )}
+              {grips.length > 0 && (
                 <GripLayer
                   key={`grips-${chosen.id}`}
                   piece={chosen}
-                  grips={editorOf(chosen).grips}
+                  grips={grips}
                   spot={spot}
                   perM={perM}
                   snapM={snapM}

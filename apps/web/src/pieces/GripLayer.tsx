@@ -17,6 +17,32 @@ interface GripLayerProps {
   onPull: (grip: Grip<Piece>, to: Point, gesture: string) => void;
 }
 
+/** A cut is pulled by its foot, below the line: a point of the line may lie at the very place. Pixels. */
+const CUT_BELOW = 38;
+
+/** A line across the garland with a foot to pull it by: it is parted here. */
+function CutMark({ px }: { px: number }) {
+  return (
+    <g>
+      <path
+        d={`M0 ${-(CUT_BELOW + 14) * px} V${-9 * px}`}
+        stroke="#1f2637"
+        strokeWidth={2 * px}
+        strokeDasharray={`${5 * px} ${3 * px}`}
+        pointerEvents="none"
+      />
+      <path
+        className="ring"
+        d={`M0 ${-11 * px} L${10 * px} ${8 * px} H${-10 * px} Z`}
+        fill="#fffaf0"
+        stroke="#1f2637"
+        strokeWidth={2.5 * px}
+        strokeLinejoin="round"
+      />
+    </g>
+  );
+}
+
 /** The library would drag by arrow keys too, in pixels; here they move by inches. */
 const KEYS_ARE_OURS = { pointer: { keys: false } };
 /** How far beyond the spot's edges a grip may go, metres. */
@@ -68,13 +94,15 @@ export function GripLayer({ piece, grips, spot, perM, snapM, onPull }: GripLayer
             tabIndex={0}
             className="line-point"
             aria-label={`${grip.label} of ${piece.name}: ${long(Math.max(0, xM))} across, ${long(Math.max(0, yM))} up. Arrow keys move it.`}
-            transform={`translate(${xM} ${spot.heightM - yM})`}
+            transform={`translate(${xM} ${spot.heightM - yM + (grip.isCut ? CUT_BELOW * px : 0)})`}
             style={{ cursor: 'grab', touchAction: 'none' }}
             onKeyDown={(event) => onKey(event, grip)}
           >
             <title>{grip.label}</title>
-            <circle r={22 * px} fill="transparent" />
-            {index === 0 ? (
+            <circle r={(grip.isCut ? 15 : 22) * px} fill="transparent" />
+            {grip.isCut ? (
+              <CutMark px={px} />
+            ) : index === 0 ? (
               <circle className="ring" r={9 * px} fill="#fffaf0" stroke="#1f2637" strokeWidth={2.5 * px} />
             ) : (
               <rect

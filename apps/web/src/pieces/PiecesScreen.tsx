@@ -156,7 +156,7 @@ function SpotWithPieces({ looked, moves, onAdd }: SpotWithPiecesProps) {
         {view === 'above'
           ? 'Drag a piece along the spot or out from it, or walk to it with Tab and move it with the arrow keys. A copy is put in front.'
           : chosen?.kind === 'organic-garland'
-            ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away.'
+            ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away. A triangle moves a cut.'
             : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
       </Typography>
     </Paper>

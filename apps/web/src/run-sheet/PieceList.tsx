@@ -1,6 +1,5 @@
-import type { JobFile, Piece, Plan, Site } from '@early-lantern/contract';
-import { backOf, carrierWords, isLadder, nameIn, namesFor, plural } from '@early-lantern/core';
-import { amountText } from '../parts/amounts.ts';
+import type { Piece, Plan, Site } from '@early-lantern/contract';
+import { backOf, carrierWords, plural } from '@early-lantern/core';
 import { madeOf } from '../parts/made-of.ts';
 import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
@@ -58,28 +57,6 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
           </li>
         );
       })}
-    </ul>
-  );
-}
-
-/** Everything besides balloons that has to be there, ladders with it, in two columns. */
-export function ThingList({ plan, file }: { plan: Plan; file: JobFile }) {
-  const { units } = useUnits();
-  const names = namesFor(file);
-  const taken = [...new Set(plan.tasks.flatMap(({ gear }) => gear.filter((id) => isLadder(id, names))))];
-  return (
-    <ul className="sheet-things">
-      {taken.map((id) => (
-        <li key={id}>1 × {nameIn(id, names)}</li>
-      ))}
-      {plan.totals.materials.map(({ label, count, unit }) => (
-        <li key={label}>
-          {unit === 'm' || unit === 'ml' || unit === 'l'
-            ? amountText(count, unit, units)
-            : `${Number(count.toFixed(1))} ×`}{' '}
-          {label}
-        </li>
-      ))}
     </ul>
   );
 }

@@ -3,13 +3,16 @@ import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
+import { agreedRounds, roundTrip } from '../clock/agreed-rounds.ts';
 import { useJob } from '../job/context.ts';
+import { useLoaded } from '../load/use-loaded.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { familyNotes } from '../parts/family-notes.ts';
 import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
-import { PieceList, ThingList } from './PieceList.tsx';
+import { PackingSheet } from './PackingSheet.tsx';
+import { PieceList } from './PieceList.tsx';
 import { PlaceLines, WindLines } from './PlaceLines.tsx';
 import { ridesOf } from './rides.ts';
 import { BalloonTable, TaskTable } from './SheetTables.tsx';
@@ -99,13 +102,14 @@ function Sheet({ person }: { person: string | undefined }) {
     const own = job.acknowledged?.find((one) => one.code === code);
     return own ? first(own.by) : undefined;
   };
-  const { benchFrom, leaveAt, ready, out, doors, minutesInHand } = plan.onTime;
+  const { benchFrom, leaveAt, leaveFrom, ready, out, doors, minutesInHand } = plan.onTime;
   const rides = ridesOf(file, plan);
+  const packing = useLoaded()?.packing;
   const span = (from: string, until: string) => `${clockTime(from, zone)}–${clockTime(until, zone)}`;
   const at = (iso: string | null) => (iso ? clockTime(iso, zone) : '—');
   const keyTimes: [string, string][] = [
     ['Bench opens', at(benchFrom)],
-    ['Leave', at(leaveAt)],
+    [leaveFrom ? `Leave ${leaveFrom}` : 'Leave', at(leaveAt)],
     ['Access', span(job.access.from, job.access.until)],
     ['Signed off', at(ready)],
     ...(out && out !== ready ? [['Out by', at(out)] satisfies [string, string]] : []),
@@ -154,6 +158,15 @@ function Sheet({ person }: { person: string | undefined }) {
             {job.crew.map((id) => workshop.crew.find((member) => member.id === id)?.name ?? id).join(', ')}
           </p>
           {rides.length > 0 && <p>Rides in: {rides.join(', ')}.</p>}
+          {agreedRounds(file).map((round) => (
+            <p key={round.trip}>
+              <strong>{roundTrip(round)}:</strong> workshop {at(round.leave)}
+              {round.stops.map(
+                ({ place, arrive, leave }) => ` → ${place} ${at(arrive ?? null)}–${at(leave ?? null)}`,
+              )}{' '}
+              → workshop {at(round.home)}.
+            </p>
+          ))}
           {job.notes && <p>{job.notes}</p>}
           <p>
             <strong>Balloons are latex.</strong> Ask about allergies; offer foil.
@@ -176,9 +189,13 @@ function Sheet({ person }: { person: string | undefined }) {
           <p key={note}>{note}</p>
         ))}
       </section>
-      <section className="sheet-keep">
-        <h2>Things to take</h2>
-        <ThingList plan={plan} file={file} />
+      <section>
+        <h2>Packing list</h2>
+        {packing ? (
+          <PackingSheet rows={packing} file={file} />
+        ) : (
+          <p>Not complete yet: the vehicles are being loaded. Print again in a moment.</p>
+        )}
       </section>
       <section className="sheet-keep">
         <h2>The pieces</h2>

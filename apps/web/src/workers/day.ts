@@ -1,4 +1,4 @@
-import type { JobFile, Rehearsal } from '@early-lantern/contract';
+import type { JobFile, Rehearsal, Round } from '@early-lantern/contract';
 import type { Clash, Culprit, DayPlan, WayOut } from '@early-lantern/core';
 import * as Comlink from 'comlink';
 import type { DayPlanner } from './day.worker.ts';
@@ -37,6 +37,12 @@ export const rehearseDay = (
   plan: DayPlan,
   days: number,
 ): Promise<Rehearsal[] | null> => dayPlanner().rehearse([...files], plan, days);
+
+/** The rounds of a day's plan with what rides to each of their places, as they are kept with the jobs. */
+export const loadedRounds = (
+  files: readonly JobFile[],
+  { rounds, jobs }: Pick<DayPlan, 'rounds' | 'jobs'>,
+): Promise<Round[]> => dayPlanner().loadedRounds([...files], { rounds, jobs });
 
 /** Which parts of the day cannot all be done in their windows. */
 export const findCulprits = (files: readonly JobFile[]): Promise<Culprit[]> =>

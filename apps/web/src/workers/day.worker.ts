@@ -6,6 +6,7 @@ import {
   culpritsOf,
   type DayPlan,
   draftPlan,
+  loadedRounds,
   planningDay,
   rehearsing,
   type WayOut,
@@ -54,6 +55,7 @@ const planner = {
     going?.run(days);
     return going?.results() ?? null;
   },
+  loadedRounds,
   /** Which parts of the day cannot all be done. */
   culprits: (files: JobFile[]): Culprit[] => culpritsOf(files.map(workedJob)),
   /**

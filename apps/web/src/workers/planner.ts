@@ -1,4 +1,4 @@
-import type { Availability, JobFile, PieceId, Plan } from '@early-lantern/contract';
+import type { Availability, JobFile, Lamp, PieceId, Plan } from '@early-lantern/contract';
 import type { HowLong } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
@@ -30,11 +30,15 @@ const QUIET_MS = 300;
 /** Between two plans while a hand drags, milliseconds at most. */
 const DRAFT_EVERY_MS = 80;
 
+/** While a load is only being asked about by its volume, what is known of the one before stays. */
+const fitsShown = (before: Plan | undefined, { fits, lamps }: Plan): Lamp =>
+  fits.isQuick && lamps.fits.state === 'unlit' && before ? before.lamps.fits : lamps.fits;
+
 /** What of a plan did not change stays the same object, so that the screens need not draw it again. */
 function settled(before: Plan | undefined, plan: Plan): Plan {
   return {
     ...plan,
-    lamps: replaceEqualDeep(before?.lamps, plan.lamps),
+    lamps: replaceEqualDeep(before?.lamps, { ...plan.lamps, fits: fitsShown(before, plan) }),
     pieces: replaceEqualDeep(before?.pieces, plan.pieces),
     holds: replaceEqualDeep(before?.holds, plan.holds),
   };
@@ -116,23 +120,44 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
 /** The plan on screen, with every working. */
 export const wholePlan = (): Promise<Plan> => planner.whole();
 
-const plans = new WeakMap<JobFile, Promise<Plan>>();
-
-/** A file's plan, made once. */
-export function planOf(file: JobFile): Promise<Plan> {
-  const known = plans.get(file) ?? planner.plan(file);
-  plans.set(file, known);
-  return known;
+/** What is asked about each file once. */
+function askedOnce(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promise<Plan> {
+  const asked = new WeakMap<JobFile, Promise<Plan>>();
+  return (file) => {
+    const plan = asked.get(file) ?? ask(file);
+    asked.set(file, plan);
+    return plan;
+  };
 }
 
-/** Files with their plans; undefined until all are made. */
+/** A file's plan with its fixes. */
+export const planOf = askedOnce((file) => planner.plan(file));
+
+/** One after the other: whatever is asked meanwhile by somebody who works on a job has its turn in between. */
+function inTurn(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promise<Plan> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (file) => {
+    const plan = last.then(() => ask(file));
+    last = plan.catch(() => undefined);
+    return plan;
+  };
+}
+
+/** A file's plan with every answer, for a list of many. */
+const judgedPlanOf = askedOnce(inTurn((file) => planner.judged(file)));
+/** When who does what, which comes long before what fits where. */
+const draftedPlanOf = askedOnce((file) => planner.drafted(file));
+
+/** Files with their plans as far as the clock goes; undefined until all are made. */
 export function usePlans(files: readonly JobFile[]): { file: JobFile; plan: Plan }[] | undefined {
   const [made, setMade] = useState<{ files: readonly JobFile[]; planned: { file: JobFile; plan: Plan }[] }>();
   useEffect(() => {
     let wanted = true;
-    void Promise.all(files.map(async (file) => ({ file, plan: await planOf(file) }))).then((planned) => {
-      if (wanted) setMade({ files, planned });
-    });
+    void Promise.all(files.map(async (file) => ({ file, plan: await draftedPlanOf(file) }))).then(
+      (planned) => {
+        if (wanted) setMade({ files, planned });
+      },
+    );
     return () => {
       wanted = false;
     };
@@ -140,13 +165,13 @@ export function usePlans(files: readonly JobFile[]): { file: JobFile; plan: Plan
   return made?.files === files ? made.planned : undefined;
 }
 
-/** The plan of a file that does not change while it is shown; asked for once. */
+/** The plan of a file that does not change while it is shown, no fix tried; asked for once. */
 export function usePlan(file: JobFile | undefined): Plan | undefined {
   const [plan, setPlan] = useState<{ file: JobFile; plan: Plan }>();
   useEffect(() => {
     if (!file) return;
     let wanted = true;
-    void planOf(file).then((answer) => {
+    void judgedPlanOf(file).then((answer) => {
       if (wanted) setPlan({ file, plan: answer });
     });
     return () => {

@@ -6,6 +6,7 @@ import {
   type HowLong,
   howLong,
   type JobNeeds,
+  judgeJob,
   leftForEach,
   needsOfJob,
   type Picture,
@@ -117,6 +118,10 @@ const planner = {
       file.job.pieces.findIndex(({ id }) => id === pieceId),
       (changed) => countPieces(changed).balloons,
     ),
+  /** Who does what when, and what can be told at a glance. */
+  drafted: (file: JobFile): Plan => draftPlan(file),
+  /** Every answer about a job of a list; no fix tried, nothing drawn. */
+  judged: (file: JobFile): Plan => judgeJob(file),
   /** The whole plan, fixes tried, nothing drawn. */
   plan: (file: JobFile): Plan => planJob(file),
 };

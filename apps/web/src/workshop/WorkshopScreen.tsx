@@ -20,6 +20,7 @@ import { SafetyPanel } from './SafetyPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SizesPanel } from './SizesPanel.tsx';
 import { SuppliersPanel } from './SuppliersPanel.tsx';
+import { VehicleRooms } from './VehicleRooms.tsx';
 
 /** The business: its people and hours, its colours, its own pace. */
 export function WorkshopScreen() {
@@ -110,6 +111,8 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           'gear',
           <>
             <GearPanel row={row} />
+            <VehicleRooms row={row} />
+
             <HoldsPanel row={row} />
           </>,
         ),

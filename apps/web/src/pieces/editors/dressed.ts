@@ -1,5 +1,6 @@
 import type { Mix, PieceOf } from '@early-lantern/contract';
 import { BAR_PIPE, newPiece, pipes, THIN_POLE_IN } from '@early-lantern/core';
+import { cutFields, cutGrips } from './cut-grips.ts';
 import { type Editor, type Field, heightField, sideGrip, standsAt, topGrip } from './editor.ts';
 
 /** A first organic mix in the given colours. */
@@ -61,12 +62,14 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
       min: 0,
       max: 30,
       whole: true,
-      value: (p) => p.sections ?? 0,
+      value: (p) => (p.cuts ? p.cuts.length + 1 : (p.sections ?? 0)),
+      // As many equal lengths; cuts by hand are gone then.
       set: (p, sections) => {
-        const { sections: _, ...rest } = p;
+        const { sections: _, cuts: __, ...rest } = p;
         return sections > 0 ? { ...rest, sections } : rest;
       },
     },
+    ...cutFields(piece),
     {
       type: 'switch',
       label: 'Raise sharp corners',
@@ -76,6 +79,7 @@ export const organicGarland: Editor<PieceOf<'organic-garland'>> = {
   ],
   // Its line has a drawing of its own.
   grips: [],
+  moreGrips: cutGrips,
 };
 
 function snakeFields(

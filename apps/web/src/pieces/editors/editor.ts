@@ -74,6 +74,8 @@ export interface Grip<P> {
   id: string;
   label: string;
   at: (piece: P) => Point;
+  /** Where a piece is parted: drawn as a bar across it. */
+  isCut?: boolean;
   /** The piece with the grip pulled to a point; snapped already. */
   pull: (piece: P, to: Point) => P;
 }
@@ -82,6 +84,8 @@ export interface Grip<P> {
 export interface Editor<P> {
   fields: (piece: P) => readonly Field<P>[];
   grips: readonly Grip<P>[];
+  /** Further ones, as many as the piece has places for. */
+  moreGrips?: (piece: P) => readonly Grip<P>[];
 }
 
 export type Editors = { [K in PieceKind]: Editor<PieceOf<K>> };

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { saveBlob } from '../parts/save-file.ts';
+import { saveBlob } from './save-file.ts';
 
 /** Letters, digits and hyphens of a name, for a file. */
 const fileName = (name: string) =>

@@ -1,0 +1,37 @@
+import { Chip, Stack, Typography } from '@mui/material';
+import { useJob } from '../job/context.ts';
+import { useHead } from './use-head.ts';
+
+/** Which of the workshop's vehicles go out for the job; none chosen, as many as seat the crew, whichever are free. */
+export function VehiclesField() {
+  const { workshop } = useJob().file;
+  const { head, change, drop } = useHead();
+  const chosen = head.vehicles ?? [];
+  const toggle = (id: string) => {
+    const now = chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id];
+    if (now.length > 0) change({ vehicles: now });
+    else drop('vehicles');
+  };
+  return (
+    <>
+      <Typography variant="h3">Vehicles</Typography>
+      <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
+        {workshop.vehicles.map(({ id, name }) => (
+          <Chip
+            key={id}
+            label={name}
+            color={chosen.includes(id) ? 'secondary' : 'default'}
+            variant={chosen.includes(id) ? 'filled' : 'outlined'}
+            aria-pressed={chosen.includes(id)}
+            onClick={() => toggle(id)}
+          />
+        ))}
+      </Stack>
+      <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+        {chosen.length > 0
+          ? 'Those go out for this job.'
+          : 'None chosen: as many as seat the crew, whichever are free.'}
+      </Typography>
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+import type { PackingRow } from '@early-lantern/contract';
+import CheckIcon from '@mui/icons-material/Check';
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { useJob } from '../job/context.ts';
+import { clockTime } from '../parts/time.ts';
+import { useUnits } from '../preferences.tsx';
+import { rowWords } from './row-words.ts';
+
+interface PackingLineProps {
+  row: PackingRow;
+  tick: { by: string; at: string } | undefined;
+  onToggle: () => void;
+}
+
+/** A line to tick with a thumb: what, how many, and who has ticked it when. */
+export function PackingLine({ row, tick, onToggle }: PackingLineProps) {
+  const { file } = useJob();
+  const { units } = useUnits();
+  const who = file.workshop.crew.find(({ id }) => id === tick?.by)?.name.split(' ')[0];
+  return (
+    <ButtonBase
+      role="checkbox"
+      aria-checked={tick !== undefined}
+      onClick={onToggle}
+      data-packing={row.id}
+      sx={{
+        width: '100%',
+        minHeight: 48,
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        gap: 1.25,
+        px: 0.5,
+        borderTop: 1,
+        borderColor: 'divider',
+        font: 'inherit',
+      }}
+    >
+      <Box
+        component="span"
+        aria-hidden="true"
+        sx={{
+          flex: 'none',
+          width: 26,
+          height: 26,
+          border: '2px solid currentColor',
+          borderRadius: '6px',
+          display: 'grid',
+          placeItems: 'center',
+          bgcolor: tick ? 'secondary.main' : 'transparent',
+          color: tick ? 'background.paper' : 'text.primary',
+        }}
+      >
+        {tick && <CheckIcon fontSize="small" />}
+      </Box>
+      <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
+        <Typography
+          component="span"
+          sx={{ display: 'block', fontSize: 16, textDecoration: tick ? 'line-through' : 'none' }}
+        >
+          {rowWords(row, units)}
+        </Typography>
+        <Typography component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+          {tick ? `${who ?? 'ticked'}, ${clockTime(tick.at, file.workshop.timeZone)}` : row.why}
+        </Typography>
+      </Box>
+    </ButtonBase>
+  );
+}
