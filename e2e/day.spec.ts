@@ -4,10 +4,18 @@ import { DateTime } from 'luxon';
 import { getJob, getPlan, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
-/** The demo's double-booked Saturday so many days later, so that no other test meets it. @returns its date */
-async function laterSaturday(request: APIRequestContext, suffix: string, days: number): Promise<string> {
+const DOUBLE_BOOKED = ['meadow-finish', 'engine-shed-unveiled'];
+const THREE_SMALL = ['regatta-breakfast', 'chart-hour', 'cuttings-exchange'];
+
+/** Jobs of one of the demo's Saturdays so many days later, so that no other test meets them. @returns their date */
+async function laterSaturday(
+  request: APIRequestContext,
+  suffix: string,
+  days: number,
+  ids = DOUBLE_BOOKED,
+): Promise<string> {
   const dates: string[] = [];
-  for (const id of ['meadow-finish', 'engine-shed-unveiled']) {
+  for (const id of ids) {
     const file = (await (await request.get(`/api/v1/jobs/${id}/file`)).json()) as JobFile;
     const later = (iso: string) =>
       DateTime.fromISO(iso, { setZone: true }).plus({ days }).toISO({ suppressMilliseconds: true }) as string;
@@ -179,4 +187,57 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
     .toBe('load-vehicle');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(async () => (await getJob(request, 'pinned')).data.clock).toBeUndefined();
+});
+
+test('three small jobs in a day are one round: kept apart, joined again, used; the way and the load stand on each job’s pages', async ({
+  page,
+  request,
+}) => {
+  const date = await laterSaturday(request, 'round', 63, THREE_SMALL);
+  await page.goto(`/days/${date}`);
+  const rounds = page.getByRole('region', { name: 'Rounds' });
+  const up = rounds.getByRole('article', { name: 'One round to set up' });
+  // The place whose doors open first is the first, the rest as they open.
+  await expect(up.getByRole('listitem')).toHaveText(
+    [/^Workshop/, /Rowing Club Boat Hall/, /Harbour Reading Room/, /Fernery Glasshouse/, /Workshop/],
+    { timeout: 60_000 },
+  );
+  await up.getByRole('button', { name: 'Drive separately' }).click();
+  await expect(rounds.getByText(/^Separate drives to set up: Regatta breakfast round,/)).toBeVisible();
+  const agree = page.getByRole('button', { name: 'Use this plan' });
+  await expect(page.getByText(/^[\d,]+ plans tried$/)).toBeVisible({ timeout: 60_000 });
+  await expect(up).toBeHidden();
+  await rounds.getByRole('button', { name: 'Allow one round' }).click();
+  await expect(up.getByRole('listitem')).toHaveCount(5, { timeout: 60_000 });
+  await expect(page.getByTestId('chance-chart-hour-round')).toBeVisible({ timeout: 60_000 });
+  await expect(agree).toBeEnabled({ timeout: 60_000 });
+  const hours =
+    /\d\d:\d\d–\d\d:\d\d/.exec(await up.getByRole('listitem').nth(2).innerText())?.[0] ?? 'no hours';
+  await agree.click();
+  await expect(page.getByRole('heading', { name: 'The plan agreed on' })).toBeVisible();
+  await expect(page.getByText('Nobody and nothing is double-booked.')).toBeHidden();
+
+  // From the second place's job: the whole way with the same hours, and one load for all three.
+  const [chart, cuttings] = await Promise.all([
+    getPlan(request, 'chart-hour-round'),
+    getPlan(request, 'cuttings-exchange-round'),
+  ]);
+  for (const plan of [chart, cuttings]) expect(plan.onTime.broken).toBeNull();
+  expect(chart.fits.runs[0]?.legs.map(({ from, to }) => [from, to])).toEqual([
+    ['Rowing Club Boat Hall', 'Harbour Reading Room'],
+  ]);
+  expect(chart.fits.vehicles[0]?.items).toHaveLength(cuttings.fits.vehicles[0]?.items.length ?? 0);
+  await page.goto('/jobs/chart-hour-round/clock');
+  const own = page.getByRole('region', { name: 'Rounds' }).locator('[aria-current]').first();
+  await expect(own).toContainText(hours);
+  await expect(page.getByText('leave Rowing Club Boat Hall')).toBeVisible();
+  await page.goto('/jobs/chart-hour-round/load');
+  const order = page.getByRole('listitem').filter({ hasText: 'section 1 of 2' });
+  await expect(order.filter({ hasText: '→ Fernery Glasshouse' })).toBeVisible();
+  await expect(order.filter({ hasText: '→ Rowing Club Boat Hall' })).toBeVisible();
+  await page.goto('/jobs/cuttings-exchange-round/run-sheet');
+  await expect(page.getByText(/^Round to set up: workshop [\d:]+ → Rowing Club Boat Hall/)).toBeVisible();
+  await expect(
+    page.getByText('Load the vehicle for Fernery Glasshouse, Otterlock Botanic Garden: load 1 of 3'),
+  ).toBeVisible();
 });

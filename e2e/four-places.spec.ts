@@ -139,9 +139,9 @@ test('a market fence: the pavement drawn stays clear, the kerb closes, the wind 
   await way.getByRole('button', { name: 'These hours' }).click();
 
   // The house is open in the afternoon: the kerb is shut then, and that is what is said.
+  const told = await planWhere(request, id, ({ lamps }) => lamps.onTime.figure === 'no plan');
   await page.goto(`/jobs/${id}/pieces`);
   await expect(page.getByRole('button', { name: /^On time/ })).toContainText('no plan');
-  const told = await planWhere(request, id, ({ lamps }) => lamps.onTime.figure === 'no plan');
   expect(told.lamps.onTime.reason).toContain('only from 06:00 to 08:00');
   await openPlace(page, request, id);
   await way.getByLabel('From', { exact: true }).fill('13:00');

@@ -194,8 +194,11 @@ test('clusters by colour, colours by size, fillers in two sizes, rings one by on
   await type('Layer 1, balloons', '6');
   await page.getByRole('button', { name: 'Layer on top' }).click();
   await saved();
-  const tower = (await getPlan(request, jobId)).pieces[1];
-  expect(tower?.assemblies.some(({ size, count }) => size === 6 && count === 1)).toBe(true);
+  const hasRingOfSix = async () =>
+    (await getPlan(request, jobId)).pieces[1]?.assemblies.some(
+      ({ size, count }) => size === 6 && count === 1,
+    );
+  await expect.poll(hasRingOfSix).toBe(true);
 
   // A chain down to a foot of two rings.
   await addPiece(page, /^Chain/);

@@ -51,8 +51,8 @@ test('what the workshop has and the way in allows decides what is cut, what weig
   await longest.press('Tab');
   const site = async () => (await (await request.get('/api/v1/sites/engine-shed')).json()) as SiteRow;
   await expect.poll(async () => (await site()).data.loadIn.longestM).toBeCloseTo(1.22, 2);
-  await page.goto('/jobs/cut/holds');
-  const lamp = page.getByRole('button', { name: /^Holds ?: out/ });
+  await page.goto('/jobs/cut/load');
+  const lamp = page.getByRole('button', { name: /^Fits ?: out/ });
   await expect(lamp).toBeVisible();
   await lamp.click();
   await expect(page.getByRole('dialog')).toContainText('does not go through or into the way in');
