@@ -17,7 +17,9 @@ const shared = {
 };
 
 export default {
-  testTimeout: 30_000,
+  testTimeout: 60_000,
+  // Jest would leave one core free, which on two is half of them.
+  maxWorkers: '100%',
   projects: [
     {
       ...shared,

@@ -1,8 +1,12 @@
+import { readFileSync } from 'node:fs';
+import type { JobFile } from '@early-lantern/contract';
+import { planJob } from '@early-lantern/core';
 import { pack3D, RotationType } from 'binpackingjs/3d';
 import type { Cargo, CargoSpace } from '../packages/core/src/loading/cargo.ts';
 import { violationsOf } from '../packages/core/src/loading/check.ts';
+import { loadFleet } from '../packages/core/src/loading/fleet.ts';
 import { LoadSearch } from '../packages/core/src/loading/pack.ts';
-import { containerSet } from '../packages/core/src/test/cargo.ts';
+import { containerSet, randomLoad } from '../packages/core/src/test/cargo.ts';
 
 const SETS = 5;
 const SEARCH_MS = 1000;
@@ -59,5 +63,30 @@ export function benchLoad(report: (what: string, value: string) => void): void {
   report(
     'on average; times what binpackingjs fills',
     `${(100 * mean(shares)).toFixed(1)} %; ${mean(ratios).toFixed(2)}`,
+  );
+}
+
+/** A day's vans: the demo's Saturday as it is packed with each plan, and 150 things over three vehicles. */
+export function benchVans(report: (what: string, value: string) => void): void {
+  for (const name of ['01-meadow-finish', '02-engine-shed']) {
+    const file = JSON.parse(readFileSync(`demo/jobs/${name}.json`, 'utf8')) as JobFile;
+    const before = performance.now();
+    const { fits, lamps } = planJob(file);
+    const things = fits.vehicles.reduce((sum, { items }) => sum + items.length, 0);
+    report(
+      `plan of ${name} with its load, ${things} things (${lamps.fits.state})`,
+      `${(performance.now() - before).toFixed(0)} ms`,
+    );
+  }
+  const loads = [11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 21].map((seed) => randomLoad(seed));
+  const cargo = loads
+    .flatMap((load, i) => load.cargo.map((one) => ({ ...one, id: `${i} ${one.id}`, stop: 1 })))
+    .slice(0, 150);
+  const rooms = loads.slice(0, 3).map(({ space }) => space);
+  const before = performance.now();
+  const { unplaced } = loadFleet(cargo, rooms, 4);
+  report(
+    `${cargo.length} things over three vehicles, ${unplaced.length} left out`,
+    `${(performance.now() - before).toFixed(0)} ms`,
   );
 }

@@ -7,7 +7,7 @@ import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
 import { benchClock } from './bench-clock.ts';
-import { benchLoad } from './bench-load.ts';
+import { benchLoad, benchVans } from './bench-load.ts';
 import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
 
@@ -278,10 +278,14 @@ function reportSizes(): void {
 
 async function bench(): Promise<void> {
   if (process.argv.includes('--clock')) return benchClock(report);
-  if (process.argv.includes('--load')) return benchLoad(report);
+  if (process.argv.includes('--load')) {
+    benchLoad(report);
+    return benchVans(report);
+  }
   benchPlan();
   benchClock(report);
   benchLoad(report);
+  benchVans(report);
   for (const name of DEMOS) {
     const { median, worst } = benchStability([demo(name)]);
     report(`tasks moved by a small edit, ${name}`, `${median.toFixed(0)} % (worst ${worst})`);

@@ -56,14 +56,21 @@ const shots: Shot[] = [
   },
   {
     name: 'day',
-    path: '/days/2027-06-19',
-    prepare: async (page) => {
-      const trying = page.getByRole('progressbar', { name: 'Ways tried' });
-      await trying.waitFor({ timeout: 60_000 });
-      await trying.waitFor({ state: 'detached', timeout: 90_000 });
-    },
+    path: '/days/2027-07-03',
+    // The rehearsed days come last.
+    prepare: (page) => page.getByTestId('chance-cuttings-exchange').waitFor({ timeout: 90_000 }),
   },
-  { name: 'rehearsal', path: '/jobs/meadow-finish/clock?view=rehearsal' },
+  {
+    name: 'load',
+    path: '/jobs/meadow-finish/load',
+    prepare: (page) => page.getByText(/^In this order/).waitFor(),
+  },
+  {
+    name: 'packing-phone',
+    path: `${shed}/load?view=list`,
+    phone: true,
+    prepare: (page) => page.getByTestId('packed').waitFor(),
+  },
   { name: 'run-sheet', path: `${shed}/run-sheet` },
   {
     name: 'working',
@@ -75,7 +82,6 @@ const shots: Shot[] = [
     path: '/sites/engine-shed',
     prepare: (page) => page.getByRole('button', { name: /^sign:/ }).focus(),
   },
-  { name: 'survey-phone', path: '/sites/engine-shed', phone: true },
   { name: 'stock', path: '/stock' },
   { name: 'workshop', path: '/workshop' },
 ];

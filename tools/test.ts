@@ -110,11 +110,25 @@ function asked([part, pattern = '', ...more]: readonly string[]): { steps: Step[
   return { steps: [known === 'journeys' ? journeys : jest([known])], pattern };
 }
 
-function run([program = '', ...args]: string[]): Promise<number> {
+/** What a program said, and how it ended. */
+interface Ended {
+  code: number;
+  /** Empty where it said it at once. */
+  said: string;
+}
+
+/** @param isQuiet its words are kept until it has ended, so that they do not run into those of others */
+function run([program = '', ...args]: string[], isQuiet = false): Promise<Ended> {
   return new Promise((done) => {
-    const child = spawn(`node_modules/.bin/${program}`, args, { stdio: ['ignore', 'inherit', 'inherit'] });
-    child.once('error', () => done(127));
-    child.once('exit', (code) => done(code ?? 1));
+    const to = isQuiet ? 'pipe' : 'inherit';
+    const child = spawn(`node_modules/.bin/${program}`, args, { stdio: ['ignore', to, to] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream?.on('data', (chunk) => {
+        said += chunk;
+      });
+    child.once('error', () => done({ code: 127, said }));
+    child.once('close', (code) => done({ code: code ?? 1, said }));
   });
 }
 
@@ -123,13 +137,8 @@ async function test({ steps, pattern }: ReturnType<typeof asked>): Promise<void>
   await mkdir('.cache', { recursive: true });
   const total = { passed: 0, failed: 0 };
   const failures: string[] = [];
-  for (const step of steps) {
-    console.log(`\n── ${step.name}`);
-    const started = Date.now();
-    await Promise.all(
-      [JEST, PLAYWRIGHT].map((path) => (step.counts ? rm(path, { force: true }) : undefined)),
-    );
-    const code = await run(step.command(pattern));
+  const judge = async (step: Step, ended: Promise<Ended>, started: number) => {
+    const { code, said } = await ended;
     const counted = await step.counts?.().catch(() => undefined);
     const count = counted ?? { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
     // A runner that fails without a failed test has failed all the same.
@@ -137,10 +146,25 @@ async function test({ steps, pattern }: ReturnType<typeof asked>): Promise<void>
     total.passed += count.passed;
     total.failed += count.failed;
     if (count.failed) failures.push(step.name);
+    if (said) process.stdout.write(`\n── ${step.name}\n${said}`);
     console.log(
       `   ${step.name}: ${count.passed} passed, ${count.failed} failed in ${Math.round((Date.now() - started) / 1000)} s`,
     );
+  };
+  // Checks run beside the first tests: most of them take one core.
+  const beside = checks
+    .filter((step) => steps.includes(step))
+    .map((step) => judge(step, run(step.command(pattern), true), Date.now()));
+  for (const step of steps.filter((one) => !checks.includes(one))) {
+    console.log(`\n── ${step.name}`);
+    const started = Date.now();
+    await Promise.all(
+      [JEST, PLAYWRIGHT].map((path) => (step.counts ? rm(path, { force: true }) : undefined)),
+    );
+    await judge(step, run(step.command(pattern)), started);
+    await Promise.all(beside);
   }
+  await Promise.all(beside);
   if (failures.length) console.log(`\nFailed: ${failures.join(', ')}`);
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
   process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;
