@@ -23,3 +23,30 @@ test('what the change leaves out is left out; what came since and was not touche
     heightM: 2,
   });
 });
+
+test('two quick changes to one list both stand: a figure of one layer, then a layer put on top or taken out', () => {
+  const layer = (balloons: number) => ({ balloons, inflatedIn: 10, colour: 'a' });
+  const [low, high] = [layer(4), layer(4)];
+  const tower = { ...shown, ownLayers: [low, high] } as Piece;
+  const typed = { ...tower, ownLayers: [layer(6), high] } as Piece;
+  const ownLayersOf = (to: unknown[]) => rebased(typed, tower, { ...tower, ownLayers: to } as Piece);
+  expect(ownLayersOf([low, high, high])).toMatchObject({ ownLayers: [layer(6), high, high] });
+  expect(ownLayersOf([low, layer(5)])).toMatchObject({ ownLayers: [layer(6), layer(5)] });
+  expect(ownLayersOf([{ ...low, inflatedIn: 9 }, high])).toMatchObject({
+    ownLayers: [{ ...layer(6), inflatedIn: 9 }, high],
+  });
+  expect(ownLayersOf([low])).toMatchObject({ ownLayers: [layer(6)] });
+  // Twice the same button before the panel follows.
+  const one = { ...shown, ownLayers: [low] } as Piece;
+  const once = { ...one, ownLayers: [low, low] } as Piece;
+  expect(rebased(once, one, once)).toMatchObject({ ownLayers: [low, low, low] });
+});
+
+test('where both changes together would be no sound piece the later one stands alone', () => {
+  const one = { ...shown, ownLayers: [{ balloons: 4, inflatedIn: 10, colour: 'a' }] } as Piece;
+  const { ownLayers: _, ...plain } = one as Piece & { ownLayers: unknown };
+  const [off, wide] = [plain as Piece, { ...one, name: 'Wide' } as Piece];
+  expect(rebased(off, one, wide)).toEqual({ ...plain, name: 'Wide' });
+  const broken = { ...one, ownLayers: undefined, heightM: -1 } as unknown as Piece;
+  expect(rebased(broken, one, wide)).toBe(wide);
+});

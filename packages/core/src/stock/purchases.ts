@@ -26,7 +26,8 @@ const USUAL_LEAD_DAYS = 3;
 
 /**
  * What to buy for all jobs together: of each product the cheapest packs that cover all that is lacking, bought only
- * as they are wanted. What a pack leaves over goes to the next job.
+ * as they are wanted. What a pack leaves over goes to the next job. What an order can no longer bring in time is bought
+ * by itself: it may never come, so no job that still has time counts on what it would leave over.
  * @param lacks what each job lacks on its day, beyond shelf and orders that are there by then
  * @param today `YYYY-MM-DD`, to tell what is too late, and which jobs are over
  */
@@ -44,25 +45,32 @@ function ofProduct(lacks: readonly Lack[], settings: WorkshopSettings, today: st
   const supplierId = settings.colours.find((one) => one.id === colour)?.supplierId;
   const supplier = settings.suppliers?.find((one) => one.id === supplierId);
   const delivering = supplier ?? { leadDays: USUAL_LEAD_DAYS };
-  const start = (wanted: string, cover: PackCover): Purchase => {
-    const orderBy = lastOrderDay(wanted, delivering, settings.open);
-    return {
-      nominalIn,
-      colour,
-      wanted,
-      cover,
-      supplier,
-      leadDays: delivering.leadDays,
-      orderBy: orderBy ?? today,
-      isTooLate: orderBy === undefined || orderBy < today,
-      arrives: arrivesOn(today, delivering, settings.open),
-      jobs: [],
-    };
-  };
-  let packs = coverByPacks(
-    sumOf(lacks.map(({ count }) => count)),
-    packsOf(nominalIn, colour, settings),
-  ).packs;
+  const orderBy = (wanted: string) => lastOrderDay(wanted, delivering, settings.open);
+  const isLate = (wanted: string) => (orderBy(wanted) ?? '') < today;
+  const start = (wanted: string, cover: PackCover): Purchase => ({
+    nominalIn,
+    colour,
+    wanted,
+    cover,
+    supplier,
+    leadDays: delivering.leadDays,
+    orderBy: orderBy(wanted) ?? today,
+    isTooLate: isLate(wanted),
+    arrives: arrivesOn(today, delivering, settings.open),
+    jobs: [],
+  });
+  const offered = packsOf(nominalIn, colour, settings);
+  const [late, inTime] = [true, false].map((is) => lacks.filter(({ wanted }) => isLate(wanted) === is));
+  return [late, inTime].flatMap((some) => boughtFor(some ?? [], offered, start));
+}
+
+/** The packs for some lacks, day by day. */
+function boughtFor(
+  lacks: readonly Lack[],
+  offered: readonly Pack[],
+  start: (wanted: string, cover: PackCover) => Purchase,
+): Purchase[] {
+  let packs = coverByPacks(sumOf(lacks.map(({ count }) => count)), offered).packs;
   const bought: { purchase: Purchase; left: number }[] = [];
   const byDay = [...lacks].sort((a, b) => a.wanted.localeCompare(b.wanted) || (a.job < b.job ? -1 : 1));
   for (const [wanted, ofDay] of groupBy(byDay, (lack) => lack.wanted)) {

@@ -217,9 +217,7 @@ test('through a season of 40 jobs shelf, holds, shortages and buy list are those
         }
       });
     }),
-    // The same seasons at every run. With seed 655515576 sizes of one family change hands once what was ordered has
-    // come, and one balloon is asked for again: known, and not mended yet.
-    { numRuns: 10, seed: 40 },
+    { numRuns: 10 },
   );
 });
 
