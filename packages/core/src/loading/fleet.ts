@@ -81,11 +81,17 @@ export const fitsAlone = (one: Cargo, room: CargoSpace): boolean =>
   goesIn(one, room.door) &&
   waysToLie(one).some(({ l, w, h }) => l <= room.l && w <= room.w && h <= room.h);
 
-/** Whether one thing alone goes into a room. */
+const alone = new LRUCache<string, boolean>({ max: 2000 });
+
+/** Whether one thing alone goes into a room. The same thing and room are worked out once. */
 export function mayGoIn(one: Cargo, room: CargoSpace): boolean {
   if (!fitsAlone(one, room)) return false;
+  const key = JSON.stringify([{ ...one, id: '' }, room]);
+  const before = alone.get(key);
+  if (before !== undefined) return before;
   const search = new LoadSearch([one], room);
   search.run(1);
+  alone.set(key, search.isComplete);
   return search.isComplete;
 }
 
