@@ -8,9 +8,24 @@ import type { Planned, Planner } from './planner.worker.ts';
 
 export type { Planned };
 
-const planner = Comlink.wrap<Planner>(
-  new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }),
-);
+const newPlanner = () =>
+  Comlink.wrap<Planner>(new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }));
+
+/** Draws and drafts what is being edited, and nothing else: a hand never waits for what takes long. */
+const drafter = newPlanner();
+/** Whatever takes longer: ways out, jobs of a list, days rehearsed. */
+const planner = newPlanner();
+
+/** Whose plan is on screen: only that one has its workings. */
+let shownBy = drafter;
+/** The file that ways out were last tried for: only what is new since is sent. */
+let mendedLast: JobFile | undefined;
+
+function mended(file: JobFile): Promise<Plan> {
+  const change = changeOf(mendedLast, file);
+  mendedLast = file;
+  return planner.mended(change);
+}
 
 type Drawn = Awaited<ReturnType<Planner['draw']>>;
 
@@ -55,8 +70,14 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   // A screen opened afresh has no pictures yet, whatever the worker sent before.
   const sent = useRef<JobFile>(undefined);
   const pictures = useRef<Planned['pictures']>(undefined);
-  const queue = useRef<{ busy: boolean; next: JobFile | undefined; newest: JobFile | undefined }>({
+  const queue = useRef<{
+    busy: boolean;
+    mending: boolean;
+    next: JobFile | undefined;
+    newest: JobFile | undefined;
+  }>({
     busy: false,
+    mending: false,
     next: undefined,
     newest: undefined,
   });
@@ -65,10 +86,21 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   useEffect(() => {
     if (!file) return;
     const state = queue.current;
-    const tryFixes = async (wanted: JobFile) => {
-      if (state.newest !== wanted || state.busy) return;
-      const plan = await planner.mended();
-      if (state.newest === wanted) setPlanned((now) => now && { ...now, plan: settled(now.plan, plan) });
+    const soon = () => {
+      clearTimeout(quiet.current);
+      quiet.current = setTimeout(() => void tryFixes().catch(setFailure), QUIET_MS);
+    };
+    const tryFixes = async () => {
+      const wanted = state.newest;
+      if (!wanted || state.busy || state.mending) return;
+      state.mending = true;
+      const plan = await mended(wanted).finally(() => {
+        state.mending = false;
+      });
+      if (state.newest === wanted) {
+        shownBy = planner;
+        setPlanned((now) => now && { ...now, plan: settled(now.plan, plan) });
+      } else if (!state.busy) soon();
     };
     const pump = async () => {
       state.busy = true;
@@ -78,9 +110,9 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           const wanted = state.next;
           state.next = undefined;
           const before = sent.current;
-          const drawing = planner.draw(changeOf(before, wanted), before === undefined);
+          const drawing = drafter.draw(changeOf(before, wanted), before === undefined);
           // Asked for at once, so that the worker need not wait until the page has drawn the balloons.
-          const drafting = performance.now() - draftedAt < DRAFT_EVERY_MS ? undefined : planner.draft();
+          const drafting = performance.now() - draftedAt < DRAFT_EVERY_MS ? undefined : drafter.draft();
           // A failed drawing is told below; its draft fails with it.
           drafting?.catch(() => undefined);
           const drawn = await drawing;
@@ -91,15 +123,15 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           setPlanned((now) => now && { ...now, pictures: shown });
           // While a hand drags on, lamps answer some ten times a second; balloons at every step.
           if (state.next && !drafting) continue;
-          const plan = await (drafting ?? planner.draft());
+          const plan = await (drafting ?? drafter.draft());
           draftedAt = performance.now();
+          shownBy = drafter;
           setPlanned((now) => ({ plan: settled(now?.plan, plan), pictures: shown }));
           // For the benchmark: when an edit had its answer.
           performance.clearMarks('planned');
           performance.mark('planned');
           // Only after the draft: however slow the machine, a draft never takes the place of a plan with its fixes.
-          clearTimeout(quiet.current);
-          quiet.current = setTimeout(() => void tryFixes(wanted).catch(setFailure), QUIET_MS);
+          soon();
         }
       } finally {
         state.busy = false;
@@ -118,7 +150,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
 }
 
 /** The plan on screen, with every working. */
-export const wholePlan = (): Promise<Plan> => planner.whole();
+export const wholePlan = (): Promise<Plan> => shownBy.whole();
 
 /** What is asked about each file once. */
 function askedOnce(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promise<Plan> {

@@ -80,8 +80,11 @@ const planner = {
   },
   /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
   draft: (): Plan => shown(draftPlan(onScreen())),
-  /** The same with its fixes tried. */
-  mended: (): Plan => shown(planJob(onScreen())),
+  /** A whole plan with its fixes tried. @param change what is new since the file was last asked about here */
+  mended(change: FileChange): Plan {
+    last = changedFile(last, change);
+    return shown(planJob(last));
+  },
   /** What was planned last, with every working. */
   whole(): Plan {
     if (!whole) throw new Error('nothing was planned yet');
