@@ -11,7 +11,8 @@ import { type Counted, enoughLamp } from './lamps/enough.ts';
 import { lampsOf, lampsWithFixes, type Tries } from './lamps/lamps.ts';
 import { rehearsed } from './lamps/on-time.ts';
 import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
-import { fitsOf, goodsOf } from './loading/fits.ts';
+import { goodsOf } from './loading/every-good.ts';
+import { fitsOf, gearOnSite } from './loading/fits.ts';
 import { comesLater } from './loading/goods.ts';
 import { packingOf } from './loading/packing-list.ts';
 import { asRoundGood } from './loading/together.ts';
@@ -163,22 +164,30 @@ function draftOf(file: JobFile, loadsTried: number, broken: string | null = null
   return { plan, worked: { file, pieces: worked } };
 }
 
+/** So many times what stands when is asked again: less to carry in brings the first piece up a little earlier. */
+const EXPOSED_TRIES = 3;
+
 /** What there is to do, and who does it when, counted back from doors. */
 function workedAndTimed(file: JobFile) {
   const worked = workedJob(file);
   const planned = clockFor(file, worked.pieces);
   // Wind counts only while something stands: not before the crew comes.
-  const exposed = exposedOnly(file, planned.tasks);
-  if (!exposed || holdsOf(exposed, worked.counts.counted).gustMs === worked.holds.gustMs)
-    return { ...worked, planned };
-  const calmer = workedWhile(file, exposed);
-  const again = clockFor(file, calmer.pieces);
-  // With less to set up the crew may come a little earlier: then it stays as it was.
-  const stillOut = exposedOnly(file, again.tasks);
-  return stillOut && stillOut.job.access.from >= exposed.job.access.from
-    ? { ...calmer, planned: again }
-    : { ...worked, planned };
+  let exposed = exposedOnly(file, planned.tasks);
+  if (!exposed || gustOf(exposed, worked) === worked.holds.gustMs) return { ...worked, planned };
+  for (let i = 0; i < EXPOSED_TRIES; i++) {
+    const calmer = workedWhile(file, exposed);
+    const again = clockFor(file, calmer.pieces);
+    const seen = exposedOnly(file, again.tasks);
+    if (!seen) break;
+    if (seen.job.access.from >= exposed.job.access.from || gustOf(seen, calmer) === calmer.holds.gustMs)
+      return { ...calmer, planned: again };
+    exposed = seen;
+  }
+  return { ...worked, planned };
 }
+
+const gustOf = (exposed: JobFile, { counts }: ReturnType<typeof workedWhile>) =>
+  holdsOf(exposed, counts.counted).gustMs;
 
 /** What there is to do for a job, before anybody has a time: what its clock, alone or with others, begins with. */
 export const workedJob = (file: JobFile) => workedWhile(file, file);
@@ -222,7 +231,7 @@ function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds
 /** What rides to a job's place on the first trip, as its round keeps it for the jobs of the other places. */
 export function roundGoodsOf(file: JobFile): RoundGood[] {
   const { plan, worked } = draftJob(file, QUICK);
-  const toLoad = { ...worked, materials: plan.totals.materials, tasks: plan.tasks };
+  const toLoad = { ...worked, materials: plan.totals.materials, gear: gearOnSite(plan.tasks) };
   const squeezed = new Map(goodsOf(toLoad, SQUEEZE).map((good) => [good.cargo.id, good]));
   return goodsOf(toLoad, 0)
     .filter(({ pieceId }) => !comesLater(file, pieceId))

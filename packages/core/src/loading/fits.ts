@@ -1,12 +1,10 @@
 import type { Fits, JobFile, MaterialRow, Task } from '@early-lantern/contract';
 import { isWagon } from '../clock/gear-names.ts';
-import { bagsOf } from './bags.ts';
 import { clearancesOf } from './clearances.ts';
+import { goodsOf, sectionsOf } from './every-good.ts';
 import { comesLater, type Good, type MadePiece } from './goods.ts';
-import { kitGoods } from './kit.ts';
 import { type Ride, ridesOf } from './rooms.ts';
 import { runsOf, withCargo } from './runs.ts';
-import { stiffGoods } from './stiff.ts';
 import { ofRound } from './together.ts';
 import { QUICK, SQUEEZE, type Trip, tripOf } from './trip.ts';
 
@@ -26,7 +24,7 @@ export interface ToLoad {
  */
 export function fitsOf(job: ToLoad, tries: number): Fits {
   const { file, tasks } = job;
-  const sections = bagged(job, 0).flatMap((one) => one.sections);
+  const sections = sectionsOf(job);
   const runs = runsOf(file, tasks);
   const none: Fits = {
     sections,
@@ -47,7 +45,8 @@ export function fitsOf(job: ToLoad, tries: number): Fits {
   const measured = rides.filter(({ cargo }) => cargo);
   const unmeasured = rides.filter(({ cargo }) => !cargo).map(({ name }) => name);
   if (measured.length === 0) return { ...none, unmeasured };
-  const goods = goodsOf(job, 0);
+  const everything = { ...job, gear: gearOnSite(tasks) };
+  const goods = goodsOf(everything, 0);
   const trips = [1, 2].map((trip): Trip => {
     const has = ({ pieceId }: Good) => comesLater(file, pieceId) === (trip === 2);
     // In a round the things of all its places ride together.
@@ -55,7 +54,7 @@ export function fitsOf(job: ToLoad, tries: number): Fits {
     return {
       trip,
       goods: all(goods.filter(has), 0),
-      squeezed: () => all(goodsOf(job, SQUEEZE).filter(has), SQUEEZE),
+      squeezed: () => all(goodsOf(everything, SQUEEZE).filter(has), SQUEEZE),
     };
   });
   const loaded = trips.filter((one) => one.goods.length > 0).map((one) => tripOf(one, measured, tries));
@@ -71,19 +70,12 @@ export function fitsOf(job: ToLoad, tries: number): Fits {
   };
 }
 
-const bagged = ({ pieces, file }: ToLoad, squeeze: number) =>
-  pieces.map((piece, i) => bagsOf(piece, i, file.workshop, squeeze));
-
-/** Every thing that rides, once. */
-export function goodsOf(job: ToLoad, squeeze: number): Good[] {
-  const { file, pieces, materials, tasks } = job;
-  const own = [
-    ...bagged(job, squeeze).flatMap((one) => one.goods),
-    ...pieces.flatMap((piece, i) => stiffGoods(piece, i, file)),
-  ];
-  const boards = own.filter(({ kind }) => kind === 'board').length;
-  return [...own, ...kitGoods(file, pieces, materials, tasks, boards)];
-}
+/** What the tasks of setting up on site are done with, by id. */
+export const gearOnSite = (tasks: readonly Task[]): string[] => [
+  ...new Set(
+    tasks.filter(({ place, trip }) => place === 'site' && trip !== 'strike').flatMap(({ gear }) => gear),
+  ),
+];
 
 /** The vehicles that go out, each with its driver: those of the clock; without a plan those chosen, or the first. */
 function ridesFor(file: JobFile, tasks: readonly Task[]): Ride[] {

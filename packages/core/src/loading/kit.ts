@@ -1,4 +1,4 @@
-import type { JobFile, MaterialRow, PackingRow, Task } from '@early-lantern/contract';
+import type { JobFile, MaterialRow, PackingRow } from '@early-lantern/contract';
 import { isLadder, isWagon, nameIn, namesFor } from '../clock/gear-names.ts';
 import { usualLadders } from '../fixing/reach.ts';
 import { FIRST_OFF, type Good, type MadePiece, REST_OFF } from './goods.ts';
@@ -129,13 +129,13 @@ export const cylindersFor = (litres: number): number => Math.ceil(litres / CYLIN
 
 /**
  * What rides along whatever is put up: kits, crates, ladders and wagons of the plan, helium.
- * @param tasks of the clock; without them every ladder that some work is done from is unknown and none rides
+ * @param gear ladders and wagons taken along, by id
  */
 export function kitGoods(
   file: JobFile,
   pieces: readonly MadePiece[],
-  materials: readonly MaterialRow[],
-  tasks: readonly Task[],
+  materials: readonly Pick<MaterialRow, 'item' | 'count'>[],
+  gear: readonly string[],
   boards: number,
 ): Good[] {
   const isUsed = (id: string) =>
@@ -163,7 +163,7 @@ export function kitGoods(
           ),
         }),
       ),
-    ...gearGoods(file, tasks),
+    ...gearGoods(file, gear),
     ...Array.from(
       { length: helium ? cylindersFor(helium.count) : 0 },
       (_, i): Good => ({
@@ -179,13 +179,11 @@ export function kitGoods(
 const ABOVE_M = { step: 0.61, straight: 0.9 } as const;
 const LADDER_KG_PER_M = 4.5;
 
-/** Ladders and wagons that tasks on site are done with. */
-function gearGoods(file: JobFile, tasks: readonly Task[]): Good[] {
+/** Ladders and wagons. */
+function gearGoods(file: JobFile, gear: readonly string[]): Good[] {
   const names = namesFor(file);
-  const onSite = tasks.filter(({ place, trip }) => place === 'site' && trip !== 'strike');
-  const used = [...new Set(onSite.flatMap(({ gear }) => gear))];
   const ladders = file.workshop.ladders ?? usualLadders;
-  return used.flatMap((id): Good[] => {
+  return gear.flatMap((id): Good[] => {
     if (isWagon(id)) {
       const size = sizeOfItem('wagon');
       return size
