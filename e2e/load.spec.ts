@@ -20,6 +20,11 @@ test('the shed does not go into the van; the fix takes the estate too; the load 
   const fits = page.getByRole('button', { name: /^Fits ?:/ });
   await expect(page.getByTestId('unplaced')).toBeVisible();
   await expect(fits).toHaveAccessibleName(/^Fits ?: out/);
+  // It is searched for longer, and stopped with what there is.
+  await page.getByRole('button', { name: 'Search longer for a load' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Loads searched' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop here' }).click();
+  await expect(page.getByTestId('better-load').or(page.getByText(/^No better load/))).toBeVisible();
   await fits.click();
   const way = page.getByRole('dialog').getByRole('listitem').filter({ hasText: 'estate car as well' });
   await way.getByRole('button', { name: 'Apply' }).click();

@@ -64,6 +64,8 @@ const HeadFields = z.strictObject({
   stops: z.array(Stop).max(12).optional(),
   /** Pieces that the van comes back for. */
   secondLoad: z.array(PieceId).max(60).optional(),
+  /** Where a longer search found a better load, it is searched for from there; left out, from 1. */
+  loadSeed: z.int().min(1).max(1_000_000).optional(),
   /** Cars besides the workshop's vehicles: somebody's own, or hired for this job. */
   cars: z
     .array(

@@ -43,6 +43,27 @@ export const CargoRoom = z.strictObject({
 });
 export type CargoRoom = z.infer<typeof CargoRoom>;
 
+/** Bags that the house owns, so many alike: how long and how wide one is when it is full. */
+export const BagType = z.strictObject({
+  id: Id,
+  name: Name,
+  lengthM: LengthM.max(12),
+  diameterM: LengthM.max(4),
+  count: z.int().min(0).max(1000),
+});
+export type BagType = z.infer<typeof BagType>;
+
+/** How large and heavy a case, crate or stand of the house is when it rides, where it is not as the catalogue has it. */
+export const RideSize = z.strictObject({
+  /** By its name in the catalogue of what rides. */
+  item: z.string().min(1).max(60),
+  lengthM: LengthM.max(10),
+  widthM: LengthM.max(10),
+  heightM: LengthM.max(10),
+  massKg: z.number().min(0.01).max(2000),
+});
+export type RideSize = z.infer<typeof RideSize>;
+
 /** What a thing to be loaded is: soft goods ride on top and carry nothing stiff. */
 export const CargoKind = z.enum([
   'section',
@@ -126,6 +147,10 @@ export const Section = z.strictObject({
   diameterM: z.number(),
   massKg: z.number(),
   bag: z.string(),
+  /** It is hung as the first, second ... of its piece; left out where it has no points of its own. */
+  hungAs: z.int().min(1).optional(),
+  /** The bag of the house that takes it, by name; null where none does, left out where the house has not said which it has. */
+  bagType: z.string().nullable().optional(),
 });
 export type Section = z.infer<typeof Section>;
 
@@ -197,6 +222,8 @@ export const Fits = z.strictObject({
     }),
   ),
   runs: z.array(Run),
+  /** Bags wanted of each kind that the house owns. */
+  bags: z.array(z.strictObject({ name: z.string(), wanted: z.int(), owned: z.int() })),
   /** Long or wide rigid parts, and what they have to go through on the way. */
   clearances: z.array(Clearance),
   /** Vehicles of the run whose room nobody has recorded. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Busy, Methods, RestRule } from './clock.ts';
 import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { PersonId } from './ids.ts';
-import { CargoRoom } from './load.ts';
+import { BagType, CargoRoom, RideSize } from './load.ts';
 import { Schools } from './piece/common.ts';
 import { JobClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
@@ -211,6 +211,10 @@ const SettingsFields = z.strictObject({
   schools: Schools.partial().optional(),
   ladders: z.array(Ladder).max(20).optional(),
   weights: z.array(Weight).max(40).optional(),
+  /** Bags for balloons that it owns; left out, it has as many as it takes of one that holds `bagM3`. */
+  bagTypes: z.array(BagType).max(12).optional(),
+  /** What its gear measures when it rides; the catalogue's figures stand for the rest. */
+  rideSizes: z.array(RideSize).max(60).optional(),
   ownPipes: z.array(OwnPipe).max(200).optional(),
   ownLoads: z.array(OwnLoad).max(200).optional(),
   /** What other jobs that are out at the same time take at the moment this was read; worked out, never typed. */

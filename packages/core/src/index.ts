@@ -42,6 +42,8 @@ export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { violationsOf } from './loading/check.ts';
 export { goesThrough } from './loading/clearances.ts';
+export { rideThings } from './loading/kit.ts';
+export type { LongerLoad } from './loading/longer.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
 export { shortMaterials } from './materials/short.ts';
@@ -62,7 +64,7 @@ export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf } from './piece/picture-of.ts';
 export { madeRecipe, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
-export { countPieces, draftPlan, judgeJob, planJob, workedJob } from './plan.ts';
+export { countPieces, draftPlan, judgeJob, longerLoads, planJob, workedJob } from './plan.ts';
 export {
   formatBore,
   formatForce,

@@ -14,9 +14,11 @@ import { lastingLots, toldWhatToBlow } from './lasting/lasts.ts';
 import { goodsOf } from './loading/every-good.ts';
 import { fitsOf, gearOnSite } from './loading/fits.ts';
 import { comesLater } from './loading/goods.ts';
+import { type LongerLoad, longerLoad } from './loading/longer.ts';
 import { packingOf } from './loading/packing-list.ts';
+import { SQUEEZE } from './loading/sizes.ts';
 import { asRoundGood } from './loading/together.ts';
-import { QUICK, SQUEEZE, THOROUGH, TO_TRY } from './loading/trip.ts';
+import { QUICK, THOROUGH, TO_TRY } from './loading/trip.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { pipesAsCut } from './materials/piping.ts';
 import { cardOf } from './network/card.ts';
@@ -226,6 +228,12 @@ function withFixingsOf(counts: ReturnType<typeof countPieces>, { pieces }: Holds
     materials: materialRows(withFixings(one.recipe.materials, pieces[i], units), units),
   }));
   return { ...counts, counted, materials: pipesAsCut(totalMaterials(counted), cutListOf(file).cutList) };
+}
+
+/** Goes on searching for a better load than a job's plan has, until it is broken off or all goes in as it should. */
+export function* longerLoads(file: JobFile): Generator<LongerLoad, void, void> {
+  const { plan, worked } = draftJob(file, THOROUGH);
+  yield* longerLoad({ ...worked, materials: plan.totals.materials, tasks: plan.tasks }, plan.fits);
 }
 
 /** What rides to a job's place on the first trip, as its round keeps it for the jobs of the other places. */

@@ -5,7 +5,7 @@ export interface LabelledBag {
   /** Its name on the packing list: `A-2`. */
   bag: string;
   piece: string;
-  /** "section 2 of 4", "fillers". */
+  /** "section 2 of 4, hung as number 1", "fillers". */
   what: string;
   /** How much it weighs, in the units of the shop. */
   weight: string;

@@ -19,6 +19,7 @@ const headWords: Record<Exclude<keyof JobHead, 'id'>, string> = {
   drives: 'drive',
   stops: 'stops on the way',
   secondLoad: 'what the van comes back for',
+  loadSeed: 'which load is used',
   vehicles: 'Vehicles',
   cars: 'cars besides the vehicles',
   shaded: 'spots under a canopy',

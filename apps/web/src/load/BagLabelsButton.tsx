@@ -26,10 +26,19 @@ export function BagLabelsButton() {
           const row = loaded.packing.find((one) => one.id === id);
           const task = tasks.find((one) => one.id === row?.forTask);
           const piece = pieces.find((one) => one.id === pieceId)?.name ?? '';
+          const own = loaded.fits.sections.filter((one) => one.pieceId === pieceId);
+          const section = own.find(({ bag }) => bag === row?.bag);
+          const hungAs = own.length > 1 ? section?.hungAs : undefined;
           return {
             bag: row?.bag ?? label,
             piece,
-            what: label.split(`${piece}, `)[1] ?? '',
+            what: [
+              label.split(`${piece}, `)[1] ?? '',
+              hungAs ? `hung as number ${hungAs}` : '',
+              section?.bagType ?? '',
+            ]
+              .filter(Boolean)
+              .join(', '),
             weight: mass(massKg),
             rides: `${name}${trip > 1 ? `, trip ${trip}` : ''}: number ${order} in`,
             opened: task ? `Open at ${clockTime(task.start, workshop.timeZone)}: ${task.label}` : '',

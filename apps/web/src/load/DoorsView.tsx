@@ -8,7 +8,7 @@ export function DoorsView() {
   const { planned } = useJob();
   const { long, short, mass } = useUnits();
   if (!planned) return null;
-  const { clearances, sections } = planned.plan.fits;
+  const { clearances, sections, bags } = planned.plan.fits;
   const pieceName = (id: string) => planned.plan.pieces.find((one) => one.id === id)?.name ?? '';
   return (
     <>
@@ -57,24 +57,35 @@ export function DoorsView() {
                 <TableCell>Bag</TableCell>
                 <TableCell>Garland</TableCell>
                 <TableCell>From – to</TableCell>
+                {bags.length > 0 && <TableCell>Goes into</TableCell>}
                 <TableCell align="right">Width</TableCell>
                 <TableCell align="right">Weight</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
-              {sections.map(({ id, bag, pieceId, fromM, toM, diameterM, massKg }) => (
+              {sections.map(({ id, bag, pieceId, fromM, toM, diameterM, massKg, bagType }) => (
                 <TableRow key={id}>
                   <TableCell>{bag}</TableCell>
                   <TableCell>{pieceName(pieceId)}</TableCell>
                   <TableCell>
                     {long(fromM)} – {long(toM)}
                   </TableCell>
+                  {bags.length > 0 && (
+                    <TableCell {...(bagType === null ? { sx: { color: 'var(--mui-palette-out)' } } : {})}>
+                      {bagType ?? 'no bag takes it'}
+                    </TableCell>
+                  )}
                   <TableCell align="right">{short(diameterM)}</TableCell>
                   <TableCell align="right">{mass(massKg)}</TableCell>
                 </TableRow>
               ))}
             </TableBody>
           </Table>
+          {bags.map(({ name, wanted, owned }) => (
+            <Typography key={name} sx={{ mt: 1, fontSize: 14 }}>
+              {name}: {wanted} wanted, {owned} owned.
+            </Typography>
+          ))}
         </Paper>
       )}
     </>

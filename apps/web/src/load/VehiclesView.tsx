@@ -23,6 +23,7 @@ import { LoadFacts } from './LoadFacts.tsx';
 import { LoadFiles } from './LoadFiles.tsx';
 import { LoadOrder } from './LoadOrder.tsx';
 import { LoadSteps } from './LoadSteps.tsx';
+import { LongerSearch } from './LongerSearch.tsx';
 import { useLoaded } from './use-loaded.ts';
 
 /** The picture in three dimensions comes when it is asked for: its library is large. */
@@ -62,6 +63,7 @@ export function VehiclesView() {
           <Typography sx={{ fontSize: 14, mt: 0.5 }}>Press the lantern Fits for ways out.</Typography>
         </Alert>
       )}
+      <LongerSearch fits={fits} />
       <Stack direction="row" sx={{ alignItems: 'center', flexWrap: 'wrap', gap: 1.5 }}>
         <ToggleButtonGroup
           className="no-print"

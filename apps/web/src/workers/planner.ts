@@ -1,5 +1,5 @@
 import type { Availability, JobFile, Lamp, PieceId, Plan } from '@early-lantern/contract';
-import type { HowLong } from '@early-lantern/core';
+import type { HowLong, LongerLoad } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
@@ -234,6 +234,13 @@ export const rehearseDays = (file: JobFile, days: number, onDone: (done: number)
     file,
     days,
     Comlink.proxy(async (done: number) => onDone(done)),
+  );
+
+/** Goes on searching for a better load; `onLoad` hears how far it is and ends it by answering false. */
+export const searchLoadLonger = (file: JobFile, onLoad: (load: LongerLoad) => boolean): Promise<void> =>
+  planner.longerLoad(
+    file,
+    Comlink.proxy(async (load: LongerLoad) => onLoad(load)),
   );
 
 /** How long the balloons there are would make a garland; undefined for what is none. */

@@ -7,7 +7,9 @@ import {
   howLong,
   type JobNeeds,
   judgeJob,
+  type LongerLoad,
   leftForEach,
+  longerLoads,
   needsOfJob,
   type Picture,
   pictureOf,
@@ -111,6 +113,13 @@ const planner = {
       if (!(await goOn(going.runs))) break;
     }
     return going.results()[0] ?? null;
+  },
+  /**
+   * Goes on searching for a better load, telling after each beginning how far it is; ends where it is told to stop.
+   * @param goOn told how many of how many are tried, and the best load where one is better; false ends it
+   */
+  async longerLoad(file: JobFile, goOn: (load: LongerLoad) => Promise<boolean>): Promise<void> {
+    for (const load of longerLoads(file)) if (!(await goOn(load))) return;
   },
   /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
   choiceCost: (file: JobFile, task: string): number | null => choiceCost(file, task),

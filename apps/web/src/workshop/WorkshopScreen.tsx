@@ -16,6 +16,7 @@ import { PieceStepsPanel } from './PieceStepsPanel.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { type WorkshopPage, workshopPages } from './pages.ts';
 import { RatesPanel } from './RatesPanel.tsx';
+import { RideSizes } from './RideSizes.tsx';
 import { SafetyPanel } from './SafetyPanel.tsx';
 import { SchoolsDefaults } from './SchoolsDefaults.tsx';
 import { SizesPanel } from './SizesPanel.tsx';
@@ -112,7 +113,7 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           <>
             <GearPanel row={row} />
             <VehicleRooms row={row} />
-
+            <RideSizes row={row} />
             <HoldsPanel row={row} />
           </>,
         ),

@@ -23,8 +23,6 @@ export interface Batch {
 
 /** Nobody inflates longer than this at a stretch, and two people can share what is longer. */
 const LONGEST_BATCH_S = 45 * 60;
-/** A large bag for loose balloons, m³. From memory, an editable default. */
-export const BAG_M3 = 0.35;
 /** Loose fillers fill so much of a bag: random packing of spheres. Derived in the engine. */
 export const PACKING = 0.6;
 

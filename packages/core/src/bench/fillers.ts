@@ -2,7 +2,8 @@ import type { RateKey, Schools, WorkshopSettings } from '@early-lantern/contract
 import { sizeName } from '../balloon/catalogue.ts';
 import type { Assembly } from '../piece/recipe.ts';
 import { counted, plural } from '../quantity/plural.ts';
-import { BAG_M3, type Batch, bagHolds, inBags, litresOf } from './batch.ts';
+import { looseBagM3 } from './bag-types.ts';
+import { type Batch, bagHolds, inBags, litresOf } from './batch.ts';
 import { blowEffort, type SizeLot } from './blow.ts';
 import { effort, together } from './rates.ts';
 
@@ -47,7 +48,7 @@ export function fillerBatches(
       ...(isFolded ? [effort('fold-duplet', count, settings)] : []),
       ...(make ? [effort(make, Math.ceil(count / each), settings)] : []),
     ]);
-  const perBag = bagHolds(lot.largestIn, settings.bagM3 ?? BAG_M3, Math.max(1, Math.ceil(each)));
+  const perBag = bagHolds(lot.largestIn, looseBagM3(settings), Math.max(1, Math.ceil(each)));
   return inBags(lot.balloons, perBag, workFor).map(({ amount, suffix }) => ({
     id: `fillers${index > 0 ? index + 1 : ''}-${lot.nominalIn}${suffix}`,
     label: `Fillers: ${counted(Math.ceil(amount / each), shortName(name))} of ${sizeName(lot.nominalIn)}, ${plural(Math.ceil(amount / perBag), 'bag')}`,

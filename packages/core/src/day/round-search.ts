@@ -24,6 +24,8 @@ interface Score {
   /** Minutes in hand that jobs lack of what is wanted. */
   shortMin: number;
   paidMin: number;
+  /** Drives out, less those that each job by itself would take. */
+  drives: number;
 }
 
 /**
@@ -37,6 +39,8 @@ export class RoundSearch {
   private changes = 0;
   private score: Score | undefined;
   private queue: (() => WorkedJob[])[];
+  /** The jobs with the rounds that were there. */
+  private readonly begun: readonly WorkedJob[];
   private readonly seed: number;
   private readonly most: number;
   private readonly mayLoad: MayLoad;
@@ -47,11 +51,12 @@ export class RoundSearch {
    */
   constructor(worked: readonly WorkedJob[], orders: number, seed: number, mayLoad: MayLoad) {
     const isAgreed = worked.some(({ file }) => file.job.clock?.agreed);
-    this.best = isAgreed ? worked : asTheyAre(worked);
+    this.begun = isAgreed ? worked : asTheyAre(worked);
+    this.best = this.begun;
     this.seed = seed;
     this.most = SHARE * orders;
     this.mayLoad = mayLoad;
-    this.queue = orders < WORTH_IT || isAgreed || worked.length < 2 ? [] : changesOf(this.best);
+    this.queue = orders < WORTH_IT || isAgreed || worked.length < 2 ? [] : changesOf(this.begun);
   }
 
   get isOver(): boolean {
@@ -77,6 +82,11 @@ export class RoundSearch {
       this.changes += 1;
       this.queue = changesOf(next);
     }
+    // No rounds helped: a longer search may still find a plan with the drives there were.
+    if (this.isOver && this.score?.lateMin === Infinity && this.best !== this.begun) {
+      this.best = this.begun;
+      this.changes += 1;
+    }
     return this.tried - before;
   }
 
@@ -101,6 +111,7 @@ export class RoundSearch {
       lateMin: search.lateMin,
       shortMin: sumOf(day.jobs.map(({ file }, j) => Math.max(0, inHandWanted(file) - (inHand[j] as number)))),
       paidMin: answer ? paidMinutes({ ...answer, stuck: -1 }, search.compiled) : Infinity,
+      drives: -sumOf(roundsOf(worked.map(({ file }) => file)).map(({ stops }) => stops.length - 1)),
     };
   }
 }
@@ -150,6 +161,8 @@ const driven = (worked: readonly WorkedJob[], round: Round, jobs: string[]): Wor
 
 /** No window left that was kept, no job with less in hand than it may have, and fewer paid minutes worth the change. */
 function isBetter(one: Score, other: Score): boolean {
+  // On a day so tight that a short search finds no plan, fewer drives are the way to one.
+  if (one.lateMin === Infinity && other.lateMin === Infinity) return one.drives < other.drives;
   if (one.lateMin !== other.lateMin) return one.lateMin < other.lateMin;
   if (one.shortMin !== other.shortMin) return one.shortMin < other.shortMin;
   return one.paidMin <= other.paidMin - WORTH_JOINING_MIN;

@@ -26,6 +26,7 @@ const fits = (more: Partial<Fits> = {}): Fits => ({
   vehicles: [van()],
   unplaced: [],
   runs: [],
+  bags: [],
   clearances: [],
   unmeasured: [],
   squeeze: 0,
@@ -38,6 +39,15 @@ const crate = {
   kind: 'crate' as const,
   label: 'Spares crate',
   why: 'There is no room left for it.',
+};
+const section = {
+  id: 'A-2',
+  pieceId: 'p' as never,
+  fromM: 0,
+  toM: 1.8288,
+  diameterM: 0.6096,
+  massKg: 1,
+  bag: 'A-2',
 };
 const board = { pieceId: 'p' as never, piece: 'Wall', thing: 'board', through: 'the narrowest door' };
 
@@ -78,6 +88,19 @@ test.each<[string, Fits, string, string]>([
   const lamp = fitsLamp(shed, found);
   expect([lamp.state, lamp.figure]).toEqual([state, figure]);
   expect(lamp.reason).toMatch(/\.$/);
+});
+
+test('a section that no bag of the house takes, or fewer bags than it takes: low, and told which', () => {
+  expect(fitsLamp(shed, fits({ sections: [{ ...section, bagType: null }] }))).toMatchObject({
+    state: 'low',
+    reason:
+      'None of your bags takes section A-2, 6 ft long and 2 ft wide: make the sections shorter, or wrap it.',
+  });
+  expect(fitsLamp(shed, fits({ bags: [{ name: 'Long bag', wanted: 5, owned: 3 }] }))).toMatchObject({
+    state: 'low',
+    reason: '5 of “Long bag” are wanted, 3 are owned.',
+  });
+  expect(fitsLamp(shed, fits({ bags: [{ name: 'Long bag', wanted: 3, owned: 3 }] })).state).toBe('lit');
 });
 
 test('the demo’s shed does not go into the long van; each way out offered has been tried and turns the lamp', () => {

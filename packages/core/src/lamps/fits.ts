@@ -1,6 +1,7 @@
 import type { Fits, JobFile, Lamp, VehicleLoad, Working } from '@early-lantern/contract';
 import { stuckOf } from '../loading/clearances.ts';
 import { formatMass } from '../quantity/customary.ts';
+import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { DERIVED, working } from '../working.ts';
 import { unlit } from './unlit.ts';
@@ -69,6 +70,12 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** Why it goes with little to spare; undefined where it goes well. */
 function lowReason(fits: Fits, fullest: VehicleLoad, { workshop: { units } }: JobFile): string | undefined {
+  const bare = fits.sections.find(({ bagType }) => bagType === null);
+  if (bare)
+    return `None of your bags takes section ${bare.id}, ${formatLength(bare.toM - bare.fromM, units)} long and ${formatLength(bare.diameterM, units)} wide: make the sections shorter, or wrap it.`;
+  const short = fits.bags.find(({ wanted, owned }) => wanted > owned);
+  if (short)
+    return `${short.wanted} of “${short.name}” are wanted, ${short.owned === 0 ? 'none is' : `${short.owned} are`} owned.`;
   if (!fits.firstAtDoor)
     return 'Everything goes in, but what is needed first lies behind other things: unload those first.';
   if (fits.squeeze > 0)

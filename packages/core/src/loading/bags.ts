@@ -1,6 +1,8 @@
 import type { Section, WorkshopSettings } from '@early-lantern/contract';
 import { latexMassG } from '../balloon/mass.ts';
-import { BAG_M3, litresOf, PACKING } from '../bench/batch.ts';
+import { bagFor, looseBag, looseBagM3 } from '../bench/bag-types.ts';
+import { litresOf, PACKING } from '../bench/batch.ts';
+import { sectionOrder } from '../fixing/section-order.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
 import { pieceLetter } from '../piece/counts.ts';
 import { isGarland, traitsOf } from '../piece/kinds.ts';
@@ -8,7 +10,7 @@ import type { Need } from '../piece/recipe.ts';
 import { sumOf } from '../quantity/group.ts';
 import { massOf } from '../structure/mass.ts';
 import { type Good, type MadePiece, REST_OFF } from './goods.ts';
-import { asCargo } from './sizes.ts';
+import { asCargo, SQUEEZE } from './sizes.ts';
 
 /** Balloons this large ride in a bag of their own, in. Common practice, no source. */
 const OWN_BAG_FROM_IN = 24;
@@ -56,11 +58,11 @@ export function bagsOf(made: MadePiece, index: number, settings: WorkshopSetting
     ) ||
     (!isFiller && recipe.needs.some(({ isKept }) => isKept));
   const loose = new BagMaker(letter, made, squeeze);
-  const bagM3 = settings.bagM3 ?? BAG_M3;
+  const bagM3 = looseBagM3(settings);
 
   const base = isHere(false) ? recipe.needs.filter(({ cluster }) => !isFillerName(cluster)) : [];
   const isStrung = isStrungAtBench(made);
-  const sections = isStrung && base.length > 0 ? sectionsOf(made, letter) : [];
+  const sections = isStrung && base.length > 0 ? sectionsOf(made, letter, settings) : [];
   if (sections.length > 0) {
     for (const [s, section] of sections.entries()) loose.section(section, s, sections.length);
   } else {
@@ -95,7 +97,12 @@ const isStrungAtBench = ({ piece, recipe, batches }: MadePiece): boolean =>
   recipe.assemblies.some(({ part, join, joinAt }) => part !== 'fillers' && join && joinAt === 'bench');
 
 /** Its sections along it, the wider the more balloons each has for its length. */
-function sectionsOf({ piece, recipe }: MadePiece, letter: string): Section[] {
+function sectionsOf(
+  { piece, recipe, held }: MadePiece,
+  letter: string,
+  { bagTypes }: WorkshopSettings,
+): Section[] {
+  const { order } = sectionOrder((held?.points ?? []).filter(({ method }) => method !== 'foot-peg'));
   const { sections, cuts = [], lengthM, visibleWidthM, needs } = recipe;
   const { dressingKg } = massOf(recipe);
   const ends = [0, ...cuts, 1];
@@ -104,17 +111,43 @@ function sectionsOf({ piece, recipe }: MadePiece, letter: string): Section[] {
   const widthM = Math.min(visibleWidthM, Math.sqrt((4 * base) / (PACKING * Math.PI * lengthM)));
   return sections.map((share, s) => {
     const [from = 0, to = 1] = [ends[s], ends[s + 1]];
+    const diameterM = widthM * Math.sqrt(share / (to - from));
+    const pressedM = diameterM * Math.sqrt(1 - SQUEEZE);
     return {
       id: `${letter}-${s + 1}`,
       pieceId: piece.id,
       fromM: from * lengthM,
       toM: to * lengthM,
-      diameterM: widthM * Math.sqrt(share / (to - from)),
+      diameterM,
       massKg: dressingKg * share,
       bag: `${letter}-${s + 1}`,
+      ...(order.includes(s) ? { hungAs: order.indexOf(s) + 1 } : {}),
+      ...(bagTypes?.length
+        ? { bagType: bagFor((to - from) * lengthM, pressedM, bagTypes)?.name ?? null }
+        : {}),
     };
   });
 }
+
+/** Bags wanted of each kind that the house owns. */
+export function bagsWanted(
+  goods: readonly Good[],
+  sections: readonly Section[],
+  settings: WorkshopSettings,
+): { name: string; wanted: number; owned: number }[] {
+  const loose = looseBag(settings);
+  const looseCount = goods.filter(
+    ({ kind, cargo }) => kind === 'bouquet' || (kind === 'bag' && !isBigRound(cargo.id)),
+  ).length;
+  return (settings.bagTypes ?? []).map(({ id, name, count }) => ({
+    name,
+    wanted: sections.filter(({ bagType }) => bagType === name).length + (id === loose?.id ? looseCount : 0),
+    owned: count,
+  }));
+}
+
+/** Balloons of 24 in. and over ride one by one in bags of their own, which are no bags of the house. */
+const isBigRound = (id: string): boolean => id.includes(', big ');
 
 /** Balls of so many inches, m³. */
 const volumeOf = ({ inflatedIn, count }: Need): number => (count * litresOf(inflatedIn.max)) / 1000;

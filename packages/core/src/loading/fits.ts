@@ -1,12 +1,14 @@
 import type { Fits, JobFile, MaterialRow, Task } from '@early-lantern/contract';
 import { isWagon } from '../clock/gear-names.ts';
+import { bagsWanted } from './bags.ts';
 import { clearancesOf } from './clearances.ts';
 import { goodsOf, sectionsOf } from './every-good.ts';
 import { comesLater, type Good, type MadePiece } from './goods.ts';
 import { type Ride, ridesOf } from './rooms.ts';
 import { runsOf, withCargo } from './runs.ts';
+import { SQUEEZE } from './sizes.ts';
 import { ofRound } from './together.ts';
-import { QUICK, SQUEEZE, type Trip, tripOf } from './trip.ts';
+import { QUICK, type Trip, tripOf } from './trip.ts';
 
 /** Everything of a job that loading goes by. */
 export interface ToLoad {
@@ -21,8 +23,9 @@ export interface ToLoad {
  * one comes back for. First as it should be, bags as they are and what is needed first at the door; where that does not
  * go, bags squeezed; where that does not either, in whatever order.
  * @param tries loads tried for each vehicle; `QUICK` only asks whether the volume and each thing by itself would go
+ * @param seed what the search begins with
  */
-export function fitsOf(job: ToLoad, tries: number): Fits {
+export function fitsOf(job: ToLoad, tries: number, seed = job.file.job.loadSeed ?? 1): Fits {
   const { file, tasks } = job;
   const sections = sectionsOf(job);
   const runs = runsOf(file, tasks);
@@ -31,6 +34,7 @@ export function fitsOf(job: ToLoad, tries: number): Fits {
     vehicles: [],
     unplaced: [],
     runs,
+    bags: [],
     clearances: file.site.isWorkshop
       ? []
       : file.job.pieces.flatMap((piece) => clearancesOf(piece, sections, SQUEEZE, file)),
@@ -57,11 +61,14 @@ export function fitsOf(job: ToLoad, tries: number): Fits {
       squeezed: () => all(goodsOf(everything, SQUEEZE).filter(has), SQUEEZE),
     };
   });
-  const loaded = trips.filter((one) => one.goods.length > 0).map((one) => tripOf(one, measured, tries));
+  const loaded = trips
+    .filter((one) => one.goods.length > 0)
+    .map((one) => tripOf(one, measured, { tries, seed }));
   const vehicles = loaded.flatMap((one) => one.vehicles);
   return {
     ...none,
     unmeasured,
+    bags: bagsWanted(goods, sections, file.workshop),
     vehicles,
     runs: withCargo(runs, vehicles, file),
     unplaced: loaded.flatMap((one) => one.unplaced),

@@ -1,9 +1,9 @@
-import type { JobFile, MaterialRow, PackingRow } from '@early-lantern/contract';
+import type { JobFile, MaterialRow, PackingRow, RideSize } from '@early-lantern/contract';
 import { isLadder, isWagon, nameIn, namesFor } from '../clock/gear-names.ts';
 import { usualLadders } from '../fixing/reach.ts';
 import { FIRST_OFF, type Good, type MadePiece, REST_OFF } from './goods.ts';
 import data from './kits.json';
-import { asCargo, type Size, sizeOfItem } from './sizes.ts';
+import { asCargo, asMeasured, itemLabel, rideItems, type Size, sizeOfItem } from './sizes.ts';
 
 /** A case that rides along, with what is in it: so many, or as many as there are of something at this job. */
 interface Kit {
@@ -141,12 +141,17 @@ export function kitGoods(
   const isUsed = (id: string) =>
     materials.some(({ item }) => crateOf(item)?.id === id) || id === SPARES.id || id === FIXINGS.id;
   const helium = materials.find(({ item }) => item === 'helium');
+  const own = file.workshop.rideSizes;
   return [
     ...kitsOf(file, pieces, boards).map(
       ({ id, label, stop, ...size }): Good => ({
         kind: 'kit',
         label,
-        cargo: asCargo(`kit ${id}`, size, stop === 'first' ? FIRST_OFF : REST_OFF),
+        cargo: asCargo(
+          `kit ${id}`,
+          asMeasured(`kit ${id}`, size, own),
+          stop === 'first' ? FIRST_OFF : REST_OFF,
+        ),
       }),
     ),
     ...[...crates, FIXINGS, SPARES]
@@ -157,7 +162,7 @@ export function kitGoods(
           label,
           cargo: asCargo(
             id,
-            { ...(id === SPARES.id || id === FIXINGS.id ? SMALL_CRATE : CRATE), massKg, upright: ['h'] },
+            asMeasured(id, { ...crateSize(id), massKg, upright: ['h'] }, own),
             // Hooks are pressed on before the rest is carried in.
             id === FIXINGS.id ? FIRST_OFF : REST_OFF,
           ),
@@ -169,7 +174,11 @@ export function kitGoods(
       (_, i): Good => ({
         kind: 'cylinder',
         label: 'Helium cylinder: upright and strapped, windows open',
-        cargo: asCargo(`helium ${i + 1}`, { ...CYLINDER, upright: ['h'] }, REST_OFF),
+        cargo: asCargo(
+          `helium ${i + 1}`,
+          asMeasured('helium cylinder', { ...CYLINDER, upright: ['h'] }, own),
+          REST_OFF,
+        ),
       }),
     ),
   ];
@@ -179,13 +188,33 @@ export function kitGoods(
 const ABOVE_M = { step: 0.61, straight: 0.9 } as const;
 const LADDER_KG_PER_M = 4.5;
 
+const crateSize = (id: string) => (id === SPARES.id || id === FIXINGS.id ? SMALL_CRATE : CRATE);
+
+/** What of the house's gear can be measured: how large and heavy each thing is taken to be until somebody does. */
+export const rideThings: readonly (RideSize & { label: string })[] = [
+  ...kits.map(({ id, ...size }) => ({ item: `kit ${id}`, ...size })),
+  ...[...crates, FIXINGS, SPARES].map((crate) => ({ item: crate.id, ...crateSize(crate.id), ...crate })),
+  ...rideItems.flatMap((item) => {
+    const size = sizeOfItem(item);
+    return size ? [{ ...size, item, label: itemLabel(item) }] : [];
+  }),
+  { item: 'helium cylinder', label: 'Helium cylinder', ...CYLINDER },
+].map(({ item, label, lengthM, widthM, heightM, massKg }) => ({
+  item,
+  label,
+  lengthM,
+  widthM,
+  heightM,
+  massKg,
+}));
+
 /** Ladders and wagons. */
 function gearGoods(file: JobFile, gear: readonly string[]): Good[] {
   const names = namesFor(file);
   const ladders = file.workshop.ladders ?? usualLadders;
   return gear.flatMap((id): Good[] => {
     if (isWagon(id)) {
-      const size = sizeOfItem('wagon');
+      const size = sizeOfItem('wagon', file.workshop.rideSizes);
       return size
         ? [{ kind: 'wagon', label: nameIn(id, names), cargo: asCargo(`gear ${id}`, size, FIRST_OFF) }]
         : [];

@@ -7,6 +7,7 @@ import { massOf } from '../structure/mass.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import type { Cargo } from './cargo.ts';
 import { violationsOf } from './check.ts';
+import { rideThings } from './kit.ts';
 import { blockedIn } from './rooms.ts';
 import { vehicleTypes } from './vehicle-types.ts';
 
@@ -120,6 +121,16 @@ test('the sections of a garland tied together are the whole of it, in length and
       expect(own.slice(1).map(({ fromM }, i) => fromM - (own[i]?.toM ?? 0))).toEqual(
         own.slice(1).map(() => 0),
       );
+      // Each has its number in the order of hanging: the one whose points bear most is the first.
+      const points = plan.holds.pieces
+        .find(({ id }) => id === piece.id)
+        ?.points.filter(({ method }) => method !== 'foot-peg');
+      const bears = (section: number) =>
+        (points ?? []).filter((one) => one.section === section).reduce((sum, { loadN }) => sum + loadN, 0);
+      const hung = own.flatMap(({ hungAs }, section) => (hungAs ? [{ hungAs, bears: bears(section) }] : []));
+      expect(hung.map(({ hungAs }) => hungAs).sort()).toEqual(hung.map((_, i) => i + 1));
+      const first = hung.find(({ hungAs }) => hungAs === 1);
+      if (first) expect(first.bears).toBeGreaterThanOrEqual(Math.max(...hung.map((one) => one.bears)) - 0.1);
     }
   const piece = { ...garland(14), sections: 2 };
   const recipe = recipeOf(piece, undefined);
@@ -230,4 +241,58 @@ test('fillers blown on site ride uninflated, and nothing of them is bagged', () 
     .filter(({ nominalIn }) => nominalIn === 5)
     .reduce((sum, { need, spare }) => sum + need + spare, 0);
   expect(flat.reduce((sum, { qty }) => sum + qty, 0)).toBe(needed);
+});
+
+test('what the house has measured of its gear rides as measured, and weighs so on every paper', () => {
+  const file = workshopWith([garland(14)], 'panel-van');
+  const measured = { lengthM: 0.9, widthM: 0.45, heightM: 0.5, massKg: 21 };
+  const own = {
+    ...file,
+    workshop: { ...file.workshop, rideSizes: [{ item: 'kit tools', ...measured }] },
+  };
+  const found = (plan: Plan) =>
+    plan.fits.vehicles.flatMap(({ items }) => items).find(({ id }) => id === 'kit tools');
+  const [usual, mine] = [planJob(file), planJob(own)];
+  expect(found(usual)).toMatchObject({ massKg: 9 });
+  expect(found(mine)).toMatchObject({ massKg: 21, h: 500 });
+  expect([found(mine)?.l, found(mine)?.w].sort()).toEqual([450, 900]);
+  const loaded = ({ fits }: Plan) => fits.vehicles.reduce((sum, { loadKg }) => sum + loadKg, 0);
+  expect(loaded(mine) - loaded(usual)).toBeCloseTo(12, 6);
+  // Every thing that can be measured has a name of its own.
+  expect(new Set(rideThings.map(({ item }) => item)).size).toBe(rideThings.length);
+});
+
+test('each section goes into the smallest bag of the house that takes it, loose balloons into the largest; all counted', () => {
+  const bag = (name: string, lengthM: number, diameterM: number, count: number) => ({
+    id: name,
+    name,
+    lengthM,
+    diameterM,
+    count,
+  });
+  const types = [bag('short', 1, 0.5, 9), bag('long', 2.2, 1.1, 1), bag('huge', 4, 1.3, 3)];
+  const withBags = (bagTypes: typeof types, pieces: Piece[] = twoGarlands()) => {
+    const file = workshopWith(pieces, 'panel-van');
+    return planJob({ ...file, workshop: { ...file.workshop, bagTypes } });
+  };
+  const { fits, lamps } = withBags(types);
+  for (const { fromM, toM, diameterM, bagType } of fits.sections) {
+    const takes = (one: (typeof types)[number]) =>
+      one.lengthM >= toM - fromM && one.diameterM >= diameterM * Math.sqrt(0.88);
+    // In the order of their size the first that is long and wide enough.
+    expect(bagType).toBe(types.find(takes)?.name);
+  }
+  const counted = new Map(fits.bags.map(({ name, wanted }) => [name, wanted]));
+  expect(counted.get('long')).toBe(fits.sections.filter(({ bagType }) => bagType === 'long').length);
+  const loose = fits.vehicles
+    .flatMap(({ items }) => items)
+    .filter(({ kind, label }) => kind === 'bag' && !label.includes('one of'));
+  expect(counted.get('huge')).toBe(
+    loose.length + fits.sections.filter(({ bagType }) => bagType === 'huge').length,
+  );
+  expect(fits.sections.length).toBeGreaterThan(1);
+  expect(lamps.fits).toMatchObject({ state: 'low', reason: expect.stringContaining('are wanted') });
+  const tiny = withBags([bag('tiny', 0.5, 0.3, 99)]);
+  expect(tiny.lamps.fits.reason).toMatch(/^None of your bags takes section A-1/);
+  expect(withBags([bag('huge', 4, 1.3, 99)]).lamps.fits.state).not.toBe('out');
 });

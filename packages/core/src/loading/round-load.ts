@@ -33,5 +33,5 @@ export function goTogether(places: readonly [LoadedPlace, ...LoadedPlace[]]): bo
       })),
     );
   const trip = { trip: 1, goods: goods(false), squeezed: () => goods(true) };
-  return tripOf(trip, rides, TO_TRY).unplaced.length === 0;
+  return tripOf(trip, rides, { tries: TO_TRY, seed: 1 }).unplaced.length === 0;
 }

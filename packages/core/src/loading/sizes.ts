@@ -1,4 +1,4 @@
-import type { CargoKind } from '@early-lantern/contract';
+import type { CargoKind, RideSize } from '@early-lantern/contract';
 import type { Cargo, Upright } from './cargo.ts';
 import data from './sizes.json';
 
@@ -18,8 +18,31 @@ export interface Size {
 
 const byItem = new Map((data as (Size & { item: string; tag: string })[]).map((row) => [row.item, row]));
 
+/** Bags give up so much of their volume at most. Common practice, no source; the figure from memory. */
+export const SQUEEZE = 0.12;
+
+type Measured = Pick<Size, 'lengthM' | 'widthM' | 'heightM' | 'massKg'>;
+
+/** A size as the house has measured its own; else as it is. */
+export function asMeasured<T extends Measured>(item: string, size: T, own: readonly RideSize[] = []): T {
+  const { item: _, ...measured } = own.find((one) => one.item === item) ?? { item };
+  return { ...size, ...measured };
+}
+
 /** How an item of the catalogue of materials rides; undefined for what goes into a crate with others. */
-export const sizeOfItem = (item: string): Size | undefined => byItem.get(item);
+export function sizeOfItem(item: string, own?: readonly RideSize[]): Size | undefined {
+  const size = byItem.get(item);
+  return size && asMeasured(item, size, own);
+}
+
+/** How the catalogue's large things are called on the load. */
+export const itemLabel = (item: string): string => {
+  const words = item.replace(/-/g, ' ').replace(/ 20$/, ', 20 in.');
+  return (words[0]?.toUpperCase() ?? '') + words.slice(1);
+};
+
+/** Every item that rides by itself, by name. */
+export const rideItems: readonly string[] = [...byItem.keys()];
 
 const mm = (metres: number) => Math.max(1, Math.round(metres * 1000));
 

@@ -8,7 +8,7 @@ import { itemKg } from '../structure/mass.ts';
 import { pipePartsOf } from '../structure/pipe-parts.ts';
 import { pipeOf } from '../structure/pipes.ts';
 import { type Good, type MadePiece, REST_OFF } from './goods.ts';
-import { asCargo, type Size, sizeOfItem } from './sizes.ts';
+import { asCargo, itemLabel, type Size, sizeOfItem } from './sizes.ts';
 
 /** A board with the blanket before it, m; a sign; a moulded or stiff panel. From memory, editable defaults. */
 const THICK_M: Record<string, number> = { board: 0.04, sign: 0.03, 'backing board': 0.012 };
@@ -144,16 +144,10 @@ function standingGoods(made: MadePiece, index: number, { workshop }: JobFile): G
         bearsKg: 10,
       });
     }
-    const size = sizeOfItem(item);
+    const size = sizeOfItem(item, workshop.rideSizes);
     return size ? goodsOf(made, index, item, itemLabel(item), number, size) : [];
   });
 }
-
-/** How the catalogue's large things are called on the load. */
-const itemLabel = (item: string): string => {
-  const words = item.replace(/-/g, ' ').replace(/ 20$/, ', 20 in.');
-  return words[0]?.toUpperCase() + words.slice(1);
-};
 
 /** Tables folded, chairs in stacks, all else as it stands. */
 function furniture(made: MadePiece, index: number): Good[] {

@@ -4,9 +4,7 @@ import { type Cargo, type CargoSpace, goesIn, type Loaded, volumeOf } from './ca
 import { type FleetLoad, fitsAlone, loadFleet, mayGoIn } from './fleet.ts';
 import type { Good } from './goods.ts';
 import { blockedIn, type Ride, rackOf, spaceOf } from './rooms.ts';
-
-/** Bags give up so much of their volume at most. Common practice, no source; the figure from memory. */
-export const SQUEEZE = 0.12;
+import { SQUEEZE } from './sizes.ts';
 
 /** Loads tried for each vehicle: with every plan that is shown, and to try a way out; none while something is edited. */
 export const THOROUGH = 20;
@@ -66,8 +64,15 @@ export interface Trip {
   squeezed: () => readonly Good[];
 }
 
+/** Loads tried for each vehicle, and what the search begins with. */
+export interface Searched {
+  tries: number;
+  seed: number;
+}
+
 /** One trip of all vehicles: what rides on a roof first, then their rooms. */
-export function tripOf({ trip, goods, squeezed }: Trip, rides: readonly Ride[], tries: number) {
+export function tripOf({ trip, goods, squeezed }: Trip, rides: readonly Ride[], search: Searched) {
+  const { tries } = search;
   const places = placesOf(rides);
   const [racks, rooms] = [
     places.filter(({ part }) => part === 'roof'),
@@ -88,7 +93,7 @@ export function tripOf({ trip, goods, squeezed }: Trip, rides: readonly Ride[], 
   const { way, load } =
     tries === QUICK
       ? byVolume(rest(goods), spaces)
-      : inRooms(rest(goods), () => rest(squeezed()), spaces, tries);
+      : inRooms(rest(goods), () => rest(squeezed()), spaces, search);
   const byId = new Map([...goods, ...way.goods].map((good) => [good.cargo.id, good]));
   const stops = new Map(goods.map(({ cargo }) => [cargo.id, cargo.stop]));
   const told = (place: Place, loaded: readonly Loaded[] = []) =>
@@ -135,7 +140,7 @@ function inRooms(
   goods: readonly Good[],
   squeezed: () => readonly Good[],
   spaces: readonly CargoSpace[],
-  tries: number,
+  { tries, seed }: Searched,
 ) {
   const volume = sumOf(goods.map(({ cargo }) => volumeOf(cargo.size)));
   // More than all rooms hold goes in no way: then one is tried, for what is left behind.
@@ -155,9 +160,9 @@ function inRooms(
     // Of few things more loads are tried in the same time.
     const more = Math.min(4, Math.max(1, Math.round(MANY / Math.max(1, cargo.length))));
     // A way that leaves much behind at first is not looked into further.
-    const first = loadFleet(cargo, spaces, Math.min(tries, FIRST_TRIES));
+    const first = loadFleet(cargo, spaces, Math.min(tries, FIRST_TRIES), seed);
     const isNear = first.unplaced.length > 0 && first.unplaced.length <= NEARLY_ALL;
-    const load = isNear ? loadFleet(cargo, spaces, tries * more) : first;
+    const load = isNear ? loadFleet(cargo, spaces, tries * more, seed) : first;
     const left = load.unplaced.length;
     if (left < best.left) best = { way, load, left };
     if (left === 0) break;
