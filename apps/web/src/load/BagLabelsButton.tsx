@@ -41,7 +41,9 @@ export function BagLabelsButton() {
               .join(', '),
             weight: mass(massKg),
             rides: `${name}${trip > 1 ? `, trip ${trip}` : ''}: number ${order} in`,
-            opened: task ? `Open at ${clockTime(task.start, workshop.timeZone)}: ${task.label}` : '',
+            opened: task
+              ? `Open at ${clockTime(task.start, workshop.timeZone)}: ${task.label.replace(`${piece}: `, '')}`
+              : '',
             isUpright: kind === 'bouquet',
           };
         }),

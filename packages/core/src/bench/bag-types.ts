@@ -4,7 +4,7 @@ import type { BagType, WorkshopSettings } from '@early-lantern/contract';
 const BAG_M3 = 0.35;
 
 /** A full bag is a bolster: as long as it is, round across. */
-export const holdsM3 = ({ lengthM, diameterM }: Pick<BagType, 'lengthM' | 'diameterM'>): number =>
+const holdsM3 = ({ lengthM, diameterM }: Pick<BagType, 'lengthM' | 'diameterM'>): number =>
   (Math.PI / 4) * diameterM ** 2 * lengthM;
 
 type Bags = Pick<WorkshopSettings, 'bagTypes' | 'bagM3'>;
