@@ -80,3 +80,47 @@ test('hours of the workshop, a bag, a slow hand and the steps of a kind are said
   await expect.poll(async () => (await settings()).floorM2).toBeNull();
   expect((await settings()).methods?.pieces).toEqual([]);
 });
+
+test('bags that the house owns and a case that it measured: named by the load, counted, and taken back', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'our-bags');
+  const settings = async () => ((await (await request.get('/api/v1/workshop')).json()) as WorkshopRow).data;
+  const fits = async () => (await getPlan(request, 'our-bags')).fits;
+  expect((await fits()).bags).toEqual([]);
+  await page.goto('/workshop/house');
+  await page.getByRole('button', { name: 'Add a bag' }).click();
+  await page.getByLabel('Bag', { exact: true }).fill('Bolster');
+  await page.getByLabel('Long', { exact: true }).fill("8'");
+  await page.getByLabel('Wide when full').fill("4'");
+  await page.getByLabel('How many').fill('1');
+  await page.getByLabel('How many').press('Enter');
+  await expect.poll(async () => (await settings()).bagTypes?.[0]?.count).toBe(1);
+  expect((await settings()).bagTypes?.[0]).toMatchObject({ name: 'Bolster' });
+
+  await page.goto('/workshop/gear');
+  await page.getByRole('button', { name: /^Cases, crates and stands/ }).click();
+  const long = page.getByLabel('Tool case, long');
+  await long.fill('30 in');
+  await long.press('Enter');
+  await expect.poll(async () => (await settings()).rideSizes?.[0]?.lengthM ?? 0).toBeCloseTo(0.762, 6);
+
+  const [bag] = (await fits()).bags;
+  expect(bag).toMatchObject({ name: 'Bolster', owned: 1 });
+  expect(bag?.wanted).toBeGreaterThan(1);
+  const tools = (await fits()).vehicles.flatMap(({ items }) => items).find(({ id }) => id === 'kit tools');
+  expect([tools?.l, tools?.w]).toContain(762);
+  await page.goto('/jobs/our-bags/load?view=doors');
+  await expect(page.getByText(`Bolster: ${bag?.wanted} wanted, 1 owned.`)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Fits ?: (low|out)/ })).toBeVisible();
+
+  // Back to what it was.
+  await page.goto('/workshop/gear');
+  await page.getByRole('button', { name: /^Cases, crates and stands/ }).click();
+  await page.getByRole('button', { name: 'Tool case: as in the catalogue' }).click();
+  await expect.poll(async () => (await settings()).rideSizes).toEqual([]);
+  await page.goto('/workshop/house');
+  await page.getByRole('button', { name: 'Delete Bolster' }).click();
+  await expect.poll(async () => (await settings()).bagTypes).toEqual([]);
+});
