@@ -83,6 +83,8 @@ const HeadFields = z.strictObject({
     .optional(),
   /** The workshop's vehicles that go out for it, by id; left out, as many as seat the crew, whichever are free. */
   vehicles: z.array(Id).min(1).max(20).optional(),
+  /** Vehicles that pull their trailer on this job, by id. */
+  trailers: z.array(Id).max(20).optional(),
   /** Spots that a canopy keeps out of the sun, by id. */
   shaded: z.array(SpotId).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */

@@ -160,8 +160,8 @@ export const VehicleLoad = z.strictObject({
   name: z.string(),
   /** 1 for the first trip, 2 for what it comes back for. */
   trip: z.int(),
-  /** Its room, or the rack on its roof. */
-  part: z.enum(['room', 'roof']),
+  /** Its room, the rack on its roof, or the trailer behind it. */
+  part: z.enum(['room', 'roof', 'trailer']),
   /** Of its room, less what is built in and the seats in use. */
   usedShare: z.number(),
   loadKg: z.number(),

@@ -142,6 +142,8 @@ export const Vehicle = z.strictObject({
   loadM: LengthM.max(20).optional(),
   /** Its room for the load; left out, nobody has measured it. */
   cargo: CargoRoom.optional(),
+  /** A trailer that it pulls where a job asks for it. */
+  trailer: CargoRoom.optional(),
   /** Who may drive it; left out, everybody who drives. */
   drivers: z.array(PersonId).min(1).max(60).optional(),
 });
@@ -211,6 +213,8 @@ const SettingsFields = z.strictObject({
   schools: Schools.partial().optional(),
   ladders: z.array(Ladder).max(20).optional(),
   weights: z.array(Weight).max(40).optional(),
+  /** The narrowest door between bench and vehicle; left out, nobody has measured it. */
+  doorM: LengthM.max(20).optional(),
   /** Bags for balloons that it owns; left out, it has as many as it takes of one that holds `bagM3`. */
   bagTypes: z.array(BagType).max(12).optional(),
   /** What its gear measures when it rides; the catalogue's figures stand for the rest. */

@@ -12,6 +12,11 @@ export function VehiclesField() {
     if (now.length > 0) change({ vehicles: now });
     else drop('vehicles');
   };
+  const trailers = head.trailers ?? [];
+  const toggleTrailer = (id: string) =>
+    change({
+      trailers: trailers.includes(id) ? trailers.filter((one) => one !== id) : [...trailers, id],
+    });
   return (
     <>
       <Typography variant="h3">Vehicles</Typography>
@@ -26,6 +31,18 @@ export function VehiclesField() {
             onClick={() => toggle(id)}
           />
         ))}
+        {workshop.vehicles
+          .filter(({ trailer }) => trailer)
+          .map(({ id, name }) => (
+            <Chip
+              key={`trailer-${id}`}
+              label={`Trailer of ${name}`}
+              color={trailers.includes(id) ? 'secondary' : 'default'}
+              variant={trailers.includes(id) ? 'filled' : 'outlined'}
+              aria-pressed={trailers.includes(id)}
+              onClick={() => toggleTrailer(id)}
+            />
+          ))}
       </Stack>
       <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
         {chosen.length > 0

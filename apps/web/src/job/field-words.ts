@@ -21,6 +21,7 @@ const headWords: Record<Exclude<keyof JobHead, 'id'>, string> = {
   secondLoad: 'what the van comes back for',
   loadSeed: 'which load is used',
   vehicles: 'Vehicles',
+  trailers: 'trailers',
   cars: 'cars besides the vehicles',
   shaded: 'spots under a canopy',
   hiredLadders: 'ladders hired',

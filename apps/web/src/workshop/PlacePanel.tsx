@@ -5,6 +5,7 @@ import { keys } from '../api/queries.ts';
 import { CommitField, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { HoursField } from '../parts/HoursField.tsx';
 import { newId } from '../parts/ids.ts';
+import { LengthField } from '../parts/LengthField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { useUnits } from '../preferences.tsx';
 import { lengthColumn, nameColumn, RowList, wholeColumn } from './RowList.tsx';
@@ -13,7 +14,7 @@ const tidy = (value: number) => String(Number(value.toPrecision(3)));
 
 /** The workshop as a place: its hours, its floor, its bags, and what is carried with. */
 export function PlacePanel({ row }: { row: WorkshopRow }) {
-  const { hours, floorM2, bagM3, bagTypes = [], wagons } = row.data;
+  const { hours, floorM2, bagM3, bagTypes = [], doorM, wagons } = row.data;
   const isMetric = useUnits().units === 'metric';
   const perArea = isMetric ? 1 : METRES_PER_FOOT ** 2;
   const perVolume = isMetric ? 1 : METRES_PER_FOOT ** 3;
@@ -64,6 +65,16 @@ export function PlacePanel({ row }: { row: WorkshopRow }) {
             }
           />
         )}
+        <LengthField
+          label="Narrowest door"
+          valueM={doorM}
+          placeholder="not measured"
+          slotProps={{ inputLabel: { shrink: true } }}
+          min={0.4}
+          max={20}
+          onCommit={(now) => change({ doorM: now })}
+          onClear={() => save(() => ({ doorM: undefined }))}
+        />
         <CommitField
           label="Wagons, dollies"
           value={String(wagons ?? 0)}

@@ -28,18 +28,27 @@ export function VehicleRooms({ row }: { row: WorkshopRow }) {
   );
 }
 
+/** What a trailer measures until somebody measures it. */
+const TRAILER = 'trailer';
+const usualTrailer = vehicleTypes.find(({ id }) => id === TRAILER)?.cargo;
+
 interface OneVehicleProps {
   vehicle: Vehicle;
   onChange: (edit: (vehicle: Vehicle) => Vehicle) => void;
 }
 
 /** One vehicle: its room, and who may drive it. */
-function OneVehicle({ vehicle: { id: vehicleId, name, cargo, drivers }, onChange }: OneVehicleProps) {
+function OneVehicle({
+  vehicle: { id: vehicleId, name, cargo, trailer, drivers },
+  onChange,
+}: OneVehicleProps) {
   const { long } = useUnits();
   const crew = (useCrew().data ?? [])
     .map(({ data }) => data)
     .filter(({ skills }) => skills.includes('driver'));
   const setRoom = (room: CargoRoom) => onChange((one) => ({ ...one, cargo: room }));
+  const setTrailer = (room: CargoRoom | undefined) =>
+    onChange(({ trailer: _, ...one }) => (room ? { ...one, trailer: room } : one));
   const setDrivers = (ids: string[]) =>
     onChange(({ drivers: _, ...one }) => (ids.length > 0 ? { ...one, drivers: ids as PersonId[] } : one));
   const built = [...(cargo?.builtIn ?? []), ...(cargo?.foldingSeats ?? [])];
@@ -59,11 +68,13 @@ function OneVehicle({ vehicle: { id: vehicleId, name, cargo, drivers }, onChange
             if (type) setRoom(type.cargo);
           }}
         >
-          {vehicleTypes.map(({ id, label, cargo: room }) => (
-            <MenuItem key={id} value={id}>
-              {label}, {long(room.lengthM)} long
-            </MenuItem>
-          ))}
+          {vehicleTypes
+            .filter(({ id }) => id !== TRAILER)
+            .map(({ id, label, cargo: room }) => (
+              <MenuItem key={id} value={id}>
+                {label}, {long(room.lengthM)} long
+              </MenuItem>
+            ))}
         </TextField>
       </Stack>
       {cargo ? (
@@ -79,6 +90,20 @@ function OneVehicle({ vehicle: { id: vehicleId, name, cargo, drivers }, onChange
         <Typography sx={{ color: 'text.secondary' }}>
           Not measured yet: Fits cannot say whether a load goes in.
         </Typography>
+      )}
+      <FormControlLabel
+        label={`A trailer behind ${name}`}
+        control={
+          <Switch
+            checked={trailer !== undefined}
+            onChange={(_, has) => setTrailer(has ? usualTrailer : undefined)}
+          />
+        }
+      />
+      {trailer && (
+        <Box role="group" aria-label={`Trailer of ${name}`}>
+          <RoomFields cargo={trailer} onChange={setTrailer} isTrailer />
+        </Box>
       )}
       <Stack direction="row" sx={{ alignItems: 'center', flexWrap: 'wrap', gap: 1.5, mt: 1 }}>
         <Typography sx={{ fontSize: 14 }}>Who may drive it:</Typography>
@@ -99,7 +124,14 @@ const lengths = [
   { key: 'doorHeightM', label: 'Door height', max: 6 },
 ] as const;
 
-function RoomFields({ cargo, onChange }: { cargo: CargoRoom; onChange: (cargo: CargoRoom) => void }) {
+interface RoomFieldsProps {
+  cargo: CargoRoom;
+  onChange: (cargo: CargoRoom) => void;
+  /** Nothing rides on its roof. */
+  isTrailer?: boolean;
+}
+
+function RoomFields({ cargo, onChange, isTrailer = false }: RoomFieldsProps) {
   const { roofRack, ...bare } = cargo;
   return (
     <Box
@@ -134,29 +166,31 @@ function RoomFields({ cargo, onChange }: { cargo: CargoRoom; onChange: (cargo: C
           <Switch checked={cargo.isOpen ?? false} onChange={(_, isOpen) => onChange({ ...cargo, isOpen })} />
         }
       />
-      <FormControlLabel
-        label="Roof rack"
-        sx={{ whiteSpace: 'nowrap' }}
-        control={
-          <Switch
-            checked={roofRack !== undefined}
-            onChange={(_, has) =>
-              onChange(
-                has
-                  ? {
-                      ...bare,
-                      roofRack: {
-                        lengthM: Math.min(10, cargo.lengthM),
-                        widthM: Math.min(4, Math.max(0.6, cargo.widthM - 0.3)),
-                        payloadKg: 75,
-                      },
-                    }
-                  : bare,
-              )
-            }
-          />
-        }
-      />
+      {!isTrailer && (
+        <FormControlLabel
+          label="Roof rack"
+          sx={{ whiteSpace: 'nowrap' }}
+          control={
+            <Switch
+              checked={roofRack !== undefined}
+              onChange={(_, has) =>
+                onChange(
+                  has
+                    ? {
+                        ...bare,
+                        roofRack: {
+                          lengthM: Math.min(10, cargo.lengthM),
+                          widthM: Math.min(4, Math.max(0.6, cargo.widthM - 0.3)),
+                          payloadKg: 75,
+                        },
+                      }
+                    : bare,
+                )
+              }
+            />
+          }
+        />
+      )}
     </Box>
   );
 }

@@ -65,6 +65,7 @@ const rules: Record<string, Applies> = {
     ...ids(file.job.pieces.filter((piece) => traitsOf(piece).isLifted)),
   ],
   driving: () => [],
+  trailer: () => [],
   stakes: ({ holds }) =>
     ids(holds.pieces.filter(({ tieLines }) => tieLines.some((line) => line.anchor === 'a stake'))),
   overhead: ({ holds }) =>

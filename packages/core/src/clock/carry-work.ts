@@ -3,7 +3,7 @@ import { type Effort, effort, together } from '../bench/rates.ts';
 import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
-import { type Armfuls, both, loadsOf } from './armfuls.ts';
+import { type Armfuls, both, type Loads, loadsOf } from './armfuls.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
 import { partOfRound } from './rounds.ts';
 import { DRIVE_QUICK, DRIVE_SLOW, driveMinutes } from './travel-work.ts';
@@ -105,65 +105,46 @@ const armfulsTold = ({ light, heavy }: Armfuls): Working[] =>
     ),
   );
 
+/** A part of the load carried between kerb and spot. */
+const carrying =
+  (id: string, which: keyof Loads, label: (file: JobFile) => string) =>
+  (file: JobFile, pieces: readonly WorkedPiece[], hands: number, after: string): Work =>
+    carried(file, { id, label: label(file), load: loadsOf(file, pieces)[which], hands, after });
+
 /** Drop cloths, tools, fixings and ladders: the rest comes in over protected floors. */
-export const unloadFirstWork = (
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  hands: number,
-  after: string,
-): Work =>
-  carried(file, {
-    id: 'unload-first',
-    label: 'Unload what is needed first: drop cloths, tools, fixings, ladders',
-    load: loadsOf(file, pieces).first,
-    hands,
-    after,
-  });
+export const unloadFirstWork = carrying(
+  'unload-first',
+  'first',
+  () => 'Unload what is needed first: drop cloths, tools, fixings, ladders',
+);
 
 /** The rest of the load carried from the kerb to the spot. */
-export const unloadWork = (
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  hands: number,
-  after: string,
-): Work =>
-  carried(file, {
-    id: 'unload',
-    label: `Unload the rest, ${wayWords(file)} to the spot`,
-    load: loadsOf(file, pieces).rest,
-    hands,
-    after,
-  });
+export const unloadWork = carrying(
+  'unload',
+  'rest',
+  (file) => `Unload the rest, ${wayWords(file)} to the spot`,
+);
 
 /** Ladders, tools and empty bags go back to the vehicle before the guests come. */
-export const loadOutWork = (
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  hands: number,
-  after: string,
-): Work =>
-  carried(file, {
-    id: 'load-out',
-    label: 'Load out: ladders, tools and empty bags to the vehicle',
-    load: loadsOf(file, pieces).out,
-    hands,
-    after,
-  });
+export const loadOutWork = carrying(
+  'load-out',
+  'out',
+  () => 'Load out: ladders, tools and empty bags to the vehicle',
+);
 
 /** Everything that was taken down, to the vehicle. */
-export const carryOutWork = (
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  hands: number,
-  after: string,
-): Work =>
-  carried(file, {
-    id: 'carry-out',
-    label: `Carry everything out to the vehicle, ${wayWords(file)}`,
-    load: loadsOf(file, pieces).strike,
-    hands,
-    after,
-  });
+export const carryOutWork = carrying(
+  'carry-out',
+  'strike',
+  (file) => `Carry everything out to the vehicle, ${wayWords(file)}`,
+);
+
+/** What the vehicle came back for. */
+const unloadAgainWork = carrying(
+  'second-unload',
+  'second',
+  (file) => `Unload the second load, ${wayWords(file)} to the spot`,
+);
 
 function wayWords({ site: { loadIn }, workshop }: JobFile): string {
   const { distanceM, steps, lift, floors } = loadIn;
@@ -331,12 +312,5 @@ export function secondLoadWork(
       ),
     ],
   };
-  const unload = carried(file, {
-    id: 'second-unload',
-    label: `Unload the second load, ${wayWords(file)} to the spot`,
-    load: second,
-    hands,
-    after: again.id,
-  });
-  return [again, unload];
+  return [again, unloadAgainWork(file, pieces, hands, again.id)];
 }

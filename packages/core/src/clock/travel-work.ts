@@ -63,7 +63,7 @@ export function driveWork(
     skills: ['driver'],
     gear: ['vehicle'],
     after,
-    cautions: ['driving'],
+    cautions: ['driving', ...(file.job.trailers?.length ? ['trailer'] : [])],
     working: [
       working('Drive', note, [], { value: straight, unit: 'min' }, source),
       ...stops.map((stop) =>

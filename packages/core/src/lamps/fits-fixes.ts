@@ -30,7 +30,7 @@ interface Way {
 }
 
 /**
- * Ways out where *Fits* is out, each tried: another of the workshop's vehicles, one more of them, a seat less, other sections,
+ * Ways out where *Fits* is out, each tried: another of the workshop's vehicles, one more of them, a trailer, a seat less, other sections,
  * fillers blown on site, a second trip, and a van hired; only those are offered with which everything goes and which
  * leave time and holds no worse than they must.
  */
@@ -59,6 +59,7 @@ function timeWords(before: Plan, after: Plan): string {
 function waysFor(file: JobFile, plan: Plan): Way[] {
   return [
     ...otherVehicles(file, plan),
+    ...trailers(file, plan),
     ...seatLess(file, plan),
     ...moreSections(file, plan),
     ...fillersOnSite(file),
@@ -89,6 +90,18 @@ function otherVehicles(file: JobFile, plan: Plan): Way[] {
       ? others.map(({ id, name }) => ({ label: `Take ${name} as well`, changes: set([...now, id]) }))
       : []),
   ];
+}
+
+/** The trailer of a vehicle that goes out anyhow. */
+function trailers({ job, workshop }: JobFile, plan: Plan): Way[] {
+  const now = job.trailers ?? [];
+  const out = vehiclesOut(plan);
+  return workshop.vehicles
+    .filter(({ id, trailer }) => trailer && out.includes(id) && !now.includes(id))
+    .map(({ id, name }) => ({
+      label: `Take the trailer of ${name}`,
+      changes: [{ path: '/job/trailers', value: [...now, id] }],
+    }));
 }
 
 /** Somebody comes by their own car, so that a row of seats can be folded. */

@@ -15,7 +15,7 @@ function rigidPartsOf(piece: Piece): RigidPart[] {
 
 /**
  * What rigid parts of a piece have to go through: the vehicle that takes the longest thing, the way in, and on edge
- * the narrowest door; of its sections the widest, pressed together, has to go through that door too. What has not been
+ * the narrowest doors there and at the workshop; of its sections the widest, pressed together, has to go through those too. What has not been
  * measured is told, not judged.
  * @param squeeze share of its volume that a bag may be pressed together by
  */
@@ -28,7 +28,11 @@ export function clearancesOf(
   const loads = workshop.vehicles.flatMap(({ loadM, cargo }) => loadM ?? cargo?.lengthM ?? []);
   const vehicleM = loads.length ? Math.max(...loads) : null;
   const own = { pieceId: piece.id, piece: piece.name };
-  const doorM = site.loadIn.doorM ?? null;
+  const doors = [
+    { through: 'the narrowest door', hasM: site.loadIn.doorM ?? null },
+    // In their own house most know it by heart: told only where it was measured.
+    ...(workshop.doorM === undefined ? [] : [{ through: 'the workshop’s door', hasM: workshop.doorM }]),
+  ];
   const widest = Math.max(
     0,
     ...sections.filter(({ pieceId }) => pieceId === piece.id).map(({ diameterM }) => diameterM),
@@ -37,20 +41,15 @@ export function clearancesOf(
     ...rigidPartsOf(piece).flatMap(({ thing, lengthM, edgeM }): Clearance[] => [
       { ...own, thing, through: 'the longest vehicle', needsM: lengthM, hasM: vehicleM },
       { ...own, thing, through: 'the way in', needsM: lengthM, hasM: site.loadIn.longestM ?? null },
-      ...(edgeM === undefined
-        ? []
-        : [{ ...own, thing, through: 'the narrowest door', needsM: edgeM, hasM: doorM }]),
+      ...(edgeM === undefined ? [] : doors.map((door) => ({ ...own, thing, needsM: edgeM, ...door }))),
     ]),
     ...(widest > 0
-      ? [
-          {
-            ...own,
-            thing: 'widest section',
-            through: 'the narrowest door',
-            needsM: widest * Math.sqrt(1 - squeeze),
-            hasM: doorM,
-          },
-        ]
+      ? doors.map((door) => ({
+          ...own,
+          thing: 'widest section',
+          needsM: widest * Math.sqrt(1 - squeeze),
+          ...door,
+        }))
       : []),
   ];
 }

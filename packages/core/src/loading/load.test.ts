@@ -203,6 +203,36 @@ describe('a mid-size people carrier with its seats down', () => {
     });
   });
 
+  test('takes all of that with a trailer behind it, which is offered; the drive says what to look to', () => {
+    // An 8 ft board lies in one a little longer than the usual.
+    const usual = vehicleTypes.find(({ id }) => id === 'trailer')?.cargo as CargoRoom;
+    const trailer = { ...usual, lengthM: 2.6 };
+    const withTrailer = (file: JobFile) => {
+      const [first] = file.workshop.vehicles;
+      if (first) file.workshop.vehicles = [{ ...first, trailer }];
+    };
+    const before = lampOf([...twoGarlands(), board(), props()], withTrailer);
+    expect(before.lamps.fits.state).toBe('out');
+    const way = before.lamps.fits.fixes.find(({ label }) => label === 'Take the trailer of The carrier');
+    expect(way?.changes).toEqual([{ path: '/job/trailers', value: ['own'] }]);
+    const { fits, lamps, cautions } = lampOf([...twoGarlands(), board(), props()], (file) => {
+      withTrailer(file);
+      file.job.trailers = ['own'];
+    });
+    expect(fits.unplaced).toEqual([]);
+    expect(['lit', 'low']).toContain(lamps.fits.state);
+    const towed = fits.vehicles.find(({ part }) => part === 'trailer');
+    expect(towed).toMatchObject({
+      id: 'own',
+      name: 'The carrier, in its trailer',
+      payloadKg: trailer.payloadKg,
+    });
+    expect(towed?.items.length).toBeGreaterThan(0);
+    const { cargo, space } = asTold(towed as VehicleLoad);
+    expect(violationsOf(towed?.items ?? [], cargo, space)).toEqual([]);
+    expect(cautions.find(({ code }) => code === 'trailer')?.where).toContain('drive-out');
+  });
+
   test('30 ft of arch pipe travels as 10 ft lengths, or not at all in 8 ft of room', () => {
     const arch = made('packed-arch', 'arch', { pipeLengthM: 30 * METRES_PER_FOOT });
     const { fits, lamps } = lampOf([arch]);

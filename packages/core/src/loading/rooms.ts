@@ -9,6 +9,8 @@ export interface Ride {
   driver: string | null;
   riders: string[];
   cargo: CargoRoom | undefined;
+  /** The trailer it pulls on this job. */
+  trailer: CargoRoom | undefined;
 }
 
 interface Drive {
@@ -27,18 +29,19 @@ export function ridesOf({ workshop, job }: JobFile, { people, vehicles }: Drive)
     only === undefined || only.includes(id);
   const cars = [
     ...vehicles.flatMap((id) => workshop.vehicles.find((one) => one.id === id) ?? []),
-    ...(job.cars ?? []).map((car) => ({ ...car, drivers: undefined })),
+    ...(job.cars ?? []).map((car) => ({ ...car, drivers: undefined, trailer: undefined })),
   ];
   const chosen = driversOf(cars, drivers, mayDrive);
   const driven = cars.map((car, i) => ({ ...car, driver: chosen[i] ?? null }));
   const riders = people.filter((id) => !driven.some(({ driver }) => driver === id));
-  return driven.map(({ id, name, seats, driver, cargo }) => ({
+  return driven.map(({ id, name, seats, driver, cargo, trailer }) => ({
     id,
     name,
     seats,
     driver,
     riders: riders.splice(0, Math.max(0, seats - (driver ? 1 : 0))),
     cargo,
+    trailer: job.trailers?.includes(id) ? trailer : undefined,
   }));
 }
 

@@ -28,7 +28,14 @@ interface Place {
   space: CargoSpace;
 }
 
-/** The rooms of the vehicles, the seats in use taken off, and the racks on their roofs. */
+/** How a part of a vehicle is called beside it. */
+const PARTS: Record<VehicleLoad['part'], string> = {
+  room: '',
+  roof: ', on the roof',
+  trailer: ', in its trailer',
+};
+
+/** The rooms of the vehicles, the seats in use taken off, their trailers, and the racks on their roofs. */
 function placesOf(rides: readonly Ride[]): Place[] {
   return rides.flatMap((ride): Place[] => {
     const room = ride.cargo as NonNullable<Ride['cargo']>;
@@ -37,6 +44,7 @@ function placesOf(rides: readonly Ride[]): Place[] {
     const { payloadKg, isOpen = false, roofRack } = room;
     return [
       { ride, part: 'room', payloadKg, isOpen, blocked, space: spaceOf(room, blocked) },
+      ...(ride.trailer ? [trailerOf(ride, ride.trailer)] : []),
       ...(roofRack
         ? [
             {
@@ -51,6 +59,19 @@ function placesOf(rides: readonly Ride[]): Place[] {
         : []),
     ];
   });
+}
+
+/** The trailer behind a vehicle. */
+function trailerOf(ride: Ride, room: NonNullable<Ride['trailer']>): Place {
+  const blocked = blockedIn(room, 0, 0);
+  return {
+    ride,
+    part: 'trailer',
+    payloadKg: room.payloadKg,
+    isOpen: room.isOpen ?? false,
+    blocked,
+    space: spaceOf(room, blocked),
+  };
 }
 
 /** What rides on a roof: long, and neither wind nor rain harms it. */
@@ -76,7 +97,7 @@ export function tripOf({ trip, goods, squeezed }: Trip, rides: readonly Ride[], 
   const places = placesOf(rides);
   const [racks, rooms] = [
     places.filter(({ part }) => part === 'roof'),
-    places.filter(({ part }) => part === 'room'),
+    places.filter(({ part }) => part !== 'roof'),
   ];
   const outside = goods.filter(
     ({ kind, cargo: { size } }) =>
@@ -219,7 +240,7 @@ function asVehicleLoad(
     sumOf(items.map((one) => one.massKg * (one[at] + one[long] / 2))) / loadKg;
   return {
     id,
-    name: part === 'roof' ? `${name}, on the roof` : name,
+    name: `${name}${PARTS[part]}`,
     trip,
     part,
     usedShare: sumOf(items.map((one) => volumeOf(one))) / freeVolume(space),

@@ -233,6 +233,14 @@ test('long and stiff things go where they were measured to go; what was not is t
     ['board', 'the way in', 2.4, null, true],
     ['board', 'the narrowest door', 1.2, 0.9, false],
   ]);
+  const measured = jobOf([], edit);
+  measured.workshop.doorM = 0.8;
+  const boards = made('backdrop', 'b', { what: 'boards', unitWidthM: 1.2, heightM: 2.4 });
+  expect(clearancesOf(boards, [], 0, measured).at(-1)).toMatchObject({
+    through: 'the workshop’s door',
+    needsM: 1.2,
+    hasM: 0.8,
+  });
   expect(clearances(made('tower', 't', { heightM: 3 }))[0]).toEqual([
     'pole',
     'the longest vehicle',
