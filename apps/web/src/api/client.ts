@@ -13,16 +13,27 @@ export class ApiProblem extends Error {
 /** The server could not be reached: nothing is known of what it did. */
 class Unreachable extends Error {}
 
+/** A browser sends no more than so much after its page is gone, bytes. */
+const MOST_KEPT_ALIVE = 60_000;
+
+/** A change goes on its way although the page is left meanwhile, as far as browsers do that. */
+export function sent(method: string, body: unknown): RequestInit {
+  const text = JSON.stringify(body);
+  return {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: text,
+    keepalive: new Blob([text]).size <= MOST_KEPT_ALIVE,
+  };
+}
+
 /** Calls the API. @throws ApiProblem when it refuses, Unreachable when it does not answer. */
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`/api/v1${path}`, {
-    method,
-    ...(body === undefined
-      ? {}
-      : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
-  }).catch(() => {
-    throw new Unreachable('The server does not answer.');
-  });
+  const response = await fetch(`/api/v1${path}`, body === undefined ? { method } : sent(method, body)).catch(
+    () => {
+      throw new Unreachable('The server does not answer.');
+    },
+  );
   const text = await response.text();
   const isJson = response.headers.get('content-type')?.includes('json');
   if (!isJson) throw new Unreachable(`The server answered ${response.status} without an explanation.`);

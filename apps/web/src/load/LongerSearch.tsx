@@ -58,7 +58,7 @@ export function LongerSearch({ fits }: { fits: Fits }) {
     );
   const better = found?.fits === fits ? found.better : undefined;
   return (
-    <Stack className="no-print" sx={{ gap: 1, alignItems: 'flex-start' }}>
+    <Stack direction="row" className="no-print" sx={{ gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
       {better && (
         <Alert
           severity="success"
@@ -70,9 +70,11 @@ export function LongerSearch({ fits }: { fits: Fits }) {
         </Alert>
       )}
       {found?.fits === fits && !better && (
-        <Typography>No better load was found. Press the lantern Fits for ways out.</Typography>
+        <Typography>
+          No better load was found.{fits.unplaced.length > 0 ? ' Press the lantern Fits for ways out.' : ''}
+        </Typography>
       )}
-      <Button variant="outlined" onClick={() => void search()}>
+      <Button size="small" variant="outlined" onClick={() => void search()}>
         Search longer for a load
       </Button>
     </Stack>

@@ -63,7 +63,6 @@ export function VehiclesView() {
           <Typography sx={{ fontSize: 14, mt: 0.5 }}>Press the lantern Fits for ways out.</Typography>
         </Alert>
       )}
-      <LongerSearch fits={fits} />
       <Stack direction="row" sx={{ alignItems: 'center', flexWrap: 'wrap', gap: 1.5 }}>
         <ToggleButtonGroup
           className="no-print"
@@ -82,6 +81,7 @@ export function VehiclesView() {
           ))}
         </ToggleButtonGroup>
         <LoadFiles load={shown} all={fits.vehicles} />
+        <LongerSearch fits={fits} />
         {isOld && <Typography sx={{ color: 'text.secondary', fontSize: 14 }}>Updating the load …</Typography>}
       </Stack>
       <OneVehicle key={keyOf(shown)} load={shown} />
