@@ -240,4 +240,22 @@ test('three small jobs in a day are one round: kept apart, joined again, used; t
   await expect(
     page.getByText('Load the vehicle for Fernery Glasshouse, Otterlock Botanic Garden: load 1 of 3'),
   ).toBeVisible();
+
+  // A piece is changed afterwards: the day's page says whose load is old, and mends it.
+  const [piece] = (await getJob(request, 'chart-hour-round')).pieces;
+  if (piece?.data.kind !== 'organic-garland') throw new Error('no garland');
+  const slimmer = { ...piece.data, widthM: piece.data.widthM * 0.98 };
+  const changed = await request.put(`/api/v1/jobs/chart-hour-round/pieces/${piece.data.id}`, {
+    data: { revision: piece.revision, data: slimmer },
+  });
+  expect(changed.ok()).toBe(true);
+  await page.goto(`/days/${date}`);
+  const old = page.getByText(/Other things ride to Harbour Reading Room/);
+  await expect(old).toBeVisible({ timeout: 60_000 });
+  // What takes less time at the bench now may move a little as well.
+  await page.getByRole('button', { name: /^Use (it with the new load|the repaired plan)$/ }).click();
+  await expect(old).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByText('every job keeps to this plan', { exact: false })).toBeVisible({
+    timeout: 60_000,
+  });
 });

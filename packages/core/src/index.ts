@@ -22,7 +22,14 @@ export { asWish } from './clock/repair.ts';
 export { visitSteps } from './clock/visit-steps.ts';
 export { choiceCost } from './day/choice-cost.ts';
 export { type Clash, clashesOf } from './day/clashes.ts';
-export { agreedTasks, type DayPlan, loadedRounds, planningDay, shownTasks } from './day/plan-day.ts';
+export {
+  agreedTasks,
+  type DayPlan,
+  loadedRounds,
+  placesReloaded,
+  planningDay,
+  shownTasks,
+} from './day/plan-day.ts';
 export { dayMoves, isDayWorthMoving, type Moved, shortJobs } from './day/repair-day.ts';
 export { type DrivenRound, drivenAlone, drivenRounds, placesGone } from './day/round-legs.ts';
 export { sharingDay } from './day/sharing.ts';

@@ -1,10 +1,14 @@
+import { listed } from '@early-lantern/core';
 import { Chip, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { useHead } from './use-head.ts';
 
 /** Which of the workshop's vehicles go out for the job; none chosen, as many as seat the crew, whichever are free. */
 export function VehiclesField() {
-  const { workshop } = useJob().file;
+  const {
+    planned,
+    file: { workshop },
+  } = useJob();
   const { head, change, drop } = useHead();
   const chosen = head.vehicles ?? [];
   const toggle = (id: string) => {
@@ -13,6 +17,11 @@ export function VehiclesField() {
     else drop('vehicles');
   };
   const trailers = head.trailers ?? [];
+  // Of what goes out the clock decides where nothing is chosen.
+  const out = chosen.length > 0 ? chosen : (planned?.plan.fits.vehicles ?? []).map(({ id }) => id);
+  const trailersLeft = workshop.vehicles
+    .filter(({ id }) => trailers.includes(id) && out.length > 0 && !out.includes(id))
+    .map(({ name }) => name);
   const toggleTrailer = (id: string) =>
     change({
       trailers: trailers.includes(id) ? trailers.filter((one) => one !== id) : [...trailers, id],
@@ -49,6 +58,11 @@ export function VehiclesField() {
           ? 'Those go out for this job.'
           : 'None chosen: as many as seat the crew, whichever are free.'}
       </Typography>
+      {trailersLeft.length > 0 && (
+        <Typography sx={{ fontSize: 14, color: 'var(--mui-palette-out)' }}>
+          {listed(trailersLeft)} does not go out for this job: its trailer stays at home.
+        </Typography>
+      )}
     </>
   );
 }

@@ -11,12 +11,14 @@ interface AgreedNoteProps {
   isKept: boolean | undefined;
   /** Places of its rounds whose job is not of this day any more. */
   gone: readonly string[];
+  /** Places to which other things ride than the other jobs of their round show. */
+  reloaded: readonly string[];
   onLetGo: () => void;
 }
 
 /** Since when the jobs keep to a plan, and whether they still can. */
-export function AgreedNote({ agreedAt, zone, moves, isKept, gone, onLetGo }: AgreedNoteProps) {
-  const isOff = moves.length > 0 || isKept === false || gone.length > 0;
+export function AgreedNote({ agreedAt, zone, moves, isKept, gone, reloaded, onLetGo }: AgreedNoteProps) {
+  const isOff = moves.length > 0 || isKept === false || gone.length > 0 || reloaded.length > 0;
   return (
     <Alert
       severity={isOff ? 'warning' : 'success'}
@@ -45,10 +47,18 @@ export function AgreedNote({ agreedAt, zone, moves, isKept, gone, onLetGo }: Agr
             ))}
           </Box>
         </>
-      ) : isOff ? (
+      ) : isKept === false ? (
         ', but it no longer fits.'
+      ) : isOff ? (
+        ', but a load has changed.'
       ) : (
         ': every job keeps to this plan.'
+      )}
+      {gone.length === 0 && reloaded.length > 0 && (
+        <Box>
+          Other things ride to {listed(reloaded)} by now. Use the plan again, so that every job of the round
+          shows the same load.
+        </Box>
       )}
     </Alert>
   );

@@ -14,6 +14,7 @@ import { agreedAtOf } from './day-search.ts';
 import { SearchBar } from './SearchBar.tsx';
 import { agree, applyWay, letGoOfDay, setDrivenAlone } from './save-day.ts';
 import { useDaySearch } from './use-day-search.ts';
+import { useReloaded } from './use-reloaded.ts';
 import { WaysOut } from './WaysOut.tsx';
 
 /** The day's jobs as one: what clashes, the best plan found, ways out, and what was agreed. */
@@ -22,6 +23,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
   const { clashes, plan, of, culprits, ways, rehearsed } = search;
   const notify = useNotice();
   const agreedAt = agreedAtOf(files);
+  const reloaded = useReloaded(files);
   const save = async (what: Promise<() => Promise<void>>, text: string) => {
     try {
       const undo = await what;
@@ -47,6 +49,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           moves={moves}
           isKept={isKept}
           gone={placesGone(files)}
+          reloaded={reloaded}
           onLetGo={() => void save(letGoOfDay(files), 'The jobs are planned by themselves again.')}
         />
       ) : (
@@ -66,9 +69,13 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           onStop={search.stop}
           onLonger={agreedAt ? undefined : search.lookLonger}
           use={
-            !agreedAt || moves.length > 0
+            !agreedAt || moves.length > 0 || reloaded.length > 0
               ? {
-                  label: agreedAt ? 'Use the repaired plan' : 'Use this plan',
+                  label: !agreedAt
+                    ? 'Use this plan'
+                    : moves.length > 0
+                      ? 'Use the repaired plan'
+                      : 'Use it with the new load',
                   isOffered: isKept ?? false,
                   onUse: use,
                 }

@@ -44,6 +44,10 @@ export const loadedRounds = (
   { rounds, jobs }: Pick<DayPlan, 'rounds' | 'jobs'>,
 ): Promise<Round[]> => dayPlanner().loadedRounds([...files], { rounds, jobs });
 
+/** Places of agreed rounds to which other things ride by now than every job of the round shows. */
+export const findReloaded = (files: readonly JobFile[]): Promise<string[]> =>
+  dayPlanner().placesReloaded([...files]);
+
 /** Which parts of the day cannot all be done in their windows. */
 export const findCulprits = (files: readonly JobFile[]): Promise<Culprit[]> =>
   dayPlanner().culprits([...files]);

@@ -7,6 +7,7 @@ import {
   type DayPlan,
   draftPlan,
   loadedRounds,
+  placesReloaded,
   planningDay,
   rehearsing,
   type WayOut,
@@ -56,6 +57,7 @@ const planner = {
     return going?.results() ?? null;
   },
   loadedRounds,
+  placesReloaded,
   /** Which parts of the day cannot all be done. */
   culprits: (files: JobFile[]): Culprit[] => culpritsOf(files.map(workedJob)),
   /**

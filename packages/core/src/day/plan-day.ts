@@ -1,4 +1,5 @@
 import type { AgreedTask, JobFile, OnTime, Round, RoundGood, Task } from '@early-lantern/contract';
+import { dequal } from 'dequal';
 import { type ClockPlan, clockPlans } from '../clock/clock.ts';
 import { paidMinutes } from '../clock/day-cost.ts';
 import type { WorkedJob } from '../clock/day-job.ts';
@@ -8,6 +9,7 @@ import { boundOf } from '../clock/most-in-hand.ts';
 import { overrunsOf } from '../clock/overruns.ts';
 import { asWish } from '../clock/repair.ts';
 import { goTogether } from '../loading/round-load.ts';
+import { IS_SHARED } from '../loading/together.ts';
 import { roundGoodsOf } from '../plan.ts';
 import { compile } from '../schedule/compiled.ts';
 import { drivenRounds } from './round-legs.ts';
@@ -124,6 +126,27 @@ export function loadedRounds(files: readonly JobFile[], plan: Pick<DayPlan, 'rou
     return { ...round, stops, ...(leave && home && vehicles ? { leave, home, vehicles } : {}) };
   });
 }
+
+/**
+ * Places of agreed rounds to which other things ride by now than were loaded with the round: a piece was changed since,
+ * and the other jobs of the round still show the load as it was.
+ */
+export function placesReloaded(files: readonly JobFile[]): string[] {
+  const stops = files.flatMap(({ job }) =>
+    (job.clock?.rounds ?? []).flatMap((round) => (round.trip === 'set-up' ? round.stops : [])),
+  );
+  return files
+    .filter((file) => {
+      const kept = stops.flatMap(({ job, goods }) => (job === file.job.id && goods ? [goods] : []));
+      if (kept.length === 0) return false;
+      const now = ownOf(roundGoodsOf(file));
+      return kept.some((goods) => !dequal(ownOf(goods), now));
+    })
+    .map(({ site }) => site.name);
+}
+
+/** What is for one place alone: tools, ladders and wagons serve at every one, and change with the hours. */
+const ownOf = (goods: readonly RoundGood[]) => goods.filter(({ kind }) => !IS_SHARED.has(kind));
 
 /** Asks by what rides to each place, worked out once for each job. */
 function loadedTogether(): MayLoad {

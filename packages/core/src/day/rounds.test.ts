@@ -7,7 +7,7 @@ import { dayBreaches } from '../test/day-rules.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { driveBetween } from '../travel/between.ts';
 import { clashesOf } from './clashes.ts';
-import { agreedTasks, type DayPlan, loadedRounds, planningDay } from './plan-day.ts';
+import { agreedTasks, type DayPlan, loadedRounds, placesReloaded, planningDay } from './plan-day.ts';
 import { drivenRounds, placesGone } from './round-legs.ts';
 import { joined } from './rounds.ts';
 
@@ -234,6 +234,22 @@ function oneGarland(file: JobFile, feet: number): JobFile {
   const spotId = file.site.spots[0]?.id ?? '';
   return { ...file, job: { ...file.job, pieces: [{ ...garland(feet), spotId }] } };
 }
+
+test('a piece changed once its round is agreed: the load that the others show is told to be old, until the plan is used again', () => {
+  const files = threeSmall();
+  const plan = planned(files, 1500);
+  const agreed = agreedOn(files, { ...plan, rounds: loadedRounds(files, plan) });
+  expect(placesReloaded(agreed)).toEqual([]);
+  const [boat, reading, fair] = agreed as [JobFile, JobFile, JobFile];
+  const wider: JobFile = {
+    ...reading,
+    job: { ...reading.job, pieces: oneGarland(reading, 19).job.pieces },
+  };
+  const changed = [boat, wider, fair];
+  expect(placesReloaded(changed)).toEqual([reading.site.name]);
+  const again = agreedOn(changed, { ...plan, rounds: loadedRounds(changed, plan) });
+  expect(placesReloaded(again)).toEqual([]);
+});
 
 test('a job of a round that is deleted or moved to another day: the others say so, and drive without it once planned anew', () => {
   const files = threeSmall();

@@ -6,7 +6,7 @@ import type { Good } from './goods.ts';
 const STOPS_AT_PLACE = 2;
 
 /** Tools, ladders and wagons serve at every place: of each kind there is one in the vehicle. */
-const IS_SHARED: ReadonlySet<Good['kind']> = new Set(['kit', 'ladder', 'wagon']);
+export const IS_SHARED: ReadonlySet<Good['kind']> = new Set(['kit', 'ladder', 'wagon']);
 
 /** The things of one place of a round. */
 interface PlaceGoods {
