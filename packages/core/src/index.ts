@@ -115,5 +115,6 @@ export { boundsOf, whereThereIsRoom } from './support/room.ts';
 export { hungOn, movesWith, type Side } from './support/snap.ts';
 export { carrierWords } from './support/words.ts';
 export { hasSurface, type SurveyQuestion, surveyWalk } from './survey/walk.ts';
+export { driveBetween } from './travel/between.ts';
 export { simulatedDrive } from './travel/simulated.ts';
 export { simulatedForecast } from './weather/simulated.ts';

@@ -2,6 +2,7 @@ import type { JobFile, Round } from '@early-lantern/contract';
 import {
   type DayPlan,
   type DrivenRound,
+  driveBetween,
   drivenAlone,
   drivenRounds,
   listed,
@@ -76,6 +77,11 @@ function RoundLine({ round, files, onApart }: RoundLineProps) {
   if (!first) return null;
   const zone = first.workshop.timeZone;
   const names = namesFor(first);
+  const stops = round.places.flatMap(({ job }) => files.find((file) => file.job.id === job) ?? []);
+  const unmarked = stops.some((to, i) => {
+    const from = stops[i - 1];
+    return from !== undefined && driveBetween(from, to).isOverWorkshop;
+  });
   return (
     <Box component="article" aria-label={`One round ${TRIPS[round.trip]}`}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap', mb: 0.5 }}>
@@ -91,6 +97,12 @@ function RoundLine({ round, files, onApart }: RoundLineProps) {
         </Button>
       </Box>
       <RoundPath leave={round.leave} places={round.places} home={round.home} zone={zone} />
+      {unmarked && (
+        <Typography sx={{ fontSize: 14, color: 'text.secondary', mt: 0.5 }}>
+          Drives between places are reckoned by way of the workshop where a place has no latitude and
+          longitude: type them at the site, and the workshop’s under House.
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -1,5 +1,6 @@
 import type { CargoRoom, Change, Fix, JobFile, Plan } from '@early-lantern/contract';
 import { isGarland } from '../piece/kinds.ts';
+import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
 import { applyChanges } from './fixes.ts';
 
@@ -36,6 +37,7 @@ interface Way {
  */
 export function fitsFixes(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
   const { state } = plan.lamps.fits;
+  if (state === 'low') return shorterForBags(file, plan, draft);
   if (state !== 'out') return [];
   const found: Fix[] = [];
   for (const { label, changes } of waysFor(file, plan)) {
@@ -141,6 +143,36 @@ function moreSections({ job }: JobFile, plan: Plan): Way[] {
   return changes.length > 0
     ? [{ label: 'Cut the garlands that are left behind into one more section', changes }]
     : [];
+}
+
+/** So many sections more are tried where no bag of the house takes one. */
+const MORE_SECTIONS = 3;
+
+/** Garlands of which no bag of the house takes a section, cut into as few more as it takes. */
+function shorterForBags(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
+  const bare = new Set(
+    plan.fits.sections.filter(({ bagType }) => bagType === null).map(({ pieceId }) => pieceId),
+  );
+  const names = file.job.pieces.filter(({ id }) => bare.has(id)).map(({ name }) => name);
+  for (let more = 1; more <= MORE_SECTIONS; more++) {
+    const changes = file.job.pieces.flatMap((piece, i): Change[] =>
+      bare.has(piece.id)
+        ? [{ path: `/job/pieces/${i}/sections`, value: (plan.pieces[i]?.sections ?? 1) + more }]
+        : [],
+    );
+    if (changes.length === 0) return [];
+    const tried = draft(applyChanges(file, changes));
+    const isBagged = tried.fits.sections.every(({ bagType }) => bagType !== null);
+    if (isBagged && tried.lamps.fits.state !== 'out')
+      return [
+        {
+          label: `Cut ${listed(names)} into ${plural(more, 'section')} more`,
+          gain: `every section has its bag${timeWords(plan, tried)}`,
+          changes,
+        },
+      ];
+  }
+  return [];
 }
 
 /** Fillers of everything that is blown in the workshop are blown on site. */

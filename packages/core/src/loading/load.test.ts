@@ -1,4 +1,5 @@
 import type { CargoRoom, JobFile, Piece, Plan, VehicleLoad } from '@early-lantern/contract';
+import { applyChanges } from '../lamps/fixes.ts';
 import { newPiece } from '../piece/new-piece.ts';
 import { recipeOf } from '../piece/recipe-of.ts';
 import { planJob } from '../plan.ts';
@@ -325,4 +326,14 @@ test('each section goes into the smallest bag of the house that takes it, loose 
   const tiny = withBags([bag('tiny', 0.5, 0.3, 99)]);
   expect(tiny.lamps.fits.reason).toMatch(/^None of your bags takes section A-1/);
   expect(withBags([bag('huge', 4, 1.3, 99)]).lamps.fits.state).not.toBe('out');
+  // Bags that are wide enough but short: cut into more sections each has its bag; what is too wide no cut helps.
+  const file = workshopWith(twoGarlands(), 'panel-van');
+  file.workshop.bagTypes = [bag('stubby', 1.5, 1.3, 99)];
+  const before = planJob(file);
+  expect(before.lamps.fits.reason).toMatch(/^None of your bags takes/);
+  const [cut] = before.lamps.fits.fixes;
+  const after = planJob(applyChanges(file, cut?.changes ?? []));
+  expect(after.fits.sections.map(({ bagType }) => bagType)).toEqual(after.fits.sections.map(() => 'stubby'));
+  expect(after.fits.sections.length).toBeGreaterThan(before.fits.sections.length);
+  expect(tiny.lamps.fits.fixes).toEqual([]);
 });
