@@ -1,5 +1,5 @@
 import type { Fits } from '@early-lantern/contract';
-import type { LongerLoad } from '@early-lantern/core';
+import { type LongerLoad, plural } from '@early-lantern/core';
 import { Alert, Button, LinearProgress, Stack, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useHead } from '../brief/use-head.ts';
@@ -83,8 +83,10 @@ export function LongerSearch({ fits }: { fits: Fits }) {
 
 const words = ({ unplaced, squeeze, firstAtDoor }: Found): string =>
   [
-    unplaced.length > 0 ? `A load that leaves ${unplaced.length} out` : 'A load with everything in',
-    squeeze > 0 ? `bags pressed by ${Math.round(squeeze * 100)} %` : '',
+    unplaced.length > 0
+      ? `A load that leaves ${plural(unplaced.length, 'thing')} behind`
+      : 'A load with everything in',
+    squeeze > 0 ? `bags squeezed by ${Math.round(squeeze * 100)} %` : '',
     firstAtDoor ? '' : 'what is needed first not at the door',
   ]
     .filter(Boolean)

@@ -194,7 +194,7 @@ function carried(file: JobFile, { id, label, load, hands, after }: Carrying): Wo
         "the site's survey, steps and lift as so many metres; a third is picking up and setting down: from memory",
       ),
       working(
-        'Full vans, 100 ft',
+        'Full vans carried 100 ft',
         'light / full van · way',
         [
           ['light', load.light, 'armfuls'],
