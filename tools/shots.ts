@@ -107,6 +107,12 @@ async function takeShots(): Promise<void> {
       await page.getByRole('heading', { level: 1 }).first().waitFor();
       await page.getByRole('progressbar').waitFor({ state: 'detached' });
       await page.evaluate(() => document.fonts.ready.then(() => undefined));
+      // Of a job the whole plan, not the first draft of it.
+      if (shot.path.startsWith('/jobs/'))
+        await page
+          .getByRole('button', { name: /^Fits ?: (?!.*about)/ })
+          .first()
+          .waitFor();
       await shot.prepare?.(page);
       // Ways out are tried when everything else has been quiet for a while.
       await page.waitForTimeout(2000);
