@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Car } from './car.ts';
 import { PersonId } from './ids.ts';
 import { RoundGood } from './load.ts';
 import { TooLoud } from './noise.ts';
@@ -34,34 +35,60 @@ const RoundStop = z.strictObject({
   job: Id,
   place: Name,
   driveMin: z.int().min(0).max(720),
+  /** Left out, all on board work or wait there; else some are dropped off to work there, or are fetched again. */
+  does: z.enum(['drop', 'fetch']).optional(),
+  /** Who rides to it; left out, everybody. */
+  riders: z.array(PersonId).min(1).max(31).optional(),
+  /** Before it sets out for this place the vehicle goes home: how long that takes, and with whom. */
+  byHome: z
+    .strictObject({ driveMin: z.int().min(0).max(720), riders: z.array(PersonId).min(1).max(31) })
+    .optional(),
+  /** Vehicles that stay with those dropped off and bring them home, by id: then nobody fetches them. */
+  keeps: z.array(Id).min(1).max(20).optional(),
   /** From when to when the crew is there, as it was agreed. */
   arrive: Instant.optional(),
   leave: Instant.optional(),
   /** What rides there, as it was when the round was agreed on: the jobs of a round are loaded as one. */
   goods: z.array(RoundGood).max(1000).optional(),
 });
+export type RoundStop = z.infer<typeof RoundStop>;
 
-/** One drive to the places of several jobs and home, instead of one each; every job of it has the same. */
+/** One drive to the places of one or several jobs and home, instead of one each; every job of it has the same. */
 const RoundFields = z.strictObject({
   trip: z.enum(['set-up', 'strike']),
   /** In the order in which they are driven to. */
-  stops: z.array(RoundStop).min(2).max(6),
+  stops: z.array(RoundStop).min(1).max(12),
   /** From the last place back to the workshop. */
   homeMin: z.int().min(0).max(720),
   /** Everybody who rides, whichever job they work on. */
   people: z.array(PersonId).min(1).max(31),
+  /** Who rides home from the last place; left out, everybody. */
+  homeRiders: z.array(PersonId).min(1).max(31).optional(),
+  /** Cars besides the workshop's vehicles that drive along: those of all its jobs. */
+  cars: z.array(Car).max(36).optional(),
+  /** The order of its places was set by hand: it is kept when the day is planned anew. */
+  isKept: z.boolean().optional(),
   /** When it leaves the workshop and is back there, and what drives, as it was agreed. */
   leave: Instant.optional(),
   home: Instant.optional(),
   vehicles: z.array(Id).max(20).optional(),
 });
-export const Round = withRule(RoundFields, RoundFields.pick({ stops: true }), ({ stops }) =>
-  repeated(
-    stops.map(({ job }) => job),
+export const Round = withRule(RoundFields, RoundFields.pick({ stops: true }), ({ stops }) => [
+  ...repeated(
+    stops.flatMap(({ job, does }) => (does === 'fetch' ? [] : [job])),
     'stops',
     'job',
   ),
-);
+  ...stops.flatMap(({ job, does, keeps }, i) => {
+    const others = (which: 'drop' | 'fetch') =>
+      stops.filter((one, k) => one.job === job && one.does === which && (which === 'fetch' ? k > i : k < i));
+    if (does === 'fetch' && others('drop').length !== 1)
+      return [{ path: ['stops', i, 'does'], reason: 'nobody was dropped off there before' }];
+    if (does === 'drop' && !keeps && others('fetch').length !== 1)
+      return [{ path: ['stops', i, 'does'], reason: 'who is dropped off there is not fetched' }];
+    return [];
+  }),
+]);
 export type Round = z.infer<typeof Round>;
 
 /** What people have chosen about when things are done; the plan is made around it. */

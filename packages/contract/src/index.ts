@@ -1,4 +1,5 @@
 export * from './api.ts';
+export * from './car.ts';
 export { carrierIds, hangsOn } from './carriers.ts';
 export * from './clock.ts';
 export * from './faults.ts';

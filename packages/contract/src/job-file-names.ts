@@ -47,7 +47,8 @@ export function unknownNames({ job, site, workshop }: JobFile): Fault[] {
 /** A job without the people who are not there any more; a crew of whom nobody is left stays as it is, to be refused. */
 export function withoutGone<T extends Omit<JobFile['job'], 'pieces'>>(job: T, known: ReadonlySet<string>): T {
   const there = (list: readonly string[]) => list.filter((id) => known.has(id));
-  const { strikeCrew = [], clock, ...rest } = job;
+  const { strikeCrew = [], clock, dropOffs = [], ...rest } = job;
+  const brought = dropOffs.filter(({ driver }) => known.has(driver));
   const crew = there(job.crew);
   const strikers = there(strikeCrew);
   const pins = (clock?.pins ?? []).flatMap(({ crew: theirs, ...pin }) => {
@@ -63,6 +64,7 @@ export function withoutGone<T extends Omit<JobFile['job'], 'pieces'>>(job: T, kn
     ...rest,
     crew: crew.length > 0 ? crew : job.crew,
     ...(strikers.length > 0 ? { strikeCrew: strikers } : {}),
+    ...(brought.length > 0 ? { dropOffs: brought } : {}),
     ...(clock
       ? {
           clock: {

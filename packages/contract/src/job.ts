@@ -1,9 +1,9 @@
 import { z } from 'zod';
+import { Car } from './car.ts';
 import { Carried, carrierBreaches } from './carriers.ts';
 import { ClockChoices } from './clock.ts';
 import { Platform } from './hold.ts';
 import { LadderId, PersonId, PieceId, SpotId } from './ids.ts';
-import { CargoRoom } from './load.ts';
 import { Piece } from './piece/index.ts';
 import { repeated, withRule } from './rules.ts';
 import { Id, Instant, Name, Text } from './scalars.ts';
@@ -21,6 +21,16 @@ const Stop = z.strictObject({
   minutes: z.int().min(0).max(240),
 });
 export type Stop = z.infer<typeof Stop>;
+
+/** The crew is brought by somebody who drives off once everything is unloaded, and comes back to fetch them. */
+const DropOff = z.strictObject({
+  trip: z.enum(['set-up', 'strike']),
+  /** Who drives off; of the crew or not. */
+  driver: PersonId,
+  /** Vehicles that stay and bring the crew home, by id: then the driver does not come back. */
+  keeps: z.array(Id).min(1).max(20).optional(),
+});
+export type DropOff = z.infer<typeof DropOff>;
 
 const HeadFields = z.strictObject({
   id: Id,
@@ -67,24 +77,13 @@ const HeadFields = z.strictObject({
   /** Where a longer search found a better load, it is searched for from there; left out, from 1. */
   loadSeed: z.int().min(1).max(1_000_000).optional(),
   /** Cars besides the workshop's vehicles: somebody's own, or hired for this job. */
-  cars: z
-    .array(
-      z.strictObject({
-        id: Id,
-        name: Name,
-        seats: z.int().min(1).max(9),
-        /** Its room, where it takes a part of the load. */
-        cargo: CargoRoom.optional(),
-        /** Hired: for the job, in the workshop's money. */
-        price: z.number().min(0).max(100_000).optional(),
-      }),
-    )
-    .max(6)
-    .optional(),
+  cars: z.array(Car).max(6).optional(),
   /** The workshop's vehicles that go out for it, by id; left out, as many as seat the crew, whichever are free. */
   vehicles: z.array(Id).min(1).max(20).optional(),
   /** Vehicles that pull their trailer on this job, by id. */
   trailers: z.array(Id).max(20).optional(),
+  /** Trips on which the crew is dropped off. */
+  dropOffs: z.array(DropOff).max(2).optional(),
   /** Spots that a canopy keeps out of the sun, by id. */
   shaded: z.array(SpotId).max(40).optional(),
   /** Ladders of the workshop of which one more like it is hired for this job, by id. */

@@ -31,7 +31,17 @@ export {
   shownTasks,
 } from './day/plan-day.ts';
 export { dayMoves, isDayWorthMoving, type Moved, shortJobs } from './day/repair-day.ts';
-export { type DrivenRound, drivenAlone, drivenRounds, placesGone } from './day/round-legs.ts';
+export { stayingAt } from './day/round-changes.ts';
+export { type Choice, choiceOf, type DropOff, roundByHand } from './day/round-choice.ts';
+export {
+  type DrivenPlace,
+  type DrivenRound,
+  drivenAlone,
+  drivenRounds,
+  placesGone,
+  whoStays,
+} from './day/round-legs.ts';
+export { roundsOf } from './day/rounds.ts';
 export { sharingDay } from './day/sharing.ts';
 export { type WayOut, waysOut } from './day/ways-out.ts';
 export { type Culprit, culpritsOf } from './day/why-not.ts';

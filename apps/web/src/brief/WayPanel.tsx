@@ -3,6 +3,7 @@ import { Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { CarsField } from './CarsField.tsx';
 import { DriveFields } from './DriveFields.tsx';
+import { DropOffField } from './DropOffField.tsx';
 import { SecondLoad } from './SecondLoad.tsx';
 import { StopFields } from './StopFields.tsx';
 import { VehiclesField } from './VehiclesField.tsx';
@@ -35,6 +36,7 @@ export function WayPanel() {
         />
         <VehiclesField />
         <CarsField />
+        <DropOffField />
         <SecondLoad head={head} pieces={pieces} workshop={workshop} change={change} />
       </Stack>
     </Paper>

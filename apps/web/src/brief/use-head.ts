@@ -10,7 +10,7 @@ export function useHead() {
     change: (edit: Partial<JobHead>, gesture?: string) =>
       store.change((before) => ({ ...before, head: { ...before.head, ...edit } }), gesture),
     /** Leaves a thing unsaid again. */
-    drop: (what: 'gustMs' | 'strikeCrew' | 'vehicles') =>
+    drop: (what: 'gustMs' | 'strikeCrew' | 'vehicles' | 'dropOffs') =>
       store.change((before) => {
         const { [what]: _, ...head } = before.head;
         return { ...before, head: head as JobHead };

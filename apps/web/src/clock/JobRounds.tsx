@@ -1,10 +1,17 @@
-import type { JobFile } from '@early-lantern/contract';
-import { listed, nameIn, namesFor } from '@early-lantern/core';
+import type { JobFile, Round } from '@early-lantern/contract';
+import { listed, nameIn, namesFor, whoStays } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { RoundPath } from '../parts/RoundPath.tsx';
+import { dropOffWords } from '../parts/round-words.ts';
 import { dayKey } from '../parts/time.ts';
 import { agreedRounds, roundTrip } from './agreed-rounds.ts';
+
+/** With which other places a round is shared. */
+function sharedWith({ stops }: Pick<Round, 'stops'>, own: string): string {
+  const others = [...new Set(stops.flatMap(({ job, place }) => (job === own ? [] : [place])))];
+  return others.length > 0 ? `, shared with ${listed(others)}` : ', the crew is dropped off';
+}
 
 /** The rounds that a job is part of, as agreed for its day. */
 export function JobRounds({ file }: { file: JobFile }) {
@@ -17,8 +24,8 @@ export function JobRounds({ file }: { file: JobFile }) {
       {rounds.map((round) => (
         <Box key={round.trip}>
           <Typography sx={{ mb: 0.5 }}>
-            <strong>{roundTrip(round)}</strong>, shared with{' '}
-            {listed(round.stops.flatMap((stop) => (stop.job === job.id ? [] : [stop.place])))}
+            <strong>{roundTrip(round)}</strong>
+            {sharedWith(round, job.id)}
             {round.vehicles?.length ? ` · ${listed(round.vehicles.map((id) => nameIn(id, names)))}` : ''} ·{' '}
             <Link to={`/days/${dayKey(job.doors, workshop.timeZone)}`} style={{ color: 'inherit' }}>
               the day together
@@ -26,11 +33,13 @@ export function JobRounds({ file }: { file: JobFile }) {
           </Typography>
           <RoundPath
             leave={round.leave}
-            places={round.stops.map(({ job: id, place, arrive = '', leave = '' }) => ({
+            places={round.stops.map(({ job: id, place, arrive = '', leave = '', does, byHome }, at) => ({
               job: id,
               place,
               arrive,
               leave,
+              does: dropOffWords(does, whoStays(round, at), names),
+              isByHome: byHome !== undefined,
             }))}
             home={round.home}
             zone={workshop.timeZone}

@@ -12,7 +12,7 @@ import { DayLanes, letterOf } from './DayLanes.tsx';
 import { DayRounds } from './DayRounds.tsx';
 import { agreedAtOf } from './day-search.ts';
 import { SearchBar } from './SearchBar.tsx';
-import { agree, applyWay, letGoOfDay, setDrivenAlone } from './save-day.ts';
+import { agree, applyWay, keepRound, letGoOfDay, setDrivenAlone } from './save-day.ts';
 import { useDaySearch } from './use-day-search.ts';
 import { useReloaded } from './use-reloaded.ts';
 import { WaysOut } from './WaysOut.tsx';
@@ -93,6 +93,14 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
           <DayRounds
             plan={plan}
             files={files}
+            onKeep={(trip, before, round) =>
+              void save(
+                keepRound(files, trip, before, round),
+                round
+                  ? 'The round is kept; the day is planned with it.'
+                  : 'The search decides about it again.',
+              )
+            }
             onDriveAlone={(trip, jobs, isAlone) =>
               void save(
                 setDrivenAlone(

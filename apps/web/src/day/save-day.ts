@@ -155,11 +155,54 @@ export const setDrivenAlone = (
     })),
   );
 
+/**
+ * Keeps a round as it was put in order by hand with each of its jobs, instead of those they had on that trip; or lets the
+ * search decide again. The day is planned anew.
+ * @param before the jobs of the round as it was, if there was one
+ */
+export const keepRound = (
+  files: readonly JobFile[],
+  trip: Round['trip'],
+  before: readonly string[],
+  round: Round | undefined,
+): Promise<() => Promise<void>> => {
+  const now = round?.stops.map(({ job }) => job) ?? [];
+  return changeJobs(
+    files
+      .filter(({ job }) => before.includes(job.id) || now.includes(job.id) || job.clock?.agreed)
+      .map(({ job }) => ({
+        jobId: job.id,
+        name: job.name,
+        edit: (document) => {
+          const { head, pieces } = withoutAgreed(document);
+          const { clock: { rounds = [], drivesAlone = [], ...clock } = {}, ...rest } = head;
+          const isTouched = before.includes(job.id) || now.includes(job.id);
+          const others = rounds.filter((one) => one.trip !== trip || !isTouched);
+          const kept = round && now.includes(job.id) ? [...others, round] : others;
+          const alone = now.includes(job.id) ? drivesAlone.filter((one) => one !== trip) : drivesAlone;
+          const chosen = {
+            ...clock,
+            ...(kept.length > 0 ? { rounds: kept } : {}),
+            ...(alone.length > 0 ? { drivesAlone: alone } : {}),
+          };
+          return { head: Object.keys(chosen).length > 0 ? { ...rest, clock: chosen } : rest, pieces };
+        },
+      })),
+  );
+};
+
+/** A round as it was put in order by hand, without the hours and things that were agreed on with a day. */
+function withoutHours({ leave: _, home: __, vehicles: ___, stops, ...round }: Round): Round {
+  return { ...round, stops: stops.map(({ arrive: _, leave: __, goods: ___, ...stop }) => stop) };
+}
+
 /** Lets the day's plan go: every job is planned by itself again. */
 export const letGoOfDay = (files: readonly JobFile[]): Promise<() => Promise<void>> =>
   changeJobs(files.map(({ job }) => ({ jobId: job.id, name: job.name, edit: withoutAgreed })));
 
 function withoutAgreed({ head, pieces }: JobDocument): JobDocument {
-  const { clock: { agreed: _, rounds: __, ...choices } = {}, ...rest } = head;
+  const { clock: { agreed: _, rounds = [], ...others } = {}, ...rest } = head;
+  const kept = rounds.filter(({ isKept }) => isKept).map(withoutHours);
+  const choices = kept.length > 0 ? { ...others, rounds: kept } : others;
   return { head: Object.keys(choices).length > 0 ? { ...rest, clock: choices } : rest, pieces };
 }

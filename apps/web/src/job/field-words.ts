@@ -23,6 +23,7 @@ const headWords: Record<Exclude<keyof JobHead, 'id'>, string> = {
   vehicles: 'Vehicles',
   trailers: 'trailers',
   cars: 'cars besides the vehicles',
+  dropOffs: 'drop-offs',
   shaded: 'spots under a canopy',
   hiredLadders: 'ladders hired',
   platforms: 'towers and lifts hired',

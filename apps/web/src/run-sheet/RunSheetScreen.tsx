@@ -1,4 +1,4 @@
-import { nameIn, namesFor } from '@early-lantern/core';
+import { nameIn, namesFor, whoStays } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
@@ -10,6 +10,7 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { familyNotes } from '../parts/family-notes.ts';
 import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { dropOffWords } from '../parts/round-words.ts';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { PackingSheet } from './PackingSheet.tsx';
 import { PieceList } from './PieceList.tsx';
@@ -20,6 +21,7 @@ import { TakeAlong } from './TakeAlong.tsx';
 import './run-sheet.css';
 
 const print = () => window.print();
+const inBrackets = (words: string | undefined) => (words ? ` (${words})` : '');
 
 /** What the crew carries: the day on paper, for A4 or Letter; of everybody, or of one of them. */
 export function RunSheetScreen() {
@@ -162,7 +164,8 @@ function Sheet({ person }: { person: string | undefined }) {
             <p key={round.trip}>
               <strong>{roundTrip(round)}:</strong> workshop {at(round.leave)}
               {round.stops.map(
-                ({ place, arrive, leave }) => ` → ${place} ${at(arrive ?? null)}–${at(leave ?? null)}`,
+                ({ place, arrive, leave, does, byHome }, stop) =>
+                  `${byHome ? ' → workshop' : ''} → ${place} ${at(arrive ?? null)}–${at(leave ?? null)}${inBrackets(dropOffWords(does, whoStays(round, stop), namesFor(file)))}`,
               )}{' '}
               → workshop {at(round.home)}.
             </p>

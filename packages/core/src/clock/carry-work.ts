@@ -5,8 +5,10 @@ import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
 import { type Armfuls, both, type Loads, loadsOf } from './armfuls.ts';
 import { rainAtLoadIn, type Slowing, slowed } from './conditions.ts';
+import { driveMinutes } from './drive-minutes.ts';
+import { placesLoaded } from './legs.ts';
 import { partOfRound } from './rounds.ts';
-import { DRIVE_QUICK, DRIVE_SLOW, driveMinutes } from './travel-work.ts';
+import { DRIVE_QUICK, DRIVE_SLOW } from './travel-work.ts';
 import { shared, simple, threePoint, type Work, type WorkedPiece } from './work.ts';
 
 /** A step costs about as much as a metre and a half on the level. From memory, an editable default. */
@@ -29,9 +31,10 @@ const RATED_M = 30.48;
 /** Of a round what comes off last is loaded first. */
 function loadWords(file: JobFile): string {
   const part = partOfRound(file, 'set-up');
-  if (!part) return 'Load the vehicle';
-  const { length } = part.round.stops;
-  return `Load the vehicle for ${file.site.name}: load ${length - part.at} of ${length}`;
+  const places = part ? placesLoaded(part.round).map(({ job }) => job) : [];
+  if (places.length < 2) return 'Load the vehicle';
+  const turn = places.length - places.indexOf(file.job.id);
+  return `Load the vehicle for ${file.site.name}: load ${turn} of ${places.length}`;
 }
 
 /** The vehicle loaded at the workshop with what goes with the first load. */

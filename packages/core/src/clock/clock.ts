@@ -5,6 +5,7 @@ import type { DayJob, WorkedJob } from './day-job.ts';
 import { type DayProblem, dayProblem } from './day-problem.ts';
 import { DaySearch } from './day-search.ts';
 import { isWagon } from './gear-names.ts';
+import { placeBefore } from './legs.ts';
 import { type Placed, placedTasks } from './placed.ts';
 import { asWish, isShort, isWorthMoving, movedTasks, movedWords, whatGrew } from './repair.ts';
 import { partOfRound } from './rounds.ts';
@@ -94,7 +95,7 @@ function clockPlan(job: DayJob, day: DayProblem, all: readonly Placed[]): ClockP
   // Where the work is done in the workshop itself nobody drives.
   const drive = at('drive-out');
   const part = partOfRound(file, 'set-up');
-  const before = part?.round.stops[part.at - 1]?.place ?? null;
+  const before = (part && placeBefore(part.round, part.at)) ?? null;
   return {
     tasks: inOrder(own.map((one) => toTask(one, job, day, whyOf(one, all, limits)))),
     onTime: {

@@ -1,23 +1,25 @@
 import type { JobFile } from '@early-lantern/contract';
 import { materialRows } from '../materials/materials.ts';
-import { sumOf } from '../quantity/group.ts';
 import type { Activity, Hold, Interval, Lag, Mode, Problem, Worker } from '../schedule/problem.ts';
 import { earliestOnSite, loadedBy } from './arrival.ts';
 import { type MinuteAxis, minuteAxis } from './calendar.ts';
 import { type DayJob, inDay, type WorkedJob } from './day-job.ts';
 import { hiredLadder, wagonIds } from './gear-names.ts';
 import { heaviestFirst } from './heaviest.ts';
+import { hires, laddersOf } from './job-ladders.ts';
 import { setUpWork } from './method.ts';
 import { withOwnMethods, withoutSteps } from './own-methods.ts';
 import { withOwnOrders } from './own-orders.ts';
 import { withPieceSteps } from './piece-steps.ts';
 import { placeGear, placesOf } from './places.ts';
-import { ridersOf, roundWaits, sharedHolds, spansOf, type TripJobs, tripsOf } from './rounds.ts';
+import { peopleThere, ridersOf } from './rounds.ts';
 import { splitWork } from './split.ts';
-import { strikeCrewOf } from './strike-crew.ts';
 import { strikeWork } from './strike-work.ts';
+import { teamFor } from './team.ts';
+import { tripHolds, vehicleHolds } from './trip-holds.ts';
+import { roundWaits, tripsOf } from './trips.ts';
+import { chosenVehicles, ownVehicle } from './vehicle-kinds.ts';
 import { wagonHolds, wagonLeaders, wagonsTakenAt, withAgreedWagons, withSharedWagons } from './wagons.ts';
-import { WITH_HOLD } from './with-hold.ts';
 import type { Work } from './work.ts';
 
 /** One or several jobs as one problem: people and gear are the same, whoever's job it is. */
@@ -27,8 +29,8 @@ export interface DayProblem {
   problem: Problem;
   /** Each kind of gear with what there is of it, by id. */
   items: Record<string, readonly string[]>;
-  /** Holds that jobs of a round share, by the name that each would give its own. */
-  holdOf: ReadonlyMap<string, string>;
+  /** Holds whose vehicles and wagons a task has with it, by task. */
+  takenAlong: ReadonlyMap<string, readonly string[]>;
 }
 
 /** Rest after so many minutes of work. Common practice, no source: local labour law decides. */
@@ -60,11 +62,13 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
   const leads = wagonLeaders(trips);
   const items = itemsOf(jobs);
   const places = placesOf(jobs, axis);
+  const vehicles = trips.flatMap(vehicleHolds);
+  const wagons = trips.flatMap(wagonHolds);
   return {
     jobs,
     axis,
     items,
-    holdOf: sharedHolds(trips, Object.keys(WITH_HOLD)),
+    takenAlong: takenAlong(vehicles, wagons),
     problem: {
       activities: jobs.flatMap((job) =>
         job.work.map((work) => withRound(asActivity(work, job, axis), waits, leads)),
@@ -75,7 +79,8 @@ export function dayProblem(worked: readonly WorkedJob[]): DayProblem {
         ...places.limits,
       },
       holds: [
-        ...trips.flatMap((trip) => tripHolds(trip)),
+        ...trips.flatMap(tripHolds),
+        ...[...vehicles, ...wagons].map(({ hold }) => hold),
         ...jobs.flatMap((job) => gearHolds(job, items)),
         ...places.holds,
       ],
@@ -102,8 +107,9 @@ function dayJob({ file, pieces }: WorkedJob, axis: MinuteAxis): DayJob {
   const access = window(job.access);
   const up = setUpWork(file, pieces);
   const usual = [...up, ...strikeWork(file, pieces, up)];
-  const least = Math.min(job.crew.length, strikeCrewOf(file).length);
-  const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, job.crew.length);
+  const there = peopleThere(file, 'set-up').working.length;
+  const least = Math.min(there, peopleThere(file, 'strike').working.length);
+  const asHere = withPieceSteps(usual, workshop.methods?.pieces ?? [], file, there);
   const own = withoutSteps(withOwnMethods(asHere, workshop.methods, least), job.clock?.leftOut ?? []);
   const work = withOwnOrders(
     splitWork(withAgreedWagons(own, job.clock?.agreed?.tasks ?? []), job.clock?.splits ?? []),
@@ -143,10 +149,15 @@ function merged(stretches: readonly Interval[]): Interval[] {
 
 function workersOf(jobs: readonly DayJob[], axis: MinuteAxis): Worker[] {
   const crew = (jobs[0] as DayJob).file.workshop.crew;
+  const named = new Set(
+    jobs.flatMap(({ file }) => [
+      ...file.job.crew,
+      ...(file.job.strikeCrew ?? []),
+      ...[...ridersOf(file, 'set-up'), ...ridersOf(file, 'strike')].map(({ id }) => id),
+    ]),
+  );
   return crew
-    .filter(({ id }) =>
-      jobs.some(({ file }) => file.job.crew.includes(id) || file.job.strikeCrew?.includes(id)),
-    )
+    .filter(({ id }) => named.has(id))
     .map((member) => ({
       id: member.id,
       skills: member.skills,
@@ -187,13 +198,11 @@ function itemsOf(jobs: readonly DayJob[]): DayProblem['items'] {
   return items;
 }
 
-const laddersOf = (work: readonly Work[]) => new Set(work.flatMap(({ ladders = [] }) => ladders));
-const hires = ({ file }: DayJob, ladder: string) => file.job.hiredLadders?.includes(ladder) ?? false;
 const onSite = ({ file }: DayJob, kind: string) => `${file.job.id}/${kind}`;
 
 function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const { file, access, strike } = job;
-  const { id: jobId, clock, crew, strikeCrew } = file.job;
+  const { id: jobId, clock } = file.job;
   const opens =
     work.trip === 'strike' ? strike.from : Math.max(access.from, axis.minute(earliestOnSite(file.job)));
   const pin = clock?.pins?.find(({ task }) => task === work.id);
@@ -201,10 +210,9 @@ function asActivity(work: Work, job: DayJob, axis: MinuteAxis): Activity {
   const start = pin?.start ?? agreed?.start;
   const pinned = start === undefined ? undefined : axis.minute(start);
   const people = pin?.crew ?? (agreed?.crew.length ? agreed.crew : undefined);
-  const team = people ?? (work.trip === 'strike' ? (strikeCrew ?? crew) : crew);
+  const team = people ?? teamFor(work, file);
   const kept = clock?.keptOff?.filter(({ task }) => task === work.id).map(({ person }) => person) ?? [];
-  const riders = work.trip && work.place === 'road' ? ridersOf(file, work.trip).map(({ id }) => id) : [];
-  const who = [...new Set([...team, ...riders])].filter((id) => !kept.includes(id));
+  const who = team.filter((id) => !kept.includes(id));
   const takenAt = wagonsTakenAt(work);
   const earliest =
     pinned ??
@@ -261,38 +269,6 @@ function modesOf(
 const modeFor = (hands: number, usual: Mode, ways: readonly Mode[] = []): Mode =>
   [usual, ...ways].find((mode) => mode.hands === hands) ?? usual;
 
-/** Who and what is away together on a trip: people with their ladders, vehicles, and the wagons taken along. */
-function tripHolds(one: TripJobs): Hold[] {
-  const { trip, jobs } = one;
-  const id = (name: string) => inDay(jobs[0].file.job.id, `${trip}-${name}`);
-  const { people, vehicles } = spansOf(one);
-  // A hired ladder is its job's own.
-  const owned = jobs.flatMap((job) => [...laddersOf(job.work)].filter((ladder) => !hires(job, ladder)));
-  const riders = [...new Set(jobs.flatMap(({ file }) => ridersOf(file, trip).map((member) => member.id)))];
-  return [
-    {
-      id: id('crew'),
-      ...people,
-      workers: riders,
-      gear: Object.fromEntries(owned.map((ladder) => [`ladder:${ladder}`, 1])),
-      inside: jobs.flatMap(({ file, work }) =>
-        work.filter((each) => each.trip === trip).map((each) => inDay(file.job.id, each.id)),
-      ),
-    },
-    {
-      id: id('vehicle'),
-      ...vehicles,
-      workers: [],
-      gear: vehiclesFor(
-        riders.length,
-        jobs.map(({ file }) => file),
-      ),
-      inside: [],
-    },
-    ...wagonHolds(one),
-  ];
-}
-
 /** What comes back from the shelf and is away until the strike has brought it home. */
 function gearHolds({ file, work, pieces }: DayJob, items: DayProblem['items']): Hold[] {
   const id = (task: string) => inDay(file.job.id, task);
@@ -336,28 +312,10 @@ function withRound(
   };
 }
 
-/**
- * The vehicles chosen for the jobs of a trip, each by itself; else as few as seat so many besides those in other cars, whichever of
- * them are free that day, one at least for the load; all there are where they do not suffice, which *On time* tells.
- */
-function vehiclesFor(crew: number, files: readonly JobFile[]): Record<string, number> {
-  const chosen = [...new Set(files.flatMap(chosenVehicles))];
-  if (chosen.length > 0)
-    return {
-      vehicle: chosen.length,
-      ...Object.fromEntries(chosen.map((id) => [ownVehicle(id), 1])),
-    };
-  const inCars = sumOf(files.flatMap(({ job }) => (job.cars ?? []).map((one) => one.seats)));
-  const people = Math.max(1, crew - inCars);
-  const seats = (files[0]?.workshop.vehicles ?? []).map((one) => one.seats).sort((a, b) => a - b);
-  const seated = (count: number) => seats.slice(0, count).reduce((sum, one) => sum + one, 0);
-  const enough = seats.findIndex((_, i) => seated(i + 1) >= people);
-  return { vehicle: enough < 0 ? seats.length : enough + 1 };
+/** Which holds' things each task has with it. */
+function takenAlong(...all: readonly (readonly { hold: Hold; tasks: readonly string[] }[])[]) {
+  const found = new Map<string, string[]>();
+  for (const { hold, tasks } of all.flat())
+    for (const task of tasks) found.set(task, [...(found.get(task) ?? []), hold.id]);
+  return found;
 }
-
-/** Those of the vehicles chosen that the workshop still has. */
-const chosenVehicles = ({ workshop, job }: Pick<JobFile, 'workshop' | 'job'>): string[] =>
-  (job.vehicles ?? []).filter((id) => workshop.vehicles.some((one) => one.id === id));
-
-/** A vehicle as a kind of its own: whoever wants this one and no other. */
-export const ownVehicle = (id: string): string => `vehicle:${id}`;

@@ -16,8 +16,8 @@ const ON_TIME_SHARE = 0.5;
 /** What a task that is another person's, or at another time, than in the plan before weighs: an hour of pay is 10. */
 const CHANGED = 1;
 
-/** What comes after sign-off: the minutes wanted before doors are not for it. */
-const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home']);
+/** What comes after sign-off, or is driven meanwhile: the minutes wanted before doors are not for it. */
+const AFTER_SIGN_OFF = new Set(['load-out', 'drive-home', 'drive-off', 'drive-fetch']);
 
 const isOnSite = ({ place }: Work) => place === 'site';
 const isFinishing = ({ id, stage }: Work) => id === 'touch-up' || stage === 'fill';

@@ -5,8 +5,9 @@ import { isFurniture } from '../piece/kinds.ts';
 import { loadOutWork, loadWork, secondLoadWork, unloadFirstWork, unloadWork } from './carry-work.ts';
 import { dressWork } from './dress-work.ts';
 import { blownWork } from './inflator-work.ts';
-import { endsThere, ridersOf } from './rounds.ts';
-import { driveWords, driveWork, signInWork } from './travel-work.ts';
+import { endsThere, peopleThere } from './rounds.ts';
+import { driveWords, driveWork, dropOffWork, signInWork } from './travel-work.ts';
+import { WAITS_MIN } from './trips.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Away from it so long, one sees it anew. Common practice, no source. */
@@ -20,11 +21,11 @@ const AWAY_MIN = 10;
  */
 export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[] {
   const { workshop, job, site } = file;
-  const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
-  const two = Math.min(2, crew.length);
+  const everybody = workshop.crew.filter((member) => job.crew.includes(member.id));
+  const { working: crew, leaving } = peopleThere(file, 'set-up');
   const clean = simple('clean-floor', 'Clean the bench floor, set out the lots', 'workshop', workshop);
   const bench = pieces.flatMap((worked) =>
-    asBenchWork(worked, 'workshop', [clean.id], workshop.inflators, crew),
+    asBenchWork(worked, 'workshop', [clean.id], workshop.inflators, everybody),
   );
   // Where the work is done in the workshop itself, nothing is bagged, loaded, driven or carried.
   const visit = site.isWorkshop
@@ -32,7 +33,7 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
         bench.filter(({ id }) => !id.endsWith('--bag')),
         clean,
       )
-    : arrival(file, pieces, bench, clean, two);
+    : arrival(file, pieces, bench, clean);
   const put = putUp(file, pieces, crew, visit);
   const stepBack = simple('step-back', 'Step back, look through a camera', 'site', workshop, {
     after: [
@@ -59,25 +60,34 @@ export function setUpWork(file: JobFile, pieces: readonly WorkedPiece[]): Work[]
   const done = [...put, stepBack, touchUp, lookAgain, signOff];
   const { drive, site: arrived } = visit;
   if (!drive) return [clean, ...visit.bench, ...done];
-  const out: Work = { ...loadOutWork(file, pieces, two, signOff.id), lags: { [signOff.id]: { max: 0 } } };
+  const dropOff = dropOffWork(file, 'set-up', 'unload');
+  const fetched = dropOff.find(({ id }) => id === 'drive-fetch');
+  const loadOut = loadOutWork(file, pieces, Math.min(2, leaving.length), signOff.id);
+  // Whoever was dropped off waits to be fetched, though not for long.
+  const out: Work = fetched
+    ? {
+        ...loadOut,
+        after: [signOff.id, fetched.id],
+        lags: { [signOff.id]: { max: WAITS_MIN }, [fetched.id]: { max: WAITS_MIN } },
+      }
+    : { ...loadOut, lags: { [signOff.id]: { max: 0 } } };
   // Whoever put it up goes home with the van, or on to the next place of a round: nobody waits without being asked to.
   const home: Work = {
-    ...driveWork(
-      file,
-      { id: 'drive-home', label: 'Drive back to the workshop', which: 'home', trip: 'set-up' },
-      ridersOf(file, 'set-up'),
-      [out.id],
-    ),
+    ...driveWork(file, {
+      id: 'drive-home',
+      label: 'Drive back to the workshop',
+      trip: 'set-up',
+      after: [out.id],
+    }),
     lags: { [out.id]: { max: 0 } },
   };
   return [
     clean,
     ...visit.bench,
     ...visit.load,
-    ...[drive, ...arrived, ...done, out, ...(endsThere(file, 'set-up') ? [home] : [])].map((work) => ({
-      ...work,
-      trip: 'set-up' as const,
-    })),
+    ...[drive, ...arrived, ...done, ...dropOff, out, ...(endsThere(file, 'set-up') ? [home] : [])].map(
+      (work) => ({ ...work, trip: 'set-up' as const }),
+    ),
   ];
 }
 
@@ -108,23 +118,22 @@ function atHome(bench: Work[], clean: Work): Visit {
 }
 
 /** Loaded, driven, parked and signed in, unloaded over protected floors. */
-function arrival(
-  file: JobFile,
-  pieces: readonly WorkedPiece[],
-  bench: Work[],
-  clean: Work,
-  two: number,
-): Visit {
-  const { workshop, job } = file;
-  const crew = workshop.crew.filter((member) => job.crew.includes(member.id));
+function arrival(file: JobFile, pieces: readonly WorkedPiece[], bench: Work[], clean: Work): Visit {
+  const { workshop } = file;
+  const { arriving: crew, working: stay } = peopleThere(file, 'set-up');
+  const two = Math.min(2, crew.length);
   const bags = bench.filter((work) => work.id.endsWith('--bag')).map((work) => work.id);
-  const load = loadWork(file, pieces, two, [...bags, ...(bench.length ? [] : [clean.id])]);
-  const drive = driveWork(
-    file,
-    { id: 'drive-out', label: driveWords(file, 'set-up'), which: 'out', trip: 'set-up' },
-    ridersOf(file, 'set-up'),
-    [load.id],
-  );
+  const load = loadWork(file, pieces, Math.min(2, file.job.crew.length), [
+    ...bags,
+    ...(bench.length ? [] : [clean.id]),
+  ]);
+  const drive = driveWork(file, {
+    id: 'drive-out',
+    label: driveWords(file, 'set-up'),
+    trip: 'set-up',
+    isOut: true,
+    after: [load.id],
+  });
   const signIn = signInWork(file, crew.length, drive.id);
   const first = unloadFirstWork(file, pieces, two, signIn[0]?.id ?? drive.id);
   const protect = simple('protect-floor', 'Protect floor and edges, set out tools', 'site', workshop, {
@@ -146,7 +155,7 @@ function arrival(
     : [];
   // Nothing is carried in over bare floors.
   const unload = unloadWork(file, pieces, two, protect.id);
-  const again = secondLoadWork(file, pieces, crew, two, unload.id);
+  const again = secondLoadWork(file, pieces, stay, Math.min(2, stay.length), unload.id);
   const looked = before.map(({ id }) => id);
   return {
     bench,

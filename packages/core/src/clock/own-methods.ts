@@ -1,5 +1,6 @@
 import type { Methods, StepStage } from '@early-lantern/contract';
 import { working } from '../working.ts';
+import { DRIVES } from './legs.ts';
 import { mayLeaveOutStep } from './visit-steps.ts';
 import { ownId, threePoint, type Work } from './work.ts';
 
@@ -61,6 +62,13 @@ export const withoutSteps = (work: readonly Work[], ids: readonly string[]): Wor
 
 type OwnStep = Methods['own'][number];
 
+/** Whoever drives off waits for no step of the house. */
+const DRIVEN: ReadonlySet<string> = new Set([
+  DRIVES['set-up'].off,
+  DRIVES['set-up'].fetch,
+  DRIVES['set-up'].home,
+]);
+
 /** One step of the house's own put among the others. */
 function withStep(work: readonly Work[], step: OwnStep, crew: number): Work[] {
   if (step.stage !== 'each-piece') {
@@ -92,7 +100,7 @@ function placeOf(work: readonly Work[], stage: StepStage): { after: string[]; be
     return { after: ['clean-floor'], before: [has('load-vehicle') ? 'load-vehicle' : 'step-back'] };
   if (stage === 'on-arrival') {
     const first = work.filter(
-      ({ id, after, trip }) => trip === 'set-up' && id !== 'drive-home' && after.includes('unload'),
+      ({ id, after, trip }) => trip === 'set-up' && !DRIVEN.has(id) && after.includes('unload'),
     );
     // At home there is nothing to arrive at: it comes once the floor is clean.
     if (!has('unload')) return { after: ['clean-floor'], before: [] };

@@ -1,9 +1,9 @@
 import { assignGear } from '../schedule/assign.ts';
 import type { Compiled } from '../schedule/compiled.ts';
 import { type DayJob, inDay } from './day-job.ts';
-import { type DayProblem, ownVehicle } from './day-problem.ts';
+import type { DayProblem } from './day-problem.ts';
 import type { DaySchedule } from './day-search.ts';
-import { WITH_HOLD } from './with-hold.ts';
+import { ownVehicle } from './vehicle-kinds.ts';
 import type { Work } from './work.ts';
 
 /** A task with its place on the clock, in minutes of the axis. */
@@ -34,11 +34,9 @@ export function placedTasks(day: DayProblem, compiled: Compiled, schedule: DaySc
   );
   const holds = day.problem.holds ?? [];
   const takenAlong = (job: DayJob, task: string) =>
-    Object.entries(WITH_HOLD).flatMap(([name, tasks]) => {
-      const own = day.holdOf.get(inDay(job.file.job.id, name));
-      const h = tasks.includes(task) ? holds.findIndex(({ id }) => id === own) : -1;
-      return given.get(`h${h}`) ?? [];
-    });
+    (day.takenAlong.get(inDay(job.file.job.id, task)) ?? []).flatMap(
+      (hold) => given.get(`h${holds.findIndex(({ id }) => id === hold)}`) ?? [],
+    );
   return day.jobs.flatMap((job) =>
     job.work.map((work): Placed => {
       const jobId = job.file.job.id;

@@ -1,7 +1,6 @@
 import type { CrewMember, JobFile, Round } from '@early-lantern/contract';
-import { groupBy } from '../quantity/group.ts';
-import type { Lag } from '../schedule/problem.ts';
-import { type DayJob, inDay } from './day-job.ts';
+import { driveMinutes } from './drive-minutes.ts';
+import { DRIVES, dropped, type Leg, legsOf, mostOnBoard } from './legs.ts';
 import { strikeCrewOf } from './strike-crew.ts';
 import type { Trip } from './work.ts';
 
@@ -11,11 +10,17 @@ export interface PartOfRound {
   at: number;
 }
 
-/** The round that a job is part of on a trip; undefined where it is driven to alone. */
-export function partOfRound({ job }: Pick<JobFile, 'job'>, trip: Trip): PartOfRound | undefined {
-  const round = job.clock?.rounds?.find((one) => one.trip === trip && isAtItsTime(one, job));
-  const at = round?.stops.findIndex((stop) => stop.job === job.id) ?? -1;
+/** The round that a job shares on a trip, or in which its crew is dropped off; undefined where it is driven to alone. */
+export function partOfRound(file: JobFile, trip: Trip): PartOfRound | undefined {
+  const round = agreedRound(file, trip) ?? dropOffRound(file, trip);
+  const at = round?.stops.findIndex((stop) => stop.job === file.job.id) ?? -1;
   return round && at >= 0 ? { round, at } : undefined;
+}
+
+/** The round that was agreed on with the day of a job; what was chosen for the job by hand is none. */
+export function agreedRound({ job }: Pick<JobFile, 'job'>, trip: Trip): Round | undefined {
+  const round = job.clock?.rounds?.find((one) => one.trip === trip && isAtItsTime(one, job));
+  return round?.stops.some((stop) => stop.job === job.id) ? round : undefined;
 }
 
 /** A job that was moved to another day since is no longer on the round that was agreed for the day before. */
@@ -25,113 +30,105 @@ function isAtItsTime({ trip, leave, home }: Round, { access, doors, strike }: Jo
   return Date.parse(leave) < Date.parse(until) && Date.parse(from) < Date.parse(home);
 }
 
-/** Whether the next drive from the place of a job goes to the workshop, not on to another. */
-export function endsThere(file: Pick<JobFile, 'job'>, trip: Trip): boolean {
-  const part = partOfRound(file, trip);
-  return !part || part.at === part.round.stops.length - 1;
-}
+const WAYS = { 'set-up': ['out', 'home'], strike: ['strike', 'back'] } as const;
 
-/** Everybody in the vehicles of a trip: who works there, and whoever rides along to another place of the round. */
-export function ridersOf(file: JobFile, trip: Trip): CrewMember[] {
-  const along = partOfRound(file, trip)?.round.people ?? [];
-  const own =
-    trip === 'strike' ? strikeCrewOf(file).map(({ id }) => id) : (file.job.crew as readonly string[]);
-  return file.workshop.crew.filter(({ id }) => own.includes(id) || along.includes(id));
-}
+/** A job's people on a trip: who puts it up, or who takes it down. */
+export const crewOn = (file: JobFile, trip: Trip): CrewMember[] =>
+  trip === 'strike' ? strikeCrewOf(file) : file.workshop.crew.filter(({ id }) => file.job.crew.includes(id));
 
-/** What begins a trip at each job's place, and the last things done there and on the way home. */
-const ENDS: Record<Trip, { drive: string; last: string; home: string }> = {
-  'set-up': { drive: 'drive-out', last: 'load-out', home: 'drive-home' },
-  strike: { drive: 'drive-strike', last: 'carry-out', home: 'drive-back' },
-};
-
-/** Of a round, one job's things are loaded so soon after the other's: none stands in the vehicle overnight. From memory. */
-const LOADED_WITHIN_MIN = 180;
-/** Nobody waits longer than this at one place of a round to drive on to the next, minutes. From memory. */
-const WAITS_MIN = 60;
-
-/** Jobs that are driven to on one trip, in its order: one alone, or those of a round. */
-export interface TripJobs {
-  trip: Trip;
-  jobs: readonly [DayJob, ...DayJob[]];
-}
-
-/** The trips of a day: those jobs of a round that are there go together. */
-export function tripsOf(jobs: readonly DayJob[]): TripJobs[] {
-  return (Object.keys(ENDS) as Trip[]).flatMap((trip) => {
-    const going = jobs.filter(({ work }) => work.some(({ id }) => id === ENDS[trip].drive));
-    const keyOf = ({ file }: DayJob) => {
-      const part = partOfRound(file, trip);
-      return part ? part.round.stops.map(({ job }) => job).join(' ') : file.job.id;
-    };
-    return [...groupBy(going, keyOf).values()].map((together): TripJobs => {
-      const inTurn = [...together].sort(
-        (a, b) => (partOfRound(a.file, trip)?.at ?? 0) - (partOfRound(b.file, trip)?.at ?? 0),
-      );
-      return { trip, jobs: inTurn as [DayJob, ...DayJob[]] };
-    });
-  });
-}
-
-const firstOf = ({ jobs }: TripJobs): DayJob => jobs[0];
-const lastOf = ({ jobs }: TripJobs): DayJob => jobs[jobs.length - 1] as DayJob;
-
-/** The task that ends a trip: the drive home, or what comes last at the place where that is driven by another job. */
-const endOf = (trip: Trip, { work }: DayJob): string =>
-  work.some(({ id }) => id === ENDS[trip].home) ? ENDS[trip].home : ENDS[trip].last;
-
-/** From which task to which people are away on a trip, and from which to which its vehicles are. */
-export function spansOf(one: TripJobs): Record<'people' | 'vehicles', { from: string; until: string }> {
-  const { trip } = one;
-  const id = (job: DayJob, task: string) => inDay(job.file.job.id, task);
-  const end = id(lastOf(one), endOf(trip, lastOf(one)));
-  const out = id(firstOf(one), ENDS[trip].drive);
+/**
+ * A job alone whose crew is dropped off by choice: out, the driver home alone, out again to fetch them; or home for good
+ * where vehicles stay. Undefined where nobody of the crew would be left there.
+ */
+function dropOffRound(file: JobFile, trip: Trip): Round | undefined {
+  const { job, site, workshop } = file;
+  const chosen = job.dropOffs?.find((one) => one.trip === trip);
+  if (!chosen) return undefined;
+  const crew = crewOn(file, trip).map(({ id }) => id);
+  if (site.isWorkshop || !workshop.crew.some(({ id }) => id === chosen.driver)) return undefined;
+  if (!crew.some((id) => id !== chosen.driver)) return undefined;
+  const [out, home] = WAYS[trip].map((way) => driveMinutes(file, way)) as [number, number];
+  const driver = [chosen.driver];
+  const keeps = keptVehicles(file, trip);
+  const place = { job: job.id, place: site.name, driveMin: out };
   return {
-    people: { from: out, until: end },
-    vehicles:
-      trip === 'set-up'
-        ? { from: id(lastOf(one), 'load-vehicle'), until: end }
-        : { from: out, until: id(firstOf(one), 'return-gear') },
+    trip,
+    stops: [
+      { ...place, does: 'drop', ...(keeps.length > 0 ? { keeps } : {}) },
+      ...(keeps.length > 0
+        ? []
+        : [{ ...place, does: 'fetch' as const, riders: driver, byHome: { driveMin: home, riders: driver } }]),
+    ],
+    homeMin: home,
+    people: [...new Set([...crew, ...driver])],
+    ...(keeps.length > 0 ? { homeRiders: driver } : {}),
   };
 }
 
-/** The holds of a trip are named after the first of its jobs; by the name that each job alone would give them. */
-export function sharedHolds(trips: readonly TripJobs[], names: readonly string[]): Map<string, string> {
-  return new Map(
-    trips.flatMap((one) =>
-      one.jobs.flatMap(({ file }) =>
-        names
-          .filter((name) => name.startsWith(one.trip))
-          .map((name) => [inDay(file.job.id, name), inDay(firstOf(one).file.job.id, name)] as const),
-      ),
-    ),
+/** Of the vehicles chosen for a job those that stay with its crew when the driver leaves; one at least drives off. */
+function keptVehicles({ job }: JobFile, trip: Trip): string[] {
+  const keeps = job.dropOffs?.find((one) => one.trip === trip)?.keeps ?? [];
+  const stay = (job.vehicles ?? []).filter((id) => keeps.includes(id));
+  return stay.length < (job.vehicles ?? []).length ? stay : [];
+}
+
+/** The drives of a job's round that are tasks of this job, by task; undefined where it is driven to alone. */
+function ownLegs(file: JobFile, trip: Trip): Map<string, Leg> | undefined {
+  const part = partOfRound(file, trip);
+  return (
+    part &&
+    new Map(legsOf(part.round).flatMap((leg) => (leg.job === file.job.id ? [[leg.task, leg] as const] : [])))
   );
 }
 
-/**
- * What the tasks of a round wait for across its jobs, by task: the drive on for the end of the work before; what is taken
- * off last is loaded first, and home everything is unloaded in the reverse of how it was put in.
- */
-export function roundWaits(trips: readonly TripJobs[]): Map<string, Lag[]> {
-  const waits = new Map<string, Lag[]>();
-  const wait = (job: DayJob, task: string, other: DayJob, before: string, max?: number) => {
-    const id = inDay(job.file.job.id, task);
-    const lag = { id: inDay(other.file.job.id, before), ...(max === undefined ? {} : { max }) };
-    waits.set(id, [...(waits.get(id) ?? []), lag]);
-  };
-  for (const one of trips) {
-    const { trip, jobs } = one;
-    const { drive, last, home } = ENDS[trip];
-    for (const [i, job] of jobs.entries()) {
-      const next = jobs[i + 1];
-      if (!next) continue;
-      wait(next, drive, job, last, WAITS_MIN);
-      if (trip === 'set-up') wait(job, 'load-vehicle', next, 'load-vehicle', LOADED_WITHIN_MIN);
-      else wait(job, 'return-gear', next, 'return-gear');
-    }
-    const end = lastOf(one);
-    if (trip === 'strike' && end.work.some(({ id }) => id === home))
-      for (const job of jobs) if (job !== end) wait(job, 'return-gear', end, home);
-  }
-  return waits;
+/** A drive of a job's round; undefined where it is driven to alone, or does not drive that. */
+export const legOf = (file: JobFile, trip: Trip, task: string): Leg | undefined =>
+  ownLegs(file, trip)?.get(task);
+
+/** Whether the crew drives to the workshop from the place of a job, not on to another. */
+export const endsThere = (file: JobFile, trip: Trip): boolean =>
+  ownLegs(file, trip)?.has(DRIVES[trip].home) ?? true;
+
+/** Everybody who rides on a trip: who works there, and whoever rides along to other places of the round. */
+export function ridersOf(file: JobFile, trip: Trip): CrewMember[] {
+  const along = partOfRound(file, trip)?.round.people ?? [];
+  const own = crewOn(file, trip).map(({ id }) => id);
+  return file.workshop.crew.filter(({ id }) => own.includes(id) || along.includes(id));
 }
+
+/** As many as ride at once on a trip. */
+export function mostRiders(file: JobFile, trip: Trip): number {
+  const part = partOfRound(file, trip);
+  return part ? mostOnBoard(legsOf(part.round)) : crewOn(file, trip).length;
+}
+
+/** Who rides on one drive of a trip. */
+export function ridersOn(file: JobFile, trip: Trip, task: string): CrewMember[] {
+  const leg = legOf(file, trip, task);
+  return leg ? file.workshop.crew.filter(({ id }) => leg.riders.includes(id)) : ridersOf(file, trip);
+}
+
+/** Of a job's people those who are there: to unload, at work, to load out. The same where nobody is dropped off. */
+export function peopleThere(
+  file: JobFile,
+  trip: Trip,
+): Record<'arriving' | 'working' | 'leaving', CrewMember[]> {
+  const crew = crewOn(file, trip);
+  const part = partOfRound(file, trip);
+  if (!part) return { arriving: crew, working: crew, leaving: crew };
+  const { round, at } = part;
+  const of = (ids: readonly string[] | undefined) => crew.filter(({ id }) => ids?.includes(id));
+  const [names, legs] = [DRIVES[trip], ownLegs(file, trip)];
+  const arriving = of(legs?.get(names.out)?.riders);
+  if (round.stops[at]?.does !== 'drop') return { arriving, working: arriving, leaving: arriving };
+  const stays = dropped(round, at);
+  return {
+    arriving,
+    working: of(stays),
+    leaving: of([...stays, ...(legs?.get(names.fetch)?.riders ?? [])]),
+  };
+}
+
+/** Cars that drive along on a trip, besides the workshop's vehicles: of a round those of all its jobs. */
+export const carsOn = (file: JobFile, trip: Trip): NonNullable<JobFile['job']['cars']> =>
+  partOfRound(file, trip)?.round.cars ?? file.job.cars ?? [];

@@ -7,9 +7,9 @@ import { plural } from '../quantity/plural.ts';
 import { working } from '../working.ts';
 import { carryOutWork, returnGearWork, takingWagons } from './carry-work.ts';
 import { isLadderHigh, laddersOf } from './dress-work.ts';
-import { endsThere, ridersOf } from './rounds.ts';
-import { strikeCrewOf } from './strike-crew.ts';
-import { driveWords, driveWork, signInWork } from './travel-work.ts';
+import { endsThere, peopleThere } from './rounds.ts';
+import { driveWords, driveWork, dropOffWork, signInWork } from './travel-work.ts';
+import { WAITS_MIN } from './trips.ts';
 import { otherWays, ownId, shared, simple, type Work, type WorkedPiece } from './work.ts';
 
 /** Of taking a section down and collecting its scraps, what is the scraps. From memory, an editable default. */
@@ -26,11 +26,12 @@ const CLEARED = 0.5;
 export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: readonly Work[]): Work[] {
   const { workshop, site, job } = file;
   if (job.isKept) return [];
-  const crew = strikeCrewOf(file);
-  const two = Math.min(2, crew.length);
-  const drive = site.isWorkshop ? undefined : driveToStrike(file, two);
-  const there = drive ? [drive, ...signInWork(file, crew.length, drive.id, 'strike-sign-in')] : [];
+  const { arriving, working: crew, leaving } = peopleThere(file, 'strike');
+  const two = Math.min(2, leaving.length);
+  const drive = site.isWorkshop ? undefined : driveToStrike(file, Math.min(2, arriving.length));
+  const there = drive ? [drive, ...signInWork(file, arriving.length, drive.id, 'strike-sign-in')] : [];
   const arrived = there.slice(-1).map(({ id }) => id);
+  const dropOff = dropOffWork(file, 'strike', arrived[0] ?? '');
   const down = inReverse(
     pieces.flatMap((worked) => takeDown(worked, file, crew, arrived)),
     pieceWaits(up, job.pieces),
@@ -64,19 +65,20 @@ export function strikeWork(file: JobFile, pieces: readonly WorkedPiece[], up: re
       ]
     : [];
   const last = lookOver[0]?.id ?? strike.id;
-  const tasks = [...there, ...down, strike, ...lookOver, ...wayHome(file, pieces, two, last)];
+  const fetched = dropOff.find(({ id }) => id === 'strike-drive-fetch');
+  const home = wayHome(file, pieces, two, last).map((work) =>
+    fetched && work.id === 'carry-out'
+      ? { ...work, after: [...work.after, fetched.id], lags: { [fetched.id]: { max: WAITS_MIN } } }
+      : work,
+  );
+  const tasks = [...there, ...down, strike, ...lookOver, ...dropOff, ...home];
   return tasks.map((work) => ({ ...work, trip: 'strike' }));
 }
 
 function driveToStrike(file: JobFile, two: number): Work {
   const label = `${driveWords(file, 'strike')} for the strike`;
   return takingWagons(
-    driveWork(
-      file,
-      { id: 'drive-strike', label, which: 'strike', trip: 'strike' },
-      ridersOf(file, 'strike'),
-      [],
-    ),
+    driveWork(file, { id: 'drive-strike', label, trip: 'strike', isOut: true, after: [] }),
     file,
     two,
   );
@@ -89,12 +91,12 @@ function wayHome(file: JobFile, pieces: readonly WorkedPiece[], two: number, aft
   const carryOut = carryOutWork(file, pieces, two, after);
   const unload = 'Unload, count the gear, note what failed';
   if (!endsThere(file, 'strike')) return [carryOut, gear(carryOut.id, unload)];
-  const back = driveWork(
-    file,
-    { id: 'drive-back', label: 'Drive back to the workshop', which: 'back', trip: 'strike' },
-    ridersOf(file, 'strike'),
-    [carryOut.id],
-  );
+  const back = driveWork(file, {
+    id: 'drive-back',
+    label: 'Drive back to the workshop',
+    trip: 'strike',
+    after: [carryOut.id],
+  });
   return [carryOut, back, gear(back.id, unload)];
 }
 

@@ -2,7 +2,7 @@ import type { AgreedTask } from '@early-lantern/contract';
 import type { Hold } from '../schedule/problem.ts';
 import { type DayJob, inDay } from './day-job.ts';
 import { isWagon } from './gear-names.ts';
-import { spansOf, type TripJobs } from './rounds.ts';
+import { outingsOf, type TripJobs } from './trips.ts';
 import type { Trip, Work } from './work.ts';
 
 /** Where it is decided how many wagons go along. */
@@ -25,24 +25,45 @@ function wagonLeader({ trip, jobs }: TripJobs): DayJob | undefined {
   return trip === 'set-up' ? takes.at(-1) : takes[0];
 }
 
+/** Tasks that say which wagons are along. */
+const WITH_WAGONS: Record<Trip, readonly string[]> = {
+  'set-up': [
+    'load-vehicle',
+    'drive-out',
+    'unload-first',
+    'unload',
+    'second-unload',
+    'load-out',
+    'drive-home',
+  ],
+  strike: ['drive-strike', 'carry-out', 'drive-back', 'return-gear'],
+};
+
 /**
  * Wagons go with the run and come home with it: where two jobs are out at the same hour, each has those it took; those of
  * a round have the same. How many that are is decided when it sets out.
  */
-export function wagonHolds(one: TripJobs): Hold[] {
-  const { at } = TAKEN[one.trip];
+export function wagonHolds(one: TripJobs): { hold: Hold; tasks: string[] }[] {
+  const { trip, jobs } = one;
+  const { at } = TAKEN[trip];
   const leader = wagonLeader(one);
   const ways = leader?.work.find(({ id }) => id === at)?.withWagons;
-  if (!leader || !ways) return [];
+  const until = outingsOf(one)
+    .filter(({ only }) => !only)
+    .at(-1)?.until;
+  if (!leader || !ways || !until) return [];
   return [
     {
-      id: inDay(one.jobs[0].file.job.id, `${one.trip}-wagons`),
-      from: inDay(leader.file.job.id, at),
-      until: spansOf(one).vehicles.until,
-      workers: [],
-      gear: {},
-      gearByWay: ways.map(({ wagons }) => ({ wagon: wagons })),
-      inside: [],
+      hold: {
+        id: inDay(jobs[0].file.job.id, `${trip}-wagons`),
+        from: inDay(leader.file.job.id, at),
+        until,
+        workers: [],
+        gear: {},
+        gearByWay: ways.map(({ wagons }) => ({ wagon: wagons })),
+        inside: [],
+      },
+      tasks: jobs.flatMap(({ file }) => WITH_WAGONS[trip].map((task) => inDay(file.job.id, task))),
     },
   ];
 }

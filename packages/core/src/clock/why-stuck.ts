@@ -3,6 +3,7 @@ import type { DayJob } from './day-job.ts';
 import type { DayProblem } from './day-problem.ts';
 import { nameIn, namesFor } from './gear-names.ts';
 import { isAtKerb } from './places.ts';
+import { teamFor } from './team.ts';
 import type { Work } from './work.ts';
 
 /** What nobody does who lacks a skill. */
@@ -37,9 +38,10 @@ export function whyStuck(day: DayProblem, stuck: string | undefined): string {
   );
 }
 
-const crewOf = ({ file: { workshop, job } }: DayJob, { trip }: Work): CrewMember[] => {
-  const ids = trip === 'strike' ? (job.strikeCrew ?? job.crew) : job.crew;
-  return workshop.crew.filter(({ id }) => ids.includes(id));
+/** Who is there for a task: the job's people, or those of them who ride or stay there. */
+const crewOf = ({ file }: DayJob, work: Work): CrewMember[] => {
+  const ids = teamFor(work, file);
+  return file.workshop.crew.filter(({ id }) => ids.includes(id));
 };
 
 /** Whoever has every skill that a task asks for. */

@@ -1,5 +1,9 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
-import { partOfRound } from '../clock/rounds.ts';
+import { inDay } from '../clock/day-job.ts';
+import { DRIVES } from '../clock/legs.ts';
+import { agreedRound } from '../clock/rounds.ts';
+import { outingsOf, peopleAway, tripsOf } from '../clock/trips.ts';
+import type { Trip } from '../clock/work.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
 
 /** Somebody or something that the plans of several jobs take at the same time. */
@@ -44,35 +48,38 @@ export function clashesOf(planned: readonly { file: JobFile; plan: Plan }[]): Cl
     .sort((a, b) => Date.parse(a.from) - Date.parse(b.from));
 }
 
-function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
-  const span = (first: string, ...last: string[]) => {
-    const from = tasks.find(({ id }) => id === first);
-    const to = last.flatMap((one) => tasks.find(({ id }) => id === one) ?? [])[0];
-    return from && to
-      ? { from: Date.parse(from.start), to: Date.parse(to.end), crew: from.crew, gear: to.gear }
-      : undefined;
+function claimsOf(file: JobFile, { tasks }: Plan): Claim[] {
+  const { workshop, job } = file;
+  const trips = tripsOf([{ file, work: tasks }]);
+  const at = new Map(tasks.map((task) => [inDay(job.id, task.id), task]));
+  const span = <T extends { from: string; until: string }>(away: T) => {
+    const [first, last] = [at.get(away.from), at.get(away.until)];
+    return first && last ? [{ ...away, from: Date.parse(first.start), to: Date.parse(last.end) }] : [];
   };
-  // Where a round goes on from here nobody drives home.
-  const runs = [
-    span('drive-out', 'drive-home', 'load-out'),
-    span('drive-strike', 'drive-back', 'carry-out'),
-  ].flatMap((run) => run ?? []);
-  const roundOn = (trip: 'set-up' | 'strike') => {
-    const stops = partOfRound({ job }, trip)?.round.stops;
-    return stops && `${trip} ${stops.map((stop) => stop.job).join(' ')}`;
-  };
-  const vans = [
-    { span: span('load-vehicle', 'drive-home', 'load-out'), round: roundOn('set-up') },
-    { span: span('drive-strike', 'return-gear'), round: roundOn('strike') },
-  ].flatMap(({ span: run, round }) => (run ? [{ ...run, round }] : []));
+  const people = trips.flatMap((one) => peopleAway(one).flatMap(span));
+  const runs = trips.flatMap(({ trip }) => {
+    const { out, home, last } = DRIVES[trip];
+    const id = (task: string) => inDay(job.id, task);
+    return span({ from: id(out), until: at.has(id(home)) ? id(home) : id(last) });
+  });
+  const vans = trips.flatMap((one) =>
+    outingsOf(one).flatMap((outing) =>
+      span(outing).map(({ from, to, legs }) => ({
+        from,
+        to,
+        gear: at.get(inDay(job.id, legs[0]?.task ?? ''))?.gear ?? [],
+        round: roundOn(file, one.trip),
+      })),
+    ),
+  );
   const ladders = new Set((workshop.ladders ?? []).map(({ id }) => id));
   const vehicles = new Set(workshop.vehicles.map(({ id }) => id));
   const inflators = new Set(workshop.inflators.map(({ id }) => id));
   const taken = [...new Set(tasks.flatMap(({ gear }) => gear.filter((id) => ladders.has(id))))];
   const here = tasks.filter(({ place }) => place === 'workshop');
   return [
-    ...runs.flatMap(({ from, to, crew }) =>
-      crew.map((id) => ({ job: job.id, key: `person:${id}`, count: 1, from, to })),
+    ...people.flatMap(({ from, to, workers }) =>
+      workers.map((id) => ({ job: job.id, key: `person:${id}`, count: 1, from, to })),
     ),
     ...runs.flatMap(({ from, to }) =>
       taken.map((id) => ({ job: job.id, key: `ladder:${id}`, count: 1, from, to })),
@@ -94,6 +101,12 @@ function claimsOf({ workshop, job }: JobFile, { tasks }: Plan): Claim[] {
       ];
     }),
   ];
+}
+
+/** The round that a job shares on a trip, by a name that all its jobs have alike. */
+function roundOn(file: JobFile, trip: Trip): string | undefined {
+  const stops = agreedRound(file, trip)?.stops;
+  return stops && `${trip} ${stops.map((stop) => stop.job).join(' ')}`;
 }
 
 interface Overlap {

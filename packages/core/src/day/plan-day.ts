@@ -119,7 +119,7 @@ export function loadedRounds(files: readonly JobFile[], plan: Pick<DayPlan, 'rou
       return {
         ...stop,
         ...(arrive && leave ? { arrive, leave } : {}),
-        ...(file && round.trip === 'set-up' ? { goods: roundGoodsOf(file) } : {}),
+        ...(file && round.trip === 'set-up' && stop.does !== 'fetch' ? { goods: roundGoodsOf(file) } : {}),
       };
     });
     const { leave, home, vehicles } = driven ?? {};

@@ -1,5 +1,6 @@
 import type { JobFile, Round, Task } from '@early-lantern/contract';
 import { isWagon } from '../clock/gear-names.ts';
+import { dropped, legsOf } from '../clock/legs.ts';
 import { roundsOf } from './rounds.ts';
 
 /** Of a day's plan, what its rounds are read from. */
@@ -8,48 +9,78 @@ interface RoundsOfDay {
   jobs: readonly { jobId: string; tasks: readonly Task[] }[];
 }
 
+/** A place of a round as it is driven to. */
+export interface DrivenPlace {
+  job: string;
+  place: string;
+  arrive: string;
+  leave: string;
+  does?: 'drop' | 'fetch';
+  /** Who stays there, or is fetched, by id. */
+  who: string[];
+  /** Before it the vehicle is at the workshop from then till then. */
+  home?: { arrive: string; leave: string };
+}
+
 /** A round as it is driven: where it is when, with which vehicles and people. */
 export interface DrivenRound {
   trip: Round['trip'];
+  isKept: boolean;
   leave: string;
   /** The places in their order, with the hours of arriving and of driving on. */
-  places: { job: string; place: string; arrive: string; leave: string }[];
+  places: DrivenPlace[];
   home: string;
   /** Ids. */
   vehicles: string[];
   people: string[];
 }
 
-const DRIVES = {
-  'set-up': { out: 'drive-out', home: 'drive-home' },
-  strike: { out: 'drive-strike', home: 'drive-back' },
-};
-
 /** The rounds of a day's plan; those without a plan are left out. */
 export function drivenRounds({ rounds, jobs }: RoundsOfDay): DrivenRound[] {
-  return rounds.flatMap(({ trip, stops }): DrivenRound[] => {
-    const task = (job: string, id: string): Task | undefined =>
-      jobs.find(({ jobId }) => jobId === job)?.tasks.find((one) => one.id === id);
-    const drives = stops.map(({ job }) => task(job, DRIVES[trip].out));
-    const home = task(stops.at(-1)?.job ?? '', DRIVES[trip].home);
-    const [first] = drives;
-    if (!first || !home || drives.some((drive) => !drive)) return [];
+  return rounds.flatMap((round): DrivenRound[] => {
+    const { trip, stops, people, isKept = false } = round;
+    const legs = legsOf(round);
+    const tasks = legs.map((leg) =>
+      jobs.find(({ jobId }) => jobId === leg.job)?.tasks.find(({ id }) => id === leg.task),
+    );
+    const to = (at: number) => legs.findIndex((leg) => leg.stop === at && !leg.isHome);
+    const [first] = tasks;
+    const end = tasks[to(stops.length - 1) + 1];
+    if (!first || !end || tasks.some((task) => !task)) return [];
     return [
       {
         trip,
+        isKept,
         leave: first.start,
-        places: stops.map(({ job, place }, i) => ({
-          job,
-          place,
-          arrive: drives[i]?.end ?? '',
-          leave: drives[i + 1]?.start ?? home.start,
-        })),
-        home: home.end,
+        places: stops.map(({ job, place, does, byHome }, at): DrivenPlace => {
+          const drive = tasks[to(at)];
+          const before = byHome && tasks[to(at) - 1];
+          return {
+            job,
+            place,
+            arrive: drive?.end ?? '',
+            leave: tasks[to(at) + 1]?.start ?? '',
+            ...(does ? { does } : {}),
+            who: whoStays(round, at),
+            ...(before && drive ? { home: { arrive: before.end, leave: drive.start } } : {}),
+          };
+        }),
+        home: end.end,
         vehicles: first.gear.filter((id) => !isWagon(id)),
-        people: first.crew,
+        people,
       },
     ];
   });
+}
+
+/** Who is dropped off at a place of a round, or fetched there. */
+export function whoStays(round: Round, at: number): string[] {
+  const stop = round.stops[at];
+  const drop =
+    stop?.does === 'fetch'
+      ? round.stops.findIndex(({ job, does }) => job === stop.job && does === 'drop')
+      : at;
+  return dropped(round, drop);
 }
 
 /** Places that rounds of some jobs go by for jobs that are not among them any more: deleted, or moved to another day. */

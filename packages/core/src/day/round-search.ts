@@ -3,9 +3,12 @@ import { paidMinutes } from '../clock/day-cost.ts';
 import type { WorkedJob } from '../clock/day-job.ts';
 import { dayProblem, inHandWanted } from '../clock/day-problem.ts';
 import { DaySearch } from '../clock/day-search.ts';
-import { partOfRound } from '../clock/rounds.ts';
+import { placesLoaded } from '../clock/legs.ts';
+import { agreedRound } from '../clock/rounds.ts';
 import { sumOf } from '../quantity/group.ts';
-import { joined, joinsOf, parted, roundsOf } from './rounds.ts';
+import { dropOffsOf, joinsOf } from './round-changes.ts';
+import { choiceOf, joined } from './round-choice.ts';
+import { parted, roundsOf } from './rounds.ts';
 
 /** Orders tried to judge whether other rounds are better, and the share of all orders that may go into it. */
 const TO_JUDGE = 40;
@@ -95,8 +98,8 @@ export class RoundSearch {
     const known = new Set(roundsOf(this.best.map(({ file }) => file)));
     return roundsOf(files)
       .filter((round) => round.trip === 'set-up' && !known.has(round))
-      .every(({ stops }) =>
-        this.mayLoad(stops.flatMap(({ job }) => worked.find(({ file }) => file.job.id === job) ?? [])),
+      .every((round) =>
+        this.mayLoad(jobsOf(round).flatMap((job) => worked.find(({ file }) => file.job.id === job) ?? [])),
       );
   }
 
@@ -111,18 +114,27 @@ export class RoundSearch {
       lateMin: search.lateMin,
       shortMin: sumOf(day.jobs.map(({ file }, j) => Math.max(0, inHandWanted(file) - (inHand[j] as number)))),
       paidMin: answer ? paidMinutes({ ...answer, stuck: -1 }, search.compiled) : Infinity,
-      drives: -sumOf(roundsOf(worked.map(({ file }) => file)).map(({ stops }) => stops.length - 1)),
+      drives: -sumOf(roundsOf(worked.map(({ file }) => file)).map((round) => jobsOf(round).length - 1)),
     };
   }
 }
 
-/** All rounds that are one step away: two places exchanged in one, two drives made one, a place left out of one. */
+/**
+ * All rounds that are one step away: two places exchanged in one, two drives made one, a place left out of one, people
+ * dropped off at one and fetched again, or kept aboard again. A round that was put in order by hand stays.
+ */
 const changesOf = (worked: readonly WorkedJob[]): (() => WorkedJob[])[] => {
   const files = worked.map(({ file }) => file);
-  const rounds = roundsOf(files);
+  const rounds = roundsOf(files).filter(({ isKept }) => !isKept);
   return [
-    ...rounds.flatMap((round) => exchanges(round).map((jobs) => () => joined(worked, { ...round, jobs }))),
+    ...rounds.flatMap((round) =>
+      exchanges(round).map((jobs) => () => joined(worked, { trip: round.trip, jobs })),
+    ),
     ...joinsOf(files).map((join) => () => joined(worked, join)),
+    ...dropOffsOf(files).map((choice) => () => joined(worked, choice)),
+    ...rounds
+      .filter(({ stops }) => stops.some(({ does }) => does))
+      .map((round) => () => driven(worked, round, jobsOf(round))),
     ...rounds.flatMap((round) => shortened(round).map((jobs) => () => driven(worked, round, jobs))),
   ];
 };
@@ -132,12 +144,13 @@ const asTheyAre = (worked: readonly WorkedJob[]): readonly WorkedJob[] =>
   roundsOf(worked.map(({ file }) => file)).reduce<readonly WorkedJob[]>((all, round) => {
     const jobs = jobsOf(round);
     const isWhole = jobs.every((id) =>
-      worked.some(({ file }) => file.job.id === id && partOfRound(file, round.trip)),
+      worked.some(({ file }) => file.job.id === id && agreedRound(file, round.trip)),
     );
-    return isWhole ? joined(all, { trip: round.trip, jobs }) : parted(all, round);
+    const files = worked.map(({ file }) => file);
+    return isWhole ? joined(all, choiceOf(round, files)) : parted(all, round);
   }, worked);
 
-const jobsOf = ({ stops }: Round): string[] => stops.map(({ job }) => job);
+const jobsOf = (round: Round): string[] => placesLoaded(round).map(({ job }) => job);
 
 /** The places of a round in all orders that differ in two of them. */
 function exchanges(round: Round): string[][] {

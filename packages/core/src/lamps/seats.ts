@@ -1,5 +1,7 @@
 import type { Fix, JobFile } from '@early-lantern/contract';
-import { ridersOf } from '../clock/rounds.ts';
+import { carsOn, mostRiders } from '../clock/rounds.ts';
+import type { Trip } from '../clock/work.ts';
+import { sumOf } from '../quantity/group.ts';
 import { plural } from '../quantity/plural.ts';
 import { applyChanges } from './fixes.ts';
 
@@ -11,14 +13,15 @@ export function seatsLacking(file: JobFile): { figure: string; told: string; lac
   const { workshop, job, site } = file;
   // In the workshop itself nobody drives.
   if (site.isWorkshop) return undefined;
-  const seats = [...workshop.vehicles, ...(job.cars ?? [])].reduce((sum, one) => sum + one.seats, 0);
-  const runs = [
-    { people: ridersOf(file, 'set-up').length, which: 'set up' },
-    ...(job.isKept ? [] : [{ people: ridersOf(file, 'strike').length, which: 'strike' }]),
-  ];
-  const [worst] = runs.filter(({ people }) => people > seats).sort((a, b) => b.people - a.people);
+  const run = (trip: Trip, which: string) => {
+    const seats = sumOf([...workshop.vehicles, ...carsOn(file, trip)].map((one) => one.seats));
+    const people = mostRiders(file, trip);
+    return { people, seats, lacking: people - seats, which };
+  };
+  const runs = [run('set-up', 'set up'), ...(job.isKept ? [] : [run('strike', 'strike')])];
+  const [worst] = runs.filter(({ lacking }) => lacking > 0).sort((a, b) => b.lacking - a.lacking);
   if (!worst) return undefined;
-  const lacking = worst.people - seats;
+  const { seats, lacking } = worst;
   return {
     figure: `${plural(lacking, 'seat')} short`,
     told: `${worst.people} people drive out to ${worst.which}, and there ${seats === 1 ? 'is' : 'are'} ${plural(seats, 'seat')}: ${lacking} cannot come along.`,

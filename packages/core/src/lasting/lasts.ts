@@ -13,6 +13,7 @@ import { pressureAt } from '../air/atmosphere.ts';
 import { type Air, blowTo, diameterRatio, LIMIT_MARGIN } from '../air/gas.ts';
 import { sizeOf } from '../balloon/catalogue.ts';
 import { toQuarter } from '../bench/diameters.ts';
+import { placeBefore } from '../clock/legs.ts';
 import { partOfRound } from '../clock/rounds.ts';
 import { isFillerName } from '../piece/cluster-names.ts';
 import { balloonsOf } from '../piece/counts.ts';
@@ -86,12 +87,14 @@ export function toldWhatToBlow(piece: PlanPiece, lasting: readonly LastingLot[])
 }
 
 /** From the clock: when a lot of a piece is blown, leaves, arrives and comes down; the usual where there is no plan. */
-function journeysOf({ job, site }: JobFile, tasks: readonly Task[]) {
+function journeysOf(file: JobFile, tasks: readonly Task[]) {
+  const { job, site } = file;
   const endOf = (id: string) => tasks.find((task) => task.id === id)?.end;
   const startOf = (id: string) => tasks.find((task) => task.id === id)?.start;
   const accessMs = Date.parse(job.access.from);
   // Of a round, what is for a later place has been in the vehicle since the first drive.
-  const isLater = (partOfRound({ job }, 'set-up')?.at ?? 0) > 0;
+  const part = partOfRound(file, 'set-up');
+  const isLater = part !== undefined && placeBefore(part.round, part.at) !== undefined;
   const leaves = isLater ? endOf('load-vehicle') : startOf('drive-out');
   const leavesMs = Date.parse(leaves ?? '') || accessMs - site.driveMin * 60_000;
   const arrivesMs = Date.parse(endOf('drive-out') ?? '') || accessMs;

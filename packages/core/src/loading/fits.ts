@@ -1,5 +1,6 @@
 import type { Fits, JobFile, MaterialRow, Task } from '@early-lantern/contract';
 import { isWagon } from '../clock/gear-names.ts';
+import { carsOn } from '../clock/rounds.ts';
 import { bagsWanted } from './bags.ts';
 import { clearancesOf } from './clearances.ts';
 import { goodsOf, sectionsOf } from './every-good.ts';
@@ -33,7 +34,7 @@ export function fitsOf(job: ToLoad, tries: number, seed = job.file.job.loadSeed 
     sections,
     vehicles: [],
     unplaced: [],
-    runs,
+    runs: withCargo(runs, [], file),
     bags: [],
     clearances: file.site.isWorkshop
       ? []
@@ -89,11 +90,15 @@ function ridesFor(file: JobFile, tasks: readonly Task[]): Ride[] {
   const { job, workshop } = file;
   const drive = tasks.find(({ id }) => id === 'drive-out');
   const usual = job.vehicles ?? workshop.vehicles.slice(0, 1).map(({ id }) => id);
-  const rides = ridesOf(file, {
+  const rides = ridesOf(file, 'set-up', {
     people: drive?.crew ?? job.crew,
     vehicles: drive ? drive.gear.filter((id) => !isWagon(id)) : usual,
   });
   // Cars of people's own carry nothing where nobody has said what goes in; what nobody drives stays at home.
-  const own = new Set((job.cars ?? []).filter(({ cargo }) => !cargo).map(({ id }) => id));
+  const own = new Set(
+    carsOn(file, 'set-up')
+      .filter(({ cargo }) => !cargo)
+      .map(({ id }) => id),
+  );
   return rides.filter(({ id, driver }, i) => !own.has(id) && (driver !== null || i === 0));
 }

@@ -1,4 +1,6 @@
 import type { CargoRoom, JobFile, VehicleLoad } from '@early-lantern/contract';
+import { carsOn } from '../clock/rounds.ts';
+import type { Trip } from '../clock/work.ts';
 import type { CargoSpace } from './cargo.ts';
 
 /** A vehicle that goes out for a job, with its people and its room. */
@@ -21,7 +23,8 @@ interface Drive {
 }
 
 /** The vehicles and cars of a drive, each with its driver as far as there are any, filled in turn. */
-export function ridesOf({ workshop, job }: JobFile, { people, vehicles }: Drive): Ride[] {
+export function ridesOf(file: JobFile, trip: Trip, { people, vehicles }: Drive): Ride[] {
+  const { workshop, job } = file;
   const drivers = people.filter((id) =>
     workshop.crew.find((one) => one.id === id)?.skills.includes('driver'),
   );
@@ -29,7 +32,7 @@ export function ridesOf({ workshop, job }: JobFile, { people, vehicles }: Drive)
     only === undefined || only.includes(id);
   const cars = [
     ...vehicles.flatMap((id) => workshop.vehicles.find((one) => one.id === id) ?? []),
-    ...(job.cars ?? []).map((car) => ({ ...car, drivers: undefined, trailer: undefined })),
+    ...carsOn(file, trip).map((car) => ({ ...car, drivers: undefined, trailer: undefined })),
   ];
   const chosen = driversOf(cars, drivers, mayDrive);
   const driven = cars.map((car, i) => ({ ...car, driver: chosen[i] ?? null }));

@@ -42,7 +42,7 @@ test('who may not drive a van is not put at its wheel; the others are so that ev
     job: {},
   } as unknown as JobFile;
   const of = (people: string[]) =>
-    ridesOf(file, { people, vehicles: ['car', 'truck'] }).map(({ id, driver }) => [id, driver]);
+    ridesOf(file, 'set-up', { people, vehicles: ['car', 'truck'] }).map(({ id, driver }) => [id, driver]);
   // The first that comes for the car would leave the truck without anybody.
   expect(of(['wren', 'ilo'])).toEqual([
     ['car', 'ilo'],

@@ -1,17 +1,20 @@
 import type { JobFile, RoundGood } from '@early-lantern/contract';
+import { placesLoaded } from '../clock/legs.ts';
 import { partOfRound } from '../clock/rounds.ts';
 import type { Good } from './goods.ts';
 
 /** At each place of a round what is needed first comes off, then all the rest. */
 const STOPS_AT_PLACE = 2;
 
-/** Tools, ladders and wagons serve at every place: of each kind there is one in the vehicle. */
+/** Tools, ladders and wagons serve at every place where all wait: of each kind there is one in the vehicle. */
 export const IS_SHARED: ReadonlySet<Good['kind']> = new Set(['kit', 'ladder', 'wagon']);
 
 /** The things of one place of a round. */
 interface PlaceGoods {
   jobId: string;
   place: string;
+  /** People are dropped off there: what they work with is theirs until they are fetched. */
+  isDropped: boolean;
   goods: readonly Good[];
 }
 
@@ -21,10 +24,10 @@ interface PlaceGoods {
  */
 export function together(places: readonly PlaceGoods[], own?: string): Good[] {
   const seen = new Set<string>();
-  return places.flatMap(({ jobId, place, goods }, at) =>
+  return places.flatMap(({ jobId, place, isDropped, goods }, at) =>
     goods.flatMap((good): Good[] => {
       const { id, stop } = good.cargo;
-      const isShared = IS_SHARED.has(good.kind);
+      const isShared = IS_SHARED.has(good.kind) && !isDropped;
       if (isShared && seen.has(id)) return [];
       if (isShared) seen.add(id);
       return [
@@ -79,9 +82,10 @@ export function ofRound(file: JobFile, own: readonly Good[], squeeze: number): G
   const round = partOfRound(file, 'set-up')?.round;
   if (!round) return [...own];
   return together(
-    round.stops.map(({ job, place, goods = [] }) => ({
+    placesLoaded(round).map(({ job, place, does, goods = [] }) => ({
       jobId: job,
       place,
+      isDropped: does === 'drop',
       goods: job === file.job.id ? own : goods.map((one) => asGood(one, squeeze > 0)),
     })),
     file.job.id,

@@ -42,11 +42,13 @@ export interface Compiled {
     from: number;
     until: number;
     who: number;
+    /** The first hold of its group: what is inside that one is inside this. */
+    group: number;
     /** What it takes, by the way of `leader`. */
     leader: number;
     gear: readonly (readonly (readonly [number, number])[])[];
   }[];
-  /** The hold each activity is inside of, or -1; the holds it opens, and those it ends. */
+  /** The group of holds each activity is inside of, or -1; the holds it opens, and those it ends. */
   inside: Int32Array;
   opens: readonly (readonly number[])[];
   closes: readonly (readonly number[])[];
@@ -94,15 +96,17 @@ export function compile(problem: Problem): Compiled {
   const inside = new Int32Array(activities.length).fill(-1);
   const opens = activities.map((): number[] => []);
   const closes = activities.map((): number[] => []);
+  const groups = (problem.holds ?? []).map(({ id, group = id }) => group);
   const holds = (problem.holds ?? []).map((hold, h) => {
-    for (const id of hold.inside) inside[find(id, hold.id)] = h;
+    const group = groups.indexOf(groups[h] as string);
+    for (const id of hold.inside) inside[find(id, hold.id)] = group;
     const [from, until] = [find(hold.from, hold.id), find(hold.until, hold.id)];
     (opens[from] as number[]).push(h);
     (closes[until] as number[]).push(h);
     const own = gearOf(hold.gear);
     const byWay = (hold.gearByWay ?? [{}]).map((more) => [...own, ...gearOf(more)]);
     const who = bits(({ id }) => hold.workers.includes(id));
-    return { from, until, who, leader: hold.gearByWay ? (leader[from] as number) : -1, gear: byWay };
+    return { from, until, who, group, leader: hold.gearByWay ? (leader[from] as number) : -1, gear: byWay };
   });
   const timed = activities.map((activity) => timesOf(activity, workers));
   const compiled: Compiled = {

@@ -195,7 +195,7 @@ export class Decoder {
   /** Whether somebody or something it could use is away with a hold that has not come back yet. */
   private isAnythingHeld(activity: number): boolean {
     const own = this.problem.inside[activity] as number;
-    return this.openHolds.some((isOpen, h) => isOpen === 1 && h !== own);
+    return this.openHolds.some((isOpen, h) => isOpen === 1 && this.problem.holds[h]?.group !== own);
   }
 
   /** Which of its ways an activity is done in. */
@@ -279,7 +279,7 @@ export class Decoder {
       const held = problem.holds[opened] as Compiled['holds'][number];
       this.profile.take(start, Infinity, this.heldGear(opened));
       for (let p = 0; p < diaries.length; p++)
-        if (held.who & (1 << p)) (diaries[p] as Diary).leave(opened, start);
+        if (held.who & (1 << p)) (diaries[p] as Diary).leave(opened, held.group, start);
       this.openHolds[opened] = 1;
     }
     return (problem.closes[activity] as readonly number[]).every((closed) => this.close(closed, end));
@@ -297,7 +297,7 @@ export class Decoder {
       if (held.who & (1 << p)) {
         const diary = diaries[p] as Diary;
         diary.comeBack(closed, end);
-        clash = Math.max(clash, diary.lastOther(closed, from, end));
+        clash = Math.max(clash, diary.lastOther(held.group, from, end));
       }
     if (clash === -Infinity) return true;
     // Somebody was wanted elsewhere in between: all of it waits until that is over.

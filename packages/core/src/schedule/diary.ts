@@ -8,9 +8,9 @@ export class Diary {
   /** Work, ascending; nothing overlaps. */
   private readonly starts: number[] = [];
   private readonly ends: number[] = [];
-  /** The hold each work is inside of, or -1. */
-  private readonly holds: number[] = [];
-  private readonly away: { hold: number; from: number; to: number }[] = [];
+  /** The group of holds each work is inside of, or -1. */
+  private readonly groups: number[] = [];
+  private readonly away: { hold: number; group: number; from: number; to: number }[] = [];
 
   constructor(shifts: readonly Interval[], busy: readonly Interval[], rest: RestRule | undefined) {
     this.shifts = shifts;
@@ -21,12 +21,12 @@ export class Diary {
   clear(): void {
     this.starts.length = 0;
     this.ends.length = 0;
-    this.holds.length = 0;
+    this.groups.length = 0;
     this.away.length = 0;
   }
 
-  /** Whether they can work over `[start, end)` on something inside `hold` (-1: inside none). */
-  isFree(start: number, end: number, hold: number, atAnyHour: boolean): boolean {
+  /** Whether they can work over `[start, end)` on something inside a group of holds (-1: inside none). */
+  isFree(start: number, end: number, group: number, atAnyHour: boolean): boolean {
     let onShift = atAnyHour;
     for (const [from, to] of this.busy) if (from < end && start < to) return false;
     for (const [from, to] of this.shifts)
@@ -35,7 +35,8 @@ export class Diary {
         break;
       }
     if (!onShift) return false;
-    for (const away of this.away) if (away.hold !== hold && away.from < end && start < away.to) return false;
+    for (const away of this.away)
+      if (away.group !== group && away.from < end && start < away.to) return false;
     // Where the new work would stand among the old.
     let next = this.starts.length;
     while (next > 0 && (this.starts[next - 1] as number) >= end) next--;
@@ -55,16 +56,16 @@ export class Diary {
     return to - from <= afterMin || (from === start && to === end);
   }
 
-  work(start: number, end: number, hold: number): void {
+  work(start: number, end: number, group: number): void {
     let at = this.starts.length;
     while (at > 0 && (this.starts[at - 1] as number) > start) at--;
     this.starts.splice(at, 0, start);
     this.ends.splice(at, 0, end);
-    this.holds.splice(at, 0, hold);
+    this.groups.splice(at, 0, group);
   }
 
-  leave(hold: number, from: number): void {
-    this.away.push({ hold, from, to: Infinity });
+  leave(hold: number, group: number, from: number): void {
+    this.away.push({ hold, group, from, to: Infinity });
   }
 
   comeBack(hold: number, to: number): void {
@@ -78,16 +79,16 @@ export class Diary {
     return Infinity;
   }
 
-  /** End of the last thing that is not inside `hold` and reaches into `[from, to)`; -Infinity if none does. */
-  lastOther(hold: number, from: number, to: number): number {
+  /** End of the last thing that is not inside a group and reaches into `[from, to)`; -Infinity if none does. */
+  lastOther(group: number, from: number, to: number): number {
     let last = -Infinity;
     for (let i = this.starts.length - 1; i >= 0 && (this.ends[i] as number) > from; i--)
-      if ((this.starts[i] as number) < to && this.holds[i] !== hold) {
+      if ((this.starts[i] as number) < to && this.groups[i] !== group) {
         last = this.ends[i] as number;
         break;
       }
     for (const away of this.away)
-      if (away.hold !== hold && away.from < to && away.to > from && away.to < Infinity)
+      if (away.group !== group && away.from < to && away.to > from && away.to < Infinity)
         last = Math.max(last, away.to);
     return last;
   }

@@ -55,6 +55,8 @@ export interface Worker {
  */
 export interface Hold {
   id: string;
+  /** Holds of one group have the same activities inside: people of a crew who leave or come back at other times. */
+  group?: string;
   from: string;
   until: string;
   workers: readonly string[];

@@ -66,7 +66,8 @@ function peopleBreaches({ workshop, job }: JobFile, tasks: readonly Task[]): str
       const member = workshop.crew.find((one) => one.id === id);
       const rides =
         task.place === 'road' &&
-        job.clock?.rounds?.some(({ trip, people }) => trip === task.trip && people.includes(id));
+        (job.clock?.rounds?.some(({ trip, people }) => trip === task.trip && people.includes(id)) ||
+          job.dropOffs?.some(({ trip, driver }) => trip === task.trip && driver === id));
       if (!member || !(team.includes(id) || rides)) return [`${id} is not on the job`];
       const busy = (member.busy ?? []).some(
         ({ from, until }) => ms(from) < ms(task.end) && ms(task.start) < ms(until),
@@ -95,7 +96,7 @@ function ladderBreaches({ holds, tasks }: DayPlanned['plan']): string[] {
   if (tasks.length === 0) return [];
   return holds.pieces.flatMap(({ id, points }) =>
     [...new Set(points.flatMap(({ ladder }) => ladder?.id ?? []))].flatMap((ladder) =>
-      tasks.some(({ pieceId, gear }) => pieceId === id && gear.some((one) => one.startsWith(ladder)))
+      tasks.some(({ pieceId, gear }) => pieceId === id && gear.some((one) => one.includes(ladder)))
         ? []
         : [`${id} asks for ${ladder}, and no task has it`],
     ),
@@ -123,23 +124,38 @@ function sharedBreaches(planned: readonly DayPlanned[]): string[] {
       const both = [...a.task.crew, ...a.task.gear].filter((id) => used.includes(id));
       if (both.length > 0) found.push(`${both} at ${a.job} ${a.task.id} and ${b.job} ${b.task.id}`);
     }
-  for (const { file, plan } of planned)
-    for (const [first, last] of [
-      ['drive-out', 'drive-home'],
-      ['drive-strike', 'drive-back'],
-    ] as const) {
-      const [out, home] = [first, last].map((id) => plan.tasks.find((task) => task.id === id));
-      if (!out || !home) continue;
-      for (const { job, task } of all)
-        if (
-          job !== file.job.id &&
-          ms(task.start) < ms(home.end) &&
-          ms(out.start) < ms(task.end) &&
-          task.crew.some((id) => out.crew.includes(id))
-        )
-          found.push(`${task.id} of ${job} takes somebody who is out with ${file.job.id}`);
-    }
-  return found;
+  return [...found, ...placeBreaches(planned)];
+}
+
+/** Drives to a job's place, and away from it to the workshop. */
+const TO_PLACE = new Set(['drive-out', 'drive-fetch', 'drive-strike', 'strike-drive-fetch']);
+
+/** People and vehicles are where their task is: brought there by a drive, and not before another has brought them away. */
+function placeBreaches(planned: readonly DayPlanned[]): string[] {
+  const all = planned
+    .flatMap(({ file, plan }) =>
+      plan.tasks.map((task) => ({ task, at: file.site.isWorkshop ? 'workshop' : file.job.id })),
+    )
+    .sort((a, b) => ms(a.task.start) - ms(b.task.start));
+  const vehicles = planned[0]?.file.workshop.vehicles.map(({ id }) => id) ?? [];
+  const people = new Set(all.flatMap(({ task }) => task.crew));
+  return [...people, ...vehicles].flatMap((who) => {
+    let here = 'workshop';
+    return all
+      .filter(({ task }) => task.crew.includes(who) || task.gear.includes(who))
+      .flatMap(({ task, at }): string[] => {
+        const wanted = task.place === 'workshop' ? 'workshop' : at;
+        if (task.place !== 'road' || task.id === 'second-run') {
+          return here === wanted ? [] : [`${who} is at ${here}, not at ${at} for ${task.id}`];
+        }
+        const from = here;
+        here = TO_PLACE.has(task.id) ? at : 'workshop';
+        // Home from the place itself; out from anywhere, on from one place to the next.
+        return TO_PLACE.has(task.id) || from === at
+          ? []
+          : [`${who} drives home from ${at}, but is at ${from}`];
+      });
+  });
 }
 
 /** Each round once, as the jobs have it. */
@@ -150,83 +166,131 @@ function roundsIn(planned: readonly DayPlanned[]): Round[] {
   );
 }
 
+/** A drive of a round as its list of places says. */
+interface Drive {
+  task: Task | undefined;
+  minutes: number;
+  riders: readonly string[];
+  /** The place it goes to; -1 home. */
+  to: number;
+  from: number;
+}
+
+const NAMES = {
+  'set-up': { out: 'drive-out', off: 'drive-off', fetch: 'drive-fetch', home: 'drive-home', left: 'unload' },
+  strike: {
+    out: 'drive-strike',
+    off: 'strike-drive-off',
+    fetch: 'strike-drive-fetch',
+    home: 'drive-back',
+    left: 'strike-sign-in',
+  },
+} as const;
+
 /**
- * The rules of a round, those of pick-up and delivery: every place once and in turn, nobody driven on before the work there is
- * done, everybody and the same vehicles on every drive, everything loaded before it sets out and in the reverse of the places,
- * nobody and no vehicle used elsewhere meanwhile, as long on the road as was said.
+ * The rules of a round, those of pick-up and delivery: every place in turn, nobody driven on before the work there is done or,
+ * where people are dropped off, before the vehicle is unloaded; they stay till they are fetched; everybody rides as was said,
+ * in the same vehicles till these are home; everything is loaded before it sets out and in the reverse of the places; nobody and
+ * no vehicle used elsewhere meanwhile, as long on the road as was said.
  */
-function roundBreaches({ trip, stops, homeMin, people }: Round, planned: readonly DayPlanned[]): string[] {
-  const [out, back] = trip === 'set-up' ? ['drive-out', 'drive-home'] : ['drive-strike', 'drive-back'];
+function roundBreaches(round: Round, planned: readonly DayPlanned[]): string[] {
+  const { trip, stops, homeMin, people } = round;
+  const names = NAMES[trip];
   const jobs = stops.flatMap(({ job }) => planned.find(({ file }) => file.job.id === job) ?? []);
   if (jobs.length < stops.length) return [];
   if (jobs.some(({ plan }) => plan.tasks.length === 0)) return [];
   const find = (at: number, id: string) => jobs[at]?.plan.tasks.find((task) => task.id === id);
-  const drives = stops.map((_, at) => find(at, out));
   const last = stops.length - 1;
-  const home = find(last, back);
-  if (!home || drives.some((drive) => !drive)) return [`a round ${trip} without one of its drives`];
-  const legs = [...drives, home] as Task[];
-  const long = [...stops.map(({ driveMin }) => driveMin), homeMin];
-  const onBoard = (task: Task) => [...task.crew].sort().join();
-  const vehicles = (task: Task) =>
-    task.gear.filter((id) => jobs[0]?.file.workshop.vehicles.some((one) => one.id === id)).sort();
-  const [first] = legs as [Task];
-  const away = (task: Task) => ms(task.start) < ms(home.end) && ms(first.start) < ms(task.end);
-  const at = (task: Task, job: number) =>
-    ms(task.start) >= ms(legs[job]?.end ?? '') && ms(task.end) <= ms(legs[job + 1]?.start ?? '');
-  const loads = stops.map((_, job) => find(job, 'load-vehicle'));
-  return [
-    ...legs.flatMap((leg, i) => {
-      const minutes = (ms(leg.end) - ms(leg.start)) / MINUTE_MS;
-      return [
-        ...(minutes === Math.max(1, long[i] as number)
-          ? []
-          : [`leg ${i} takes ${minutes} of ${long[i]} min`]),
-        ...(onBoard(leg) === [...people].sort().join() ? [] : [`${onBoard(leg)} ride on leg ${i}`]),
-        ...(vehicles(leg).join() === vehicles(first).join() && vehicles(leg).length > 0
-          ? []
-          : [`other vehicles on leg ${i}`]),
-      ];
-    }),
-    // Nobody waits for more than an hour to drive on.
-    ...legs.slice(1).flatMap((leg, i) => {
-      const done = Math.max(
-        ...(jobs[i]?.plan.tasks ?? [])
-          .filter((task) => task.trip === trip && task.place === 'site')
-          .map(({ end }) => ms(end)),
-      );
-      return i < last && ms(leg.start) - done > 60 * MINUTE_MS
-        ? [`a wait of over an hour before leg ${i + 1}`]
-        : [];
-    }),
-    ...stops.flatMap((_, i) =>
-      i < last && find(i, back) ? [`${stops[i]?.job} drives home in the middle of a round`] : [],
-    ),
-    ...planned.flatMap(({ file, plan }) =>
-      plan.tasks.flatMap((task) => {
-        const place = stops.findIndex(({ job }) => job === file.job.id);
-        const isLeg = legs.includes(task);
-        const isHere = place >= 0 && task.place === 'site' && task.trip === trip && at(task, place);
-        const takes = [...task.crew, ...task.gear].some(
-          (id) => people.includes(id) || vehicles(first).includes(id),
-        );
-        return takes && away(task) && !isLeg && !isHere
-          ? [`${task.id} of ${file.job.id} takes what is on the round`]
-          : [];
-      }),
-    ),
-    ...(trip === 'set-up'
-      ? loads.flatMap((load, i) => {
-          const inner = loads[i + 1];
-          return [
-            ...(load && ms(load.end) <= ms(first.start) ? [] : [`${stops[i]?.job} is not loaded in time`]),
-            ...(load && inner && ms(inner.end) > ms(load.start)
-              ? [`${stops[i]?.job} is loaded before what comes off after it`]
-              : []),
-          ];
-        })
+  const homeFrom = (at: number) => find(at, stops[at]?.does === 'drop' ? names.off : names.home);
+  const drives: Drive[] = stops.flatMap(({ does, driveMin, riders = people, byHome }, at) => [
+    ...(byHome
+      ? [{ task: homeFrom(at - 1), minutes: byHome.driveMin, riders: byHome.riders, to: -1, from: at - 1 }]
       : []),
-  ];
+    {
+      task: find(at, does === 'fetch' ? names.fetch : names.out),
+      minutes: driveMin,
+      riders,
+      to: at,
+      from: byHome ? -1 : at - 1,
+    },
+  ]);
+  drives.push({
+    task: homeFrom(last),
+    minutes: homeMin,
+    riders: round.homeRiders ?? people,
+    to: -1,
+    from: last,
+  });
+  if (drives.some(({ task }) => !task)) return [`a round ${trip} without one of its drives`];
+  const vehicles = (task: Task | undefined) =>
+    (task?.gear ?? [])
+      .filter((id) => jobs[0]?.file.workshop.vehicles.some((one) => one.id === id))
+      .sort()
+      .join();
+  const found: string[] = [];
+  let outing = drives[0];
+  for (const [i, { task, minutes, riders, from, to }] of drives.entries()) {
+    if (!task) continue;
+    if (from === -1) outing = drives[i];
+    const before = drives[i - 1];
+    const long = (ms(task.end) - ms(task.start)) / MINUTE_MS;
+    if (long !== Math.max(1, minutes)) found.push(`drive ${i} takes ${long} of ${minutes} min`);
+    if ([...task.crew].sort().join() !== [...riders].sort().join())
+      found.push(`${task.crew.join()} ride on drive ${i}, not ${riders.join()}`);
+    if (vehicles(task) !== vehicles(outing?.task) || vehicles(task) === '')
+      found.push(`other vehicles on drive ${i}`);
+    if (before?.task && ms(before.task.end) > ms(task.start)) found.push(`drive ${i} before the one before`);
+    if (from < 0) continue;
+    // What has to be done before the vehicle leaves, and that it does not stand about.
+    const { does, job } = stops[from] as Round['stops'][number];
+    const own = (jobs[from]?.plan.tasks ?? []).filter((one) => one.trip === trip && one.place === 'site');
+    const left = does === 'drop' ? (find(from, names.left) ?? find(from, names.out)) : undefined;
+    const done = left ? ms(left.end) : Math.max(...own.map(({ end }) => ms(end)));
+    if (ms(task.start) < done) found.push(`${job} is left before the work there is done`);
+    if (to >= 0 && ms(task.start) - done > 60 * MINUTE_MS) found.push(`a wait of over an hour at ${job}`);
+    // Who is aboard changes where people are dropped off and fetched, and nowhere else.
+    const came = new Set(before?.riders);
+    const isSame = riders.length === came.size && riders.every((id) => came.has(id));
+    const isFewer = riders.length < came.size && riders.every((id) => came.has(id));
+    const isMore = riders.length > came.size && [...came].every((id) => riders.includes(id));
+    if (!(does === 'drop' ? isFewer : does === 'fetch' ? isMore : isSame))
+      found.push(`${riders.join()} leave ${job} where ${[...came].join()} came`);
+  }
+  // Loaded in the reverse of the places, before each outing sets out.
+  if (trip === 'set-up') {
+    const loads: { place: number; load: Task | undefined; before: number }[] = [];
+    let setsOut = 0;
+    for (const { task, to, from } of drives) {
+      if (from === -1 && task) setsOut = ms(task.start);
+      if (to >= 0 && stops[to]?.does !== 'fetch')
+        loads.push({ place: to, load: find(to, 'load-vehicle'), before: setsOut });
+    }
+    for (const [i, { load, before, place }] of loads.entries()) {
+      const inner = loads[i + 1];
+      if (!load || ms(load.end) > before) found.push(`${stops[place]?.job} is not loaded in time`);
+      if (load && inner?.load && inner.before === before && ms(inner.load.end) > ms(load.start))
+        found.push(`${stops[place]?.job} is loaded before what comes off after it`);
+    }
+  }
+  // Whoever is dropped off has a ladder of their own there.
+  for (const [at, { does, job }] of stops.entries()) {
+    if (does !== 'drop') continue;
+    const ladders = (task: Task) =>
+      task.gear.filter((id) => jobs[0]?.file.workshop.ladders?.some((one) => one.id === id));
+    const own = new Set(jobs[at]?.plan.tasks.filter((task) => task.trip === trip).flatMap(ladders));
+    const back = stops.findIndex((one, k) => k > at && one.job === job);
+    const until = back < 0 ? Infinity : ms(find(back, names.fetch)?.end ?? '');
+    for (const { file, plan } of planned)
+      for (const task of plan.tasks)
+        if (
+          file.job.id !== job &&
+          ms(task.start) < until &&
+          ms(task.end) > ms(find(at, names.out)?.end ?? '') &&
+          ladders(task).some((id) => own.has(id))
+        )
+          found.push(`${task.id} of ${file.job.id} has a ladder that is at ${job}`);
+  }
+  return found;
 }
 
 /** After so long at work a rest in time, all jobs counted; one task that is longer by itself cannot be helped. */
