@@ -189,6 +189,49 @@ test('a task is kept by hand, its cost is told, and two plans stand side by side
   await expect.poll(async () => (await getJob(request, 'pinned')).data.clock).toBeUndefined();
 });
 
+test('a round is put in order by hand, somebody is dropped off, and it is kept until the search may decide again', async ({
+  page,
+  request,
+}) => {
+  const date = await laterSaturday(request, 'by-hand', 84, THREE_SMALL);
+  await page.goto(`/days/${date}`);
+  const rounds = page.getByRole('region', { name: 'Rounds' });
+  const up = rounds.getByRole('article', { name: 'One round to set up' });
+  await up.getByRole('button', { name: 'Change by hand' }).click({ timeout: 60_000 });
+  const dialog = page.getByRole('dialog', { name: 'Round to set up' });
+  await dialog.getByRole('button', { name: 'Harbour Reading Room later' }).click();
+  await dialog.getByRole('combobox', { name: 'Who stays at Rowing Club Boat Hall' }).click();
+  // Both cannot stay: somebody has to drive on.
+  await expect(page.getByRole('option')).toHaveText([
+    'Everybody stays until it is done',
+    /^Drop off \w+, fetch them at the end$/,
+    /^Drop off \w+, fetch them at the end$/,
+  ]);
+  await page.getByRole('option').nth(1).click();
+  await dialog.getByRole('button', { name: 'Keep this round' }).click();
+  const kept = async () => (await getJob(request, 'chart-hour-by-hand')).data.clock?.rounds?.[0];
+  await expect
+    .poll(async () => (await kept())?.stops.map(({ job, does }) => [job, does]))
+    .toEqual([
+      ['regatta-breakfast-by-hand', 'drop'],
+      ['cuttings-exchange-by-hand', undefined],
+      ['chart-hour-by-hand', undefined],
+      ['regatta-breakfast-by-hand', 'fetch'],
+    ]);
+  expect((await kept())?.isKept).toBe(true);
+  // The breakfast's crew would be fetched long after its house has closed: that is said, with the way out.
+  await expect(page.getByRole('article', { name: 'Round to set up, kept by hand' })).toContainText(
+    'No plan goes with it',
+    { timeout: 60_000 },
+  );
+  const way = page.getByText('Let the search decide about the round to set up');
+  await expect(way).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('region', { name: 'Options' }).getByRole('button', { name: 'Apply' }).click();
+  await expect.poll(kept).toBeUndefined();
+  await expect(up.getByRole('listitem')).toHaveCount(5, { timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
+});
+
 test('three small jobs in a day are one round: kept apart, joined again, used; the way and the load stand on each job’s pages', async ({
   page,
   request,

@@ -38,6 +38,22 @@ test('drives at their hours, a stop and a second load are said on the Brief; the
   await expect.poll(async () => (await head()).secondLoad).toBeUndefined();
   await way.getByRole('button', { name: 'Delete the stop Florist' }).click();
   await expect.poll(async () => (await head()).stops).toBeUndefined();
+
+  // Somebody of the crew brings the others and drives off: nobody who has left works there until they are fetched.
+  await way.getByRole('combobox', { name: 'To set up' }).click();
+  await page.getByRole('option', { name: 'Ilo Marsh drives off and comes back for them' }).click();
+  await expect.poll(async () => (await head()).dropOffs).toEqual([{ trip: 'set-up', driver: 'ilo' }]);
+  const dropped = (await getPlan(request, 'the-way')).tasks.filter(({ trip }) => trip === 'set-up');
+  const driven = dropped.filter(({ place }) => place === 'road');
+  expect(driven.map(({ id }) => id)).toEqual(['drive-out', 'drive-off', 'drive-fetch', 'drive-home']);
+  const [, off, fetched] = driven;
+  expect([off?.crew, fetched?.crew]).toEqual([['ilo'], ['ilo']]);
+  const between = dropped.filter(
+    ({ start, place }) => place === 'site' && start >= (off?.start ?? '') && start < (fetched?.end ?? ''),
+  );
+  expect(between.flatMap(({ crew }) => crew)).not.toContain('ilo');
+  await page.getByRole('link', { name: 'Clock', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Drive back; .* at / })).toBeVisible();
 });
 
 test('a task is put after another, all up to one is locked, and the sheet of one person shows what is theirs', async ({

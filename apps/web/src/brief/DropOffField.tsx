@@ -1,6 +1,8 @@
 import type { DropOff } from '@early-lantern/contract';
 import { Chip, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Link } from 'react-router';
 import { useJob } from '../job/context.ts';
+import { dayKey } from '../parts/time.ts';
 import { useHead } from './use-head.ts';
 
 const TRIPS = [
@@ -23,6 +25,8 @@ export function DropOffField() {
     else drop('dropOffs');
   };
   if (site.isWorkshop) return null;
+  const isOnRound = (trip: DropOff['trip']) =>
+    job.clock?.rounds?.some((round) => round.trip === trip) ?? false;
   return (
     <>
       <Typography variant="h3">Dropped off</Typography>
@@ -46,6 +50,18 @@ export function DropOffField() {
               size="small"
               label={label}
               value={own?.driver ?? NOBODY}
+              disabled={isOnRound(trip)}
+              helperText={
+                isOnRound(trip) ? (
+                  <>
+                    This drive is part of a round: see{' '}
+                    <Link to={`/days/${dayKey(job.doors, workshop.timeZone)}`} style={{ color: 'inherit' }}>
+                      the day together
+                    </Link>
+                    .
+                  </>
+                ) : undefined
+              }
               onChange={({ target }) =>
                 set(trip, target.value === NOBODY ? undefined : { ...own, trip, driver: target.value })
               }

@@ -86,10 +86,12 @@ export function DayJobs({ plan, files, outcomes }: DayJobsProps) {
           </Box>
         );
       })}
-      <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-        {plan.paidHours.toFixed(1)} paid hours in all
-        {plan.wages !== null ? `, wages ${moneyText(plan.wages, files[0]?.workshop.currency)}` : ''}
-      </Typography>
+      {plan.paidHours > 0 && (
+        <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          {plan.paidHours.toFixed(1)} paid hours in all
+          {plan.wages !== null ? `, wages ${moneyText(plan.wages, files[0]?.workshop.currency)}` : ''}
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -32,8 +32,12 @@ export function DayRounds({ plan, files, onDriveAlone, onKeep }: DayRoundsProps)
   const [edited, setEdited] = useState<Choice>();
   const rounds = drivenRounds(plan);
   const apart = (['set-up', 'strike'] as const).filter((trip) => drivenAlone(files, trip).length > 0);
+  // Kept by hand, and no plan goes with it: it can still be changed.
+  const stuck = plan.rounds.filter(
+    ({ trip, isKept }) => isKept && !rounds.some((round) => round.trip === trip && round.isKept),
+  );
   const byHand = (['set-up', 'strike'] as const).filter(
-    (trip) => files.length > 1 && !apart.includes(trip) && !rounds.some((round) => round.trip === trip),
+    (trip) => files.length > 1 && !apart.includes(trip) && !plan.rounds.some((round) => round.trip === trip),
   );
   const jobsOf = (round: DrivenRound) => [...new Set(round.places.map(({ job }) => job))];
   const madeOf = (round: DrivenRound): Choice => {
@@ -54,6 +58,29 @@ export function DayRounds({ plan, files, onDriveAlone, onKeep }: DayRoundsProps)
           onEdit={() => setEdited(madeOf(round))}
           onLetGo={() => onKeep(round.trip, jobsOf(round), undefined)}
         />
+      ))}
+      {stuck.map((round) => (
+        <Box
+          key={round.trip}
+          component="article"
+          aria-label={`Round ${TRIPS[round.trip]}, kept by hand`}
+          sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}
+        >
+          <Typography>
+            <strong>Round {TRIPS[round.trip]}</strong>, kept by hand:{' '}
+            {round.stops.map(({ place }) => place).join(' → ')}. No plan goes with it.
+          </Typography>
+          <Button size="small" variant="outlined" onClick={() => setEdited(choiceOf(round, files))}>
+            Change by hand
+          </Button>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => onKeep(round.trip, choiceOf(round, files).jobs, undefined)}
+          >
+            Let the search decide
+          </Button>
+        </Box>
       ))}
       {apart.map((trip) => (
         <Box key={trip} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>

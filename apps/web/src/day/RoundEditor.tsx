@@ -42,11 +42,18 @@ export function RoundEditor({ files, choice, onKeep, onClose }: RoundEditorProps
   const [left, setLeft] = useState<readonly DropOff[]>(choice.dropOffs ?? []);
   const inTurn = jobs.flatMap((id) => files.find(({ job }) => job.id === id) ?? []);
   const others = files.filter(({ job, site }) => !jobs.includes(job.id) && mayRide(job, site, trip));
-  const options = stayingAt(inTurn, trip);
   // Whoever is dropped off is fetched once the work at the last place is done.
   const last = jobs.at(-1);
   const dropOffs = left.flatMap((one) =>
     jobs.includes(one.job) && one.job !== last && last ? [{ ...one, fetchedAfter: last }] : [],
+  );
+  // Only what can be driven is offered: somebody drives on, and somebody is left for every place.
+  const options = stayingAt(inTurn, trip).map((some, i) =>
+    some.filter((stays) => {
+      const job = jobs[i] as string;
+      const others = dropOffs.filter((one) => one.job !== job);
+      return roundByHand(files, { trip, jobs, dropOffs: [...others, { job, stays, fetchedAfter: last }] });
+    }),
   );
   const round = jobs.length > 1 ? roundByHand(files, { trip, jobs, dropOffs }) : undefined;
   const swap = (at: number) =>
@@ -129,31 +136,14 @@ function PlaceRow({ file, number, stays, options, onStay, onUp, onDown, onLeaveO
       component="li"
       sx={{
         display: 'grid',
-        gap: 1,
+        gridTemplateColumns: '1fr auto',
+        columnGap: 1,
         alignItems: 'center',
-        gridTemplateColumns: { xs: '1fr auto', sm: 'minmax(0, 1fr) 260px auto' },
       }}
     >
       <Typography sx={{ fontWeight: 700 }}>
         {number}. {name}
       </Typography>
-      <TextField
-        select
-        size="small"
-        label="Who works there"
-        sx={{ gridRow: { xs: 2, sm: 'auto' }, gridColumn: { xs: '1 / -1', sm: 'auto' } }}
-        value={stays?.join(' ') ?? ALL}
-        disabled={options.length === 0}
-        onChange={({ target }) => onStay(options.find((one) => one.join(' ') === target.value))}
-        slotProps={{ htmlInput: { 'aria-label': `Who works at ${name}` } }}
-      >
-        <MenuItem value={ALL}>Nobody drives on before it is done</MenuItem>
-        {options.map((one) => (
-          <MenuItem key={one.join(' ')} value={one.join(' ')}>
-            Drop off {who(one)}, fetch at the end
-          </MenuItem>
-        ))}
-      </TextField>
       <Box sx={{ display: 'flex' }}>
         <IconButton aria-label={`${name} earlier`} disabled={!onUp} onClick={onUp}>
           <ArrowUpwardIcon />
@@ -165,6 +155,23 @@ function PlaceRow({ file, number, stays, options, onStay, onUp, onDown, onLeaveO
           <CloseIcon />
         </IconButton>
       </Box>
+      {options.length > 0 && (
+        <TextField
+          select
+          size="small"
+          sx={{ gridColumn: '1 / -1' }}
+          value={stays?.join(' ') ?? ALL}
+          onChange={({ target }) => onStay(options.find((one) => one.join(' ') === target.value))}
+          slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Who stays at ${name}` } } }}
+        >
+          <MenuItem value={ALL}>Everybody stays until it is done</MenuItem>
+          {options.map((one) => (
+            <MenuItem key={one.join(' ')} value={one.join(' ')}>
+              Drop off {who(one)}, fetch them at the end
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
     </Box>
   );
 }

@@ -135,6 +135,9 @@ function Way({ way, files, now, onApply }: WayProps) {
 function paidWords({ paidHours, wages }: WayOut, now: Paid, currency: string | undefined): string {
   const against = (more: number, text: string) =>
     Math.abs(more) < 0.05 ? 'as now' : more > 0 ? `${text} more` : `${text} less`;
+  // Where there is no plan as it stands there is nothing to compare with.
+  if (now.paidHours === 0)
+    return `${paidHours.toFixed(1)} paid hours${wages === null ? '' : `, wages ${moneyText(wages, currency)}`}.`;
   const hours = paidHours - now.paidHours;
   const said = `${paidHours.toFixed(1)} paid hours, ${against(hours, Math.abs(hours).toFixed(1))}`;
   if (wages === null || now.wages === null) return `${said}.`;

@@ -2,7 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { clockTime } from './time.ts';
 
 /** A place of a round with its hours. */
-export interface PathPlace {
+interface PathPlace {
   job: string;
   place: string;
   arrive: string;

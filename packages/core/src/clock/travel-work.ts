@@ -105,13 +105,14 @@ export function dropOffWork(file: JobFile, trip: Trip, left: string): Work[] {
   const part = partOfRound(file, trip);
   if (!part) return [];
   const { off, fetch } = DRIVES[trip];
-  const stay = firstNames(file, dropped(part.round, part.at));
+  const stays = dropped(part.round, part.at);
+  const stay = firstNames(file, stays);
   const away = legOf(file, trip, off)
     ? [
         {
           ...driveWork(file, {
             id: off,
-            label: `Drive back; ${stay} stay at ${file.site.name}`,
+            label: `Drive back; ${stay} ${stays.length === 1 ? 'stays' : 'stay'} at ${file.site.name}`,
             trip,
             after: [left],
           }),

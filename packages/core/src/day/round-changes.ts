@@ -92,7 +92,7 @@ export function dropOffsOf(files: readonly JobFile[]): Choice[] {
 }
 
 /** Who could stay at a place: all, those not needed later, all but one who drives. */
-export function staying(file: JobFile, crew: readonly string[], later: readonly string[]): string[][] {
+function staying(file: JobFile, crew: readonly string[], later: readonly string[]): string[][] {
   const some = [
     [...crew],
     crew.filter((id) => !later.includes(id)),

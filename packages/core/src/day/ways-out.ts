@@ -10,6 +10,7 @@ import { fluffDropped } from '../piece/fluff.ts';
 import { formatLength } from '../quantity/length.ts';
 import { listed } from '../quantity/listed.ts';
 import { planningDay } from './plan-day.ts';
+import { roundsOf } from './rounds.ts';
 import type { Culprit } from './why-not.ts';
 
 /** Changes to one or several jobs that were tried: with them every window is kept. */
@@ -27,8 +28,9 @@ export interface WayOut {
 
 type Attempt = Omit<WayOut, 'inHand' | 'paidHours' | 'wages'>;
 
-/** Orders tried with each change. */
+/** Orders tried with each change; so many where the rounds are looked for as well. */
 const TRIED = 300;
+const TRIED_WITH_ROUNDS = 1500;
 
 /**
  * Ways out of a day that cannot be done, each tried by the search: other people on a strike or a set-up, a window that
@@ -42,7 +44,8 @@ export function* waysOut(
   culprits: readonly Culprit[],
   work: (file: JobFile) => WorkedJob,
 ): Generator<{ done: number; of: number; way?: WayOut }, void, void> {
-  const families = [
+  const families: { most: number; attempts: Attempt[]; orders?: number }[] = [
+    { most: 1, attempts: freeRounds(files), orders: TRIED_WITH_ROUNDS },
     { most: 1, attempts: hiredLadders(files, files.map(work)) },
     ...culprits.map((culprit) => ({ most: 2, attempts: crewSwaps(files, culprits, culprit) })),
     ...culprits.map((culprit) => ({ most: 1, attempts: hiring(files, culprit) })),
@@ -52,7 +55,7 @@ export function* waysOut(
   ];
   const of = families.reduce((sum, { attempts }) => sum + attempts.length, 0);
   let done = 0;
-  for (const { most, attempts } of families) {
+  for (const { most, attempts, orders } of families) {
     let found = 0;
     for (const attempt of attempts) {
       done += 1;
@@ -68,7 +71,7 @@ export function* waysOut(
           : file;
         return own ? applyChanges(staffed, own.changes) : staffed;
       });
-      const way = tried(attempt, changed.map(work));
+      const way = tried(attempt, changed.map(work), orders);
       if (way) found += 1;
       yield { done, of, ...(way ? { way } : {}) };
     }
@@ -76,14 +79,15 @@ export function* waysOut(
 }
 
 /** The way with what it gives; undefined where some window is still left. */
-function tried(attempt: Attempt, worked: readonly WorkedJob[]): WayOut | undefined {
-  const day = dayProblem(worked);
-  const search = new DaySearch(day, TRIED);
-  while (search.tried < TRIED && !search.isAsWanted) search.runForward(30);
-  if (search.lateMin > 0) return undefined;
+function tried(attempt: Attempt, worked: readonly WorkedJob[], orders = TRIED): WayOut | undefined {
+  if (orders === TRIED) {
+    const search = new DaySearch(dayProblem(worked), TRIED);
+    while (search.tried < TRIED && !search.isAsWanted) search.runForward(30);
+    if (search.lateMin > 0) return undefined;
+  }
   // What it is worth is what the plan made with it comes to.
-  const planning = planningDay(worked, TRIED);
-  planning.run(TRIED);
+  const planning = planningDay(worked, orders);
+  while (!planning.isOver) planning.run(TRIED);
   const { jobs, paidHours, wages } = planning.result();
   if (jobs.some(({ broken }) => broken.length > 0)) return undefined;
   return { ...attempt, inHand: jobs.map(({ onTime }) => onTime.minutesInHand ?? 0), paidHours, wages };
@@ -206,6 +210,26 @@ function askedTimes(files: readonly JobFile[], { jobId, part }: Culprit): Attemp
       ],
     };
   });
+}
+
+/** Rounds that were put in order by hand left to the search again. */
+function freeRounds(files: readonly JobFile[]): Attempt[] {
+  return roundsOf(files)
+    .filter(({ isKept }) => isKept)
+    .map(({ trip, stops }) => ({
+      label: `Let the search decide about the round ${trip === 'set-up' ? 'to set up' : 'to take down'}`,
+      changes: files
+        .filter(({ job }) => stops.some((stop) => stop.job === job.id))
+        .map(({ job }) => ({
+          jobId: job.id,
+          changes: [
+            {
+              path: '/job/clock/rounds',
+              value: (job.clock?.rounds ?? []).filter((one) => one.trip !== trip),
+            },
+          ],
+        })),
+    }));
 }
 
 /** One more of a ladder that several jobs are done from, for one of them. */

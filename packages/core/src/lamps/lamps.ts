@@ -19,6 +19,7 @@ import { holdsLamp } from './holds.ts';
 import { holdsFixes } from './holds-fixes.ts';
 import { lastsLamp } from './lasts.ts';
 import { lastsFixes } from './lasts-fixes.ts';
+import { driverFixes } from './no-driver.ts';
 import { onTimeLamp } from './on-time.ts';
 import { powerFixes } from './power.ts';
 import { seatFixes } from './seats.ts';
@@ -76,6 +77,7 @@ const rows: Record<LampName, LampRow> = {
     fixes: (file, plan, { draft, rehearsed }) => [
       ...windowFixes(file, plan, draft),
       ...seatFixes(file),
+      ...driverFixes(file, plan),
       ...powerFixes(file, plan, draft),
       ...onTimeFixes(file, plan, (tried) => draft(tried).onTime),
       ...bufferFixes(file, plan, plan.rehearsal, rehearsed),

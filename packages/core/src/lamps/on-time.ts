@@ -5,6 +5,7 @@ import { inHandWanted } from '../clock/day-problem.ts';
 import { overrunsOf } from '../clock/overruns.ts';
 import { chanceText } from '../rehearsal/uncertainty.ts';
 import { DERIVED, working } from '../working.ts';
+import { driverLacking } from './no-driver.ts';
 import { powerLacking } from './power.ts';
 import { seatsLacking } from './seats.ts';
 import { unlit } from './unlit.ts';
@@ -65,6 +66,8 @@ export function onTimeLamp(file: JobFile, clock: ClockPlan): Lamp {
     };
   const seats = seatsLacking(file);
   if (seats) return { state: 'out', figure: seats.figure, reason: seats.told, ...shown };
+  const driver = driverLacking(file, clock.tasks);
+  if (driver) return { state: 'out', figure: driver.figure, reason: driver.told, ...shown };
   const power = powerLacking(file, clock.tasks);
   if (power) return { state: 'low', figure: power.figure, reason: power.told, ...shown };
   const kerb = kerbTooLong(file, clock.tasks);

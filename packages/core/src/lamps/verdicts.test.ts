@@ -16,6 +16,7 @@ import { evaluated } from '../test/formula.ts';
 import { enoughLamp } from './enough.ts';
 import { holdsLamp } from './holds.ts';
 import { lastsLamp } from './lasts.ts';
+import { driverFixes, driverLacking } from './no-driver.ts';
 import { onTimeLamp, rehearsed } from './on-time.ts';
 import { seatFixes, seatsLacking } from './seats.ts';
 
@@ -402,5 +403,39 @@ describe('On time', () => {
     expect(seatsLacking(strike)?.told).toContain('3 people drive out to strike');
     strike.job.isKept = true;
     expect(seatsLacking(strike)).toBeUndefined();
+  });
+
+  test('a vehicle that nobody of the crew may drive stays where it is; leaving it, or another driver, is offered', () => {
+    const two = (edit: (one: JobFile) => void = () => {}) =>
+      base((one) => {
+        one.workshop.vehicles = ['van', 'truck'].map((id) => ({ id, name: `The ${id}`, seats: 3 }));
+        one.job.vehicles = ['van', 'truck'];
+        one.job.crew = ['sefa', 'ilo'];
+        one.job.isKept = true;
+        edit(one);
+      });
+    const out = (crew: string[]) =>
+      [{ id: 'drive-out', trip: 'set-up', crew, gear: ['van', 'truck', 'wagon-1'] }] as unknown as Task[];
+    const told = {
+      figure: 'a driver short',
+      told: 'Nobody who may drive The truck is free for it on the way out.',
+    };
+    // Sefa does not drive.
+    expect(driverLacking(two(), out(['sefa', 'ilo']))).toEqual(told);
+    expect(driverFixes(two(), { tasks: out(['sefa', 'ilo']) }).map(({ label }) => label)).toEqual([
+      'Leave The van at home',
+      'Leave The truck at home',
+      'Wren Haddock comes too',
+    ]);
+    const both = two((one) => {
+      one.job.crew = ['wren', 'ilo'];
+    });
+    expect(driverLacking(both, out(['wren', 'ilo']))).toBeUndefined();
+    // Both drive, and neither the truck.
+    const truck = two((one) => {
+      one.job.crew = ['wren', 'ilo'];
+      one.workshop.vehicles[1] = { id: 'truck', name: 'The truck', seats: 3, drivers: ['bram'] };
+    });
+    expect(driverLacking(truck, out(['wren', 'ilo']))).toEqual(told);
   });
 });
