@@ -151,6 +151,8 @@ export const Section = z.strictObject({
   hungAs: z.int().min(1).optional(),
   /** The bag of the house that takes it, by name; null where none does, left out where the house has not said which it has. */
   bagType: z.string().nullable().optional(),
+  /** So many people carry it and hold it up while it is hung; of the crew so many are free to. */
+  carriers: z.strictObject({ needed: z.int().min(1), there: z.int().min(0) }),
 });
 export type Section = z.infer<typeof Section>;
 
@@ -208,8 +210,20 @@ export const Clearance = z.strictObject({
 });
 export type Clearance = z.infer<typeof Clearance>;
 
+/** What joins the parts of a piece: made up while it rides, or apart and put together on site. */
+export const Joint = z.strictObject({
+  pieceId: PieceId,
+  label: z.string(),
+  count: z.int().min(1),
+  staysMade: z.boolean(),
+  /** Why, a clause. */
+  why: z.string(),
+});
+export type Joint = z.infer<typeof Joint>;
+
 export const Fits = z.strictObject({
   sections: z.array(Section),
+  joints: z.array(Joint),
   vehicles: z.array(VehicleLoad),
   unplaced: z.array(
     z.strictObject({

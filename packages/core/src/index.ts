@@ -61,6 +61,7 @@ export { violationsOf } from './loading/check.ts';
 export { goesThrough } from './loading/clearances.ts';
 export { rideThings } from './loading/kit.ts';
 export type { LongerLoad } from './loading/longer.ts';
+export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
 export { materialItems, totalMaterials } from './materials/materials.ts';
 export { shortMaterials } from './materials/short.ts';

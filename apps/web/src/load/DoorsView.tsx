@@ -8,7 +8,7 @@ export function DoorsView() {
   const { planned } = useJob();
   const { long, short, mass } = useUnits();
   if (!planned) return null;
-  const { clearances, sections, bags } = planned.plan.fits;
+  const { clearances, sections, bags, joints } = planned.plan.fits;
   const pieceName = (id: string) => planned.plan.pieces.find((one) => one.id === id)?.name ?? '';
   return (
     <>
@@ -60,10 +60,11 @@ export function DoorsView() {
                 {bags.length > 0 && <TableCell>Goes into</TableCell>}
                 <TableCell align="right">Width</TableCell>
                 <TableCell align="right">Weight</TableCell>
+                <TableCell align="right">People to hang it</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
-              {sections.map(({ id, bag, pieceId, fromM, toM, diameterM, massKg, bagType }) => (
+              {sections.map(({ id, bag, pieceId, fromM, toM, diameterM, massKg, bagType, carriers }) => (
                 <TableRow key={id}>
                   <TableCell>{bag}</TableCell>
                   <TableCell>{pieceName(pieceId)}</TableCell>
@@ -77,6 +78,13 @@ export function DoorsView() {
                   )}
                   <TableCell align="right">{short(diameterM)}</TableCell>
                   <TableCell align="right">{mass(massKg)}</TableCell>
+                  <TableCell
+                    align="right"
+                    {...(carriers.needed > carriers.there ? { sx: { color: 'var(--mui-palette-out)' } } : {})}
+                  >
+                    {carriers.needed}
+                    {carriers.needed > carriers.there ? `, ${carriers.there} free` : ''}
+                  </TableCell>
                 </TableRow>
               ))}
             </TableBody>
@@ -86,6 +94,31 @@ export function DoorsView() {
               {name}: {wanted} wanted, {owned} owned.
             </Typography>
           ))}
+        </Paper>
+      )}
+      {joints.length > 0 && (
+        <Paper variant="outlined" sx={{ p: 2, mt: 2, overflowX: 'auto' }}>
+          <Typography variant="h2">Joints</Typography>
+          <Table size="small" aria-label="Joints">
+            <TableHead>
+              <TableRow>
+                <TableCell>Piece</TableCell>
+                <TableCell>What</TableCell>
+                <TableCell>On the way</TableCell>
+                <TableCell>Why</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {joints.map(({ pieceId, label, staysMade, why }) => (
+                <TableRow key={`${pieceId} ${label} ${staysMade}`}>
+                  <TableCell>{pieceName(pieceId)}</TableCell>
+                  <TableCell>{label}</TableCell>
+                  <TableCell>{staysMade ? 'stays made' : 'made on site'}</TableCell>
+                  <TableCell>{why}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
         </Paper>
       )}
     </>

@@ -12,6 +12,7 @@ import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dropOffWords } from '../parts/round-words.ts';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
+import { JointLines } from './JointLines.tsx';
 import { PackingSheet } from './PackingSheet.tsx';
 import { PieceList } from './PieceList.tsx';
 import { PlaceLines, WindLines } from './PlaceLines.tsx';
@@ -199,6 +200,7 @@ function Sheet({ person }: { person: string | undefined }) {
         ) : (
           <p>Not complete yet: the vehicles are being loaded. Print again in a moment.</p>
         )}
+        <JointLines plan={plan} />
       </section>
       <section className="sheet-keep">
         <h2>The pieces</h2>

@@ -78,6 +78,8 @@ export const Furnishing = z.strictObject({
         massKg: z.number().min(0).max(500),
         widthM: LengthM.max(6),
         heightM: HeightM.max(6),
+        /** How it rides; left out, a table folded, chairs in stacks, all else as it stands. */
+        rides: z.enum(['folded', 'stacked', 'as-it-stands']).optional(),
       }),
     )
     .min(1)

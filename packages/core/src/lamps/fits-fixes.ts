@@ -1,4 +1,4 @@
-import type { CargoRoom, Change, Fix, JobFile, Plan } from '@early-lantern/contract';
+import type { CargoRoom, Change, Fix, JobFile, Plan, Section } from '@early-lantern/contract';
 import { isGarland } from '../piece/kinds.ts';
 import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
@@ -37,7 +37,7 @@ interface Way {
  */
 export function fitsFixes(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
   const { state } = plan.lamps.fits;
-  if (state === 'low') return shorterForBags(file, plan, draft);
+  if (state === 'low') return shorterSections(file, plan, draft);
   if (state !== 'out') return [];
   const found: Fix[] = [];
   for (const { label, changes } of waysFor(file, plan)) {
@@ -149,10 +149,9 @@ function moreSections({ job }: JobFile, plan: Plan): Way[] {
 const MORE_SECTIONS = 3;
 
 /** Garlands of which no bag of the house takes a section, cut into as few more as it takes. */
-function shorterForBags(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
-  const bare = new Set(
-    plan.fits.sections.filter(({ bagType }) => bagType === null).map(({ pieceId }) => pieceId),
-  );
+function shorterSections(file: JobFile, plan: Plan, draft: (file: JobFile) => Plan): Fix[] {
+  const isTooLong = ({ bagType, carriers }: Section) => bagType === null || carriers.needed > carriers.there;
+  const bare = new Set(plan.fits.sections.filter(isTooLong).map(({ pieceId }) => pieceId));
   const names = file.job.pieces.filter(({ id }) => bare.has(id)).map(({ name }) => name);
   for (let more = 1; more <= MORE_SECTIONS; more++) {
     const changes = file.job.pieces.flatMap((piece, i): Change[] =>
@@ -162,12 +161,11 @@ function shorterForBags(file: JobFile, plan: Plan, draft: (file: JobFile) => Pla
     );
     if (changes.length === 0) return [];
     const tried = draft(applyChanges(file, changes));
-    const isBagged = tried.fits.sections.every(({ bagType }) => bagType !== null);
-    if (isBagged && tried.lamps.fits.state !== 'out')
+    if (!tried.fits.sections.some(isTooLong) && tried.lamps.fits.state !== 'out')
       return [
         {
           label: `Cut ${listed(names)} into ${plural(more, 'section')} more`,
-          gain: `every section has its bag${timeWords(plan, tried)}`,
+          gain: `every section can be held up and has its bag${timeWords(plan, tried)}`,
           changes,
         },
       ];

@@ -1,6 +1,6 @@
 import type { Fits, JobFile, VehicleLoad } from '@early-lantern/contract';
 import { draftPlan, planJob } from '../plan.ts';
-import { demoJob } from '../test/samples.ts';
+import { demoJob, garland } from '../test/samples.ts';
 import { fitsLamp } from './fits.ts';
 import { applyChanges } from './fixes.ts';
 
@@ -23,6 +23,7 @@ const van = (more: Partial<VehicleLoad> = {}): VehicleLoad => ({
 });
 const fits = (more: Partial<Fits> = {}): Fits => ({
   sections: [],
+  joints: [],
   vehicles: [van()],
   unplaced: [],
   runs: [],
@@ -48,6 +49,7 @@ const section = {
   diameterM: 0.6096,
   massKg: 1,
   bag: 'A-2',
+  carriers: { needed: 1, there: 2 },
 };
 const board = { pieceId: 'p' as never, piece: 'Wall', thing: 'board', through: 'the narrowest door' };
 
@@ -88,6 +90,33 @@ test.each<[string, Fits, string, string]>([
   const lamp = fitsLamp(shed, found);
   expect([lamp.state, lamp.figure]).toEqual([state, figure]);
   expect(lamp.reason).toMatch(/\.$/);
+});
+
+test('a section that takes more people than are free beside the ladder: low; more sections are offered, tried', () => {
+  const long = { ...section, toM: 3.6576, carriers: { needed: 2, there: 1 } };
+  expect(fitsLamp(shed, fits({ sections: [long] }))).toMatchObject({
+    state: 'low',
+    reason:
+      'Section A-2, 12 ft long, takes 2 people to hold it up, and one is free to: cut it into more sections.',
+  });
+  expect(fitsLamp(shed, fits({ sections: [{ ...long, carriers: { needed: 2, there: 2 } }] })).state).toBe(
+    'lit',
+  );
+  // 18 ft in halves and one person alone; an armful is 7.5 ft.
+  const alone = applyChanges(shed, [
+    { path: '/job/pieces', value: [{ ...garland(18), spotId: 'north-wall', sections: 2 }] },
+    { path: '/job/crew', value: ['wren'] },
+  ]);
+  const plan = planJob(alone);
+  expect(plan.fits.sections.map(({ carriers }) => carriers)).toEqual([
+    { needed: 2, there: 1 },
+    { needed: 2, there: 1 },
+  ]);
+  expect(plan.lamps.fits.state).toBe('low');
+  const [fix] = plan.lamps.fits.fixes;
+  expect(fix?.label).toBe('Cut Garland into 1 section more');
+  const mended = draftPlan(applyChanges(alone, fix?.changes ?? []));
+  expect(mended.fits.sections.every(({ carriers }) => carriers.needed <= carriers.there)).toBe(true);
 });
 
 test('a section that no bag of the house takes, or fewer bags than it takes: low, and told which', () => {

@@ -73,6 +73,9 @@ function lowReason(fits: Fits, fullest: VehicleLoad, { workshop: { units } }: Jo
   const bare = fits.sections.find(({ bagType }) => bagType === null);
   if (bare)
     return `None of your bags takes section ${bare.id}, ${formatLength(bare.toM - bare.fromM, units)} long and ${formatLength(bare.diameterM, units)} wide: make the sections shorter, or wrap it.`;
+  const heavy = fits.sections.find(({ carriers }) => carriers.needed > carriers.there);
+  if (heavy)
+    return `Section ${heavy.id}, ${formatLength(heavy.toM - heavy.fromM, units)} long, takes ${heavy.carriers.needed} people to hold it up, and ${heavy.carriers.there === 1 ? 'one is' : `${heavy.carriers.there} are`} free to: cut it into more sections.`;
   const short = fits.bags.find(({ wanted, owned }) => wanted > owned);
   if (short)
     return `${short.wanted} of “${short.name}” are wanted, ${short.owned === 0 ? 'none is' : `${short.owned} are`} owned.`;

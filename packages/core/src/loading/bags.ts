@@ -37,7 +37,7 @@ const mm = (metres: number) => metres * 1000;
 
 /** The bags of a piece and, where it is strung at the bench, its sections. */
 interface Bagged {
-  sections: Section[];
+  sections: Omit<Section, 'carriers'>[];
   goods: Good[];
 }
 
@@ -101,7 +101,7 @@ function sectionsOf(
   { piece, recipe, held }: MadePiece,
   letter: string,
   { bagTypes }: WorkshopSettings,
-): Section[] {
+): Bagged['sections'] {
   const { order } = sectionOrder((held?.points ?? []).filter(({ method }) => method !== 'foot-peg'));
   const { sections, cuts = [], lengthM, visibleWidthM, needs } = recipe;
   const { dressingKg } = massOf(recipe);
@@ -174,7 +174,7 @@ class BagMaker {
   }
 
   /** As long as it is, its round cross-section pressed square. */
-  section({ id, fromM, toM, diameterM, massKg }: Section, s: number, count: number): void {
+  section({ id, fromM, toM, diameterM, massKg }: Bagged['sections'][number], s: number, count: number): void {
     const side = diameterM * Math.sqrt((Math.PI / 4) * (1 - this.squeeze));
     const which = count > 1 ? `section ${s + 1} of ${count}` : 'in one section';
     this.add('section', id, which, { lengthM: toM - fromM, widthM: side, heightM: side, massKg });

@@ -15,7 +15,8 @@ function rigidPartsOf(piece: Piece): RigidPart[] {
 
 /**
  * What rigid parts of a piece have to go through: the vehicle that takes the longest thing, the way in, and on edge
- * the narrowest doors there and at the workshop; of its sections the widest, pressed together, has to go through those too. What has not been
+ * the narrowest doors there and at the workshop; of its sections the widest, pressed together, has to go through those too,
+ * and the longest round the tightest corner. What has not been
  * measured is told, not judged.
  * @param squeeze share of its volume that a bag may be pressed together by
  */
@@ -33,10 +34,9 @@ export function clearancesOf(
     // In their own house most know it by heart: told only where it was measured.
     ...(workshop.doorM === undefined ? [] : [{ through: 'the workshop’s door', hasM: workshop.doorM }]),
   ];
-  const widest = Math.max(
-    0,
-    ...sections.filter(({ pieceId }) => pieceId === piece.id).map(({ diameterM }) => diameterM),
-  );
+  const strung = sections.filter(({ pieceId }) => pieceId === piece.id);
+  const widest = Math.max(0, ...strung.map(({ diameterM }) => diameterM));
+  const longest = Math.max(0, ...strung.map(({ fromM, toM }) => toM - fromM));
   return [
     ...rigidPartsOf(piece).flatMap(({ thing, lengthM, edgeM }): Clearance[] => [
       { ...own, thing, through: 'the longest vehicle', needsM: lengthM, hasM: vehicleM },
@@ -46,10 +46,22 @@ export function clearancesOf(
     ...(widest > 0
       ? doors.map((door) => ({
           ...own,
-          thing: 'widest section',
+          thing: 'widest section, squeezed',
           needsM: widest * Math.sqrt(1 - squeeze),
           ...door,
         }))
+      : []),
+    // A section bends, and gives as much as its bag: told only where somebody has measured the tightest corner.
+    ...(longest > 0 && site.loadIn.longestM !== undefined
+      ? [
+          {
+            ...own,
+            thing: 'longest section, squeezed',
+            through: 'the way in',
+            needsM: longest * (1 - squeeze),
+            hasM: site.loadIn.longestM,
+          },
+        ]
       : []),
   ];
 }

@@ -1,5 +1,6 @@
-import type { JobFile, MaterialRow, Section } from '@early-lantern/contract';
+import type { JobFile, MaterialRow, Section, Task } from '@early-lantern/contract';
 import { bagsOf } from './bags.ts';
+import { carriersOf } from './carriers.ts';
 import type { Good, MadePiece } from './goods.ts';
 import { kitGoods } from './kit.ts';
 import { stiffGoods } from './stiff.ts';
@@ -24,5 +25,13 @@ export function goodsOf({ file, pieces, materials, gear }: Riding, squeeze: numb
 }
 
 /** The sections of all pieces that are strung at the bench. */
-export const sectionsOf = ({ file, pieces }: Pick<Riding, 'file' | 'pieces'>): Section[] =>
-  pieces.flatMap((piece, i) => bagsOf(piece, i, file.workshop).sections);
+export const sectionsOf = (
+  { file, pieces }: Pick<Riding, 'file' | 'pieces'>,
+  tasks: readonly Task[],
+): Section[] =>
+  pieces.flatMap((piece, i) =>
+    bagsOf(piece, i, file.workshop).sections.map((section) => ({
+      ...section,
+      carriers: carriersOf(section, file, tasks),
+    })),
+  );

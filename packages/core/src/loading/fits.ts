@@ -5,6 +5,7 @@ import { bagsWanted } from './bags.ts';
 import { clearancesOf } from './clearances.ts';
 import { goodsOf, sectionsOf } from './every-good.ts';
 import { comesLater, type Good, type MadePiece } from './goods.ts';
+import { jointsOf } from './joints.ts';
 import { type Ride, ridesOf } from './rooms.ts';
 import { runsOf, withCargo } from './runs.ts';
 import { SQUEEZE } from './sizes.ts';
@@ -28,10 +29,11 @@ export interface ToLoad {
  */
 export function fitsOf(job: ToLoad, tries: number, seed = job.file.job.loadSeed ?? 1): Fits {
   const { file, tasks } = job;
-  const sections = sectionsOf(job);
+  const sections = sectionsOf(job, tasks);
   const runs = runsOf(file, tasks);
   const none: Fits = {
     sections,
+    joints: file.site.isWorkshop ? [] : job.pieces.flatMap((made) => jointsOf(made, file)),
     vehicles: [],
     unplaced: [],
     runs: withCargo(runs, [], file),

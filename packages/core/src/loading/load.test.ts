@@ -245,6 +245,41 @@ describe('a mid-size people carrier with its seats down', () => {
     const van = planJob(workshopWith([arch], 'panel-van')).fits;
     const pipes = van.vehicles.flatMap(({ items }) => items).find(({ kind }) => kind === 'pole');
     expect(pipes?.l).toBe(3048);
+    const couplings = ({ joints }: Plan['fits']) =>
+      joints
+        .filter(({ label }) => label.includes('coupling'))
+        .map(({ count, staysMade }) => [count, staysMade]);
+    expect(couplings(van)).toEqual([[2, false]]);
+    // 12 ft of it goes into a truck 4 m long joined: one coupling stays made, and it rides as one.
+    const short = workshopWith(
+      [made('packed-arch', 'arch', { pipeLengthM: 12 * METRES_PER_FOOT, spanM: 2 })],
+      'box-truck',
+    );
+    const long = {
+      ...short,
+      workshop: {
+        ...short.workshop,
+        vehicles: short.workshop.vehicles.map((one) => ({ ...one, cargo: { ...one.cargo, lengthM: 4 } })),
+      },
+    } as JobFile;
+    const joined = planJob(long).fits;
+    expect(couplings(joined)).toEqual([[1, true]]);
+    const whole = joined.vehicles.flatMap(({ items }) => items).find(({ kind }) => kind === 'pole');
+    expect(whole?.l).toBe(Math.round(12 * METRES_PER_FOOT * 1000));
+    // Nobody gets 12 ft round a corner that takes 10.
+    const tight = { ...long, site: { ...long.site, loadIn: { ...long.site.loadIn, longestM: 3.1 } } };
+    expect(couplings(planJob(tight).fits)).toEqual([[1, false]]);
+  });
+
+  test('the tightest corner: a section bends, and gives as much as its bag', () => {
+    const at = (longestM: number) => {
+      const file = workshopWith([garland(12)], 'panel-van');
+      const tight = { ...file, site: { ...file.site, loadIn: { ...file.site.loadIn, longestM } } };
+      return planJob(tight).lamps.fits;
+    };
+    // 12 ft in halves, pressed by 12 %: 5.3 ft, 1.61 m.
+    expect(at(1.65).state).toBe('lit');
+    expect(at(1.5)).toMatchObject({ state: 'out', reason: expect.stringContaining('longest section') });
   });
 });
 

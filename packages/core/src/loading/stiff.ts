@@ -8,6 +8,7 @@ import { itemKg } from '../structure/mass.ts';
 import { pipePartsOf } from '../structure/pipe-parts.ts';
 import { pipeOf } from '../structure/pipes.ts';
 import { type Good, type MadePiece, REST_OFF } from './goods.ts';
+import { ridesJoined } from './joints.ts';
 import { asCargo, itemLabel, type Size, sizeOfItem } from './sizes.ts';
 
 /** A board with the blanket before it, m; a sign; a moulded or stiff panel. From memory, editable defaults. */
@@ -25,7 +26,7 @@ const CHAIRS_HIGH = 6;
 /** Everything stiff that a piece is put up with: pipes and poles, boards, bases and weights, stands, furniture. */
 export function stiffGoods(made: MadePiece, index: number, file: JobFile): Good[] {
   return [
-    ...pipeBundles(made, index),
+    ...pipeBundles(made, index, file),
     ...flatGoods(made, index),
     ...standingGoods(made, index, file),
     ...furniture(made, index),
@@ -61,9 +62,15 @@ function goodsOf(
   });
 }
 
-/** Its pipes as cut, in one bundle. */
-function pipeBundles(made: MadePiece, index: number): Good[] {
-  return [...groupBy(pipePartsOf(made.piece), ({ pipe }) => pipe)].flatMap(([pipe, parts]) => {
+/** Its pipes as cut, or joined where that goes, in one bundle. */
+function pipeBundles(made: MadePiece, index: number, file: JobFile): Good[] {
+  const joined = kindOf(made.piece)
+    .hardware(made.piece)
+    .pipes.filter((run) => ridesJoined(run, file));
+  const isJoined = (label: string) =>
+    joined.some((run) => label.startsWith(`${made.piece.name}: ${run.label}`));
+  const cut = pipePartsOf(made.piece).filter(({ label }) => !isJoined(label));
+  return [...groupBy([...cut, ...joined], ({ pipe }) => pipe)].flatMap(([pipe, parts]) => {
     const { odM, kgPerM, label } = pipeOf(pipe);
     const across = Math.ceil(Math.sqrt(parts.length));
     return goodsOf(made, index, `pipes ${pipe}`, `${label}, ${parts.length} cut`, 1, {
@@ -156,15 +163,22 @@ function furniture(made: MadePiece, index: number): Good[] {
   );
 }
 
-/** A table folds and chairs stack, told by their names; all else rides as it stands, and bears as much as it weighs. */
+type Furniture = Traits['furniture'][number];
+
+/** How a thing rides where nobody has said: by its name a table folds and chairs stack. */
+export const usuallyRides = (name: string): NonNullable<Furniture['rides']> =>
+  /\btable\b/i.test(name) ? 'folded' : /\b(chairs?|stools?)\b/i.test(name) ? 'stacked' : 'as-it-stands';
+
+/** Folded, in stacks, or as it stands, bearing as much as it weighs. */
 function furnitureSize({
   name,
   widthM,
   heightM,
   massKg,
-}: Traits['furniture'][number]): Sized & { perPack?: number } {
+  rides = usuallyRides(name),
+}: Furniture): Sized & { perPack?: number } {
   const depthM = Math.min(widthM, 0.76);
-  if (/table/i.test(name))
+  if (rides === 'folded')
     return {
       kind: 'furniture',
       lengthM: widthM,
@@ -174,7 +188,7 @@ function furnitureSize({
       upright: ['h', 'w'],
       bearsKg: 0,
     };
-  if (/chair|stool/i.test(name))
+  if (rides === 'stacked')
     return {
       kind: 'furniture',
       lengthM: widthM,

@@ -1,3 +1,5 @@
+import type { Furnishing } from '@early-lantern/contract';
+
 /** What the rest of the plan goes by, whatever kind of piece it is. */
 export interface Traits {
   /** What its own balloons are of and filled with; 'none' where it has none. */
@@ -7,7 +9,10 @@ export interface Traits {
   /** Big and stiff: it takes two to lift. */
   isLifted: boolean;
   /** Tables, chairs, props: set down first, carried one by one and cleared away last. */
-  furniture: readonly { name: string; count: number; widthM: number; heightM: number; massKg: number }[];
+  furniture: readonly Pick<
+    Furnishing['items'][number],
+    'name' | 'count' | 'widthM' | 'heightM' | 'massKg' | 'rides'
+  >[];
 }
 
 /** Air-filled latex that stands by itself or says what it is on; most kinds. */

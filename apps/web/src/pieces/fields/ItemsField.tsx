@@ -1,7 +1,8 @@
 import type { Furnishing, Piece } from '@early-lantern/contract';
+import { usuallyRides } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, Stack, Typography } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { CommitField, someName } from '../../parts/CommitField.tsx';
 import { LengthField } from '../../parts/LengthField.tsx';
 import { UnitField } from '../../parts/UnitField.tsx';
@@ -81,6 +82,17 @@ export function ItemsField({ label, piece, onCommit }: ItemsFieldProps) {
               valueM={item.heightM}
               onCommit={(heightM) => void set(i, { heightM })}
             />
+            <TextField
+              select
+              size="small"
+              label="Rides"
+              value={item.rides ?? usuallyRides(item.name)}
+              onChange={({ target }) => void set(i, { rides: target.value as NonNullable<Item['rides']> })}
+            >
+              <MenuItem value="folded">folded</MenuItem>
+              <MenuItem value="stacked">in stacks</MenuItem>
+              <MenuItem value="as-it-stands">as it stands</MenuItem>
+            </TextField>
           </Box>
         </Box>
       ))}
