@@ -14,6 +14,8 @@ export interface Join {
   savedMin: number;
 }
 
+const TRIPS = ['set-up', 'strike'] as const;
+
 /** As many places as a round has at most. */
 const MOST_STOPS = 6;
 
@@ -65,30 +67,41 @@ const haveSeats = (files: readonly JobFile[], trip: Trip): boolean => isSeated(r
 
 /** Ways to drop people off on the drives of a day: each a choice of its round. */
 export function dropOffsOf(files: readonly JobFile[]): Choice[] {
-  const everybody = new Set(files.flatMap(({ job }) => job.crew));
-  return (['set-up', 'strike'] as const).flatMap((trip) =>
-    changeable(files, trip).flatMap((drive) => {
-      const jobs = drive.map(({ job }) => job.id);
-      const crews = drive.map((file) => crewOn(file, trip).map(({ id }) => id));
-      const choices =
-        drive.length === 1
-          ? droppedAlone(drive[0] as JobFile, crews[0] as string[], [...everybody]).map((one) => ({
-              ...one,
-              trip,
-              jobs,
-            }))
-          : drive.slice(0, -1).flatMap(({ job }, i): Choice[] =>
-              staying(drive[i] as JobFile, crews[i] as string[], crews.slice(i + 1).flat()).flatMap((stays) =>
-                [...new Set([jobs.at(-1) as string, jobs[i + 1] as string])].map((fetchedAfter) => ({
-                  trip,
-                  jobs,
-                  dropOffs: [{ job: job.id, stays, fetchedAfter }],
-                })),
-              ),
-            );
-      return choices.filter((choice) => isDrivable(roundTo(drive, trip, choice), drive));
-    }),
+  const everybody = [...new Set(files.flatMap(({ job }) => job.crew))];
+  return TRIPS.flatMap((trip) =>
+    changeable(files, trip).flatMap((drive) =>
+      drive.length === 1 ? droppedAlone(drive[0] as JobFile, trip, everybody) : droppedOn(drive, trip),
+    ),
   );
+}
+
+/** Two drives made one so that one crew is dropped off on the way to the other's place, whether or not it saves any driving. */
+export const pairedDropOffs = (files: readonly JobFile[]): Choice[] =>
+  TRIPS.flatMap((trip) => {
+    const alone = changeable(files, trip).flatMap((drive) => (drive.length === 1 ? drive : []));
+    return alone.flatMap((first) =>
+      alone
+        .filter((second) => second !== first && dayOf(second, trip) === dayOf(first, trip))
+        .flatMap((second) => droppedOn([first, second], trip)),
+    );
+  });
+
+/** On a drive to several places some are left at one of them, and fetched after the next or after the last. */
+function droppedOn(drive: readonly JobFile[], trip: Trip): Choice[] {
+  const jobs = drive.map(({ job }) => job.id);
+  const crews = drive.map((file) => crewOn(file, trip).map(({ id }) => id));
+  return drive
+    .slice(0, -1)
+    .flatMap((file, i): Choice[] =>
+      staying(file, crews[i] as string[], crews.slice(i + 1).flat()).flatMap((stays) =>
+        [...new Set([jobs.at(-1) as string, jobs[i + 1] as string])].map((fetchedAfter) => ({
+          trip,
+          jobs,
+          dropOffs: [{ job: file.job.id, stays, fetchedAfter }],
+        })),
+      ),
+    )
+    .filter((choice) => isDrivable(roundTo(drive, trip, choice), drive));
 }
 
 /** Who could stay at a place: all, those not needed later, all but one who drives. */
@@ -102,16 +115,15 @@ function staying(file: JobFile, crew: readonly string[], later: readonly string[
 }
 
 /** A job driven to alone whose crew somebody brings and fetches: one of its own, or somebody else of the day. */
-function droppedAlone(
-  file: JobFile,
-  crew: readonly string[],
-  everybody: readonly string[],
-): Pick<Choice, 'dropOffs' | 'driver'>[] {
+function droppedAlone(file: JobFile, trip: Trip, everybody: readonly string[]): Choice[] {
+  const crew = crewOn(file, trip).map(({ id }) => id);
   const { id } = file.job;
-  return driversOf(file, everybody).flatMap((driver) => {
-    const stays = crew.filter((one) => one !== driver);
-    return stays.length > 0 ? [{ driver, dropOffs: [{ job: id, stays }] }] : [];
-  });
+  return driversOf(file, everybody)
+    .map((driver): Choice => {
+      const stays = crew.filter((one) => one !== driver);
+      return { trip, jobs: [id], driver, dropOffs: [{ job: id, stays }] };
+    })
+    .filter((choice) => isDrivable(roundTo([file], trip, choice), [file]));
 }
 
 /** Who could be left at each place of a round but the last, for a choice by hand. */

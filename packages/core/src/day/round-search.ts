@@ -6,7 +6,7 @@ import { DaySearch } from '../clock/day-search.ts';
 import { placesLoaded } from '../clock/legs.ts';
 import { agreedRound } from '../clock/rounds.ts';
 import { sumOf } from '../quantity/group.ts';
-import { dropOffsOf, joinsOf } from './round-changes.ts';
+import { dropOffsOf, joinsOf, pairedDropOffs } from './round-changes.ts';
 import { choiceOf, joined } from './round-choice.ts';
 import { parted, roundsOf } from './rounds.ts';
 
@@ -42,6 +42,8 @@ export class RoundSearch {
   private changes = 0;
   private score: Score | undefined;
   private queue: (() => WorkedJob[])[];
+  /** Whether pairs of drives were looked at of which neither saves the other any driving. */
+  private arePairsTried = false;
   /** The jobs with the rounds that were there. */
   private readonly begun: readonly WorkedJob[];
   private readonly seed: number;
@@ -76,6 +78,13 @@ export class RoundSearch {
     const before = this.tried;
     while (!this.isOver && this.tried - before < orders) {
       this.score ??= this.judged(this.best);
+      // Where time is short one crew may be left at its place while the others drive on, though it costs driving.
+      const isShort = this.score.lateMin > 0 || this.score.shortMin > 0;
+      if (this.queue.length === 1 && isShort && !this.arePairsTried) {
+        this.arePairsTried = true;
+        const files = this.best.map(({ file }) => file);
+        this.queue.push(...pairedDropOffs(files).map((choice) => () => joined(this.best, choice)));
+      }
       const next = this.queue.shift()?.() as WorkedJob[];
       const score = this.judged(next);
       // Whether the things go in together is asked last: it takes longest.
@@ -84,6 +93,7 @@ export class RoundSearch {
       this.score = score;
       this.changes += 1;
       this.queue = changesOf(next);
+      this.arePairsTried = false;
     }
     // No rounds helped: a longer search may still find a plan with the drives there were.
     if (this.isOver && this.score?.lateMin === Infinity && this.best !== this.begun) {
