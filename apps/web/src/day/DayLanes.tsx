@@ -14,6 +14,24 @@ interface DayLanesProps {
 /** A job's letter in the pictures of its day. */
 export const letterOf = (index: number): string => String.fromCharCode(65 + index);
 
+/** The moments at which doors open, each once, with the letters of its jobs and the worst of their states. */
+function doorsOf({ jobs }: DayPlan, zone: string, wantedMin: number) {
+  const worst: LampState[] = ['out', 'low', 'lit', 'unlit'];
+  return [...new Set(jobs.map(({ onTime }) => onTime.doors))].map((at) => {
+    const here = jobs.flatMap(({ onTime, broken }, i) =>
+      onTime.doors === at
+        ? [{ letter: letterOf(i), state: stateOf(broken, onTime.minutesInHand, wantedMin) }]
+        : [],
+    );
+    const states = here.map(({ state }) => state);
+    return {
+      at,
+      label: `${here.map(({ letter }) => letter).join(', ')} doors ${clockTime(at, zone)}`,
+      state: worst.find((state) => states.includes(state)) ?? 'unlit',
+    };
+  });
+}
+
 /** Everybody's day with the tasks of all jobs, each with its job's letter; drawn anew only with another plan. */
 export const DayLanes = memo(function DayLanes({ plan, files }: DayLanesProps) {
   const [chosen, setChosen] = useState<string>();
@@ -46,11 +64,7 @@ export const DayLanes = memo(function DayLanes({ plan, files }: DayLanesProps) {
     <>
       <LaneChart
         zone={zone}
-        doors={plan.jobs.map(({ onTime, broken }, i) => ({
-          at: onTime.doors,
-          label: `${letterOf(i)} doors ${clockTime(onTime.doors, zone)}`,
-          state: stateOf(broken, onTime.minutesInHand, workshop.inHandTargetMin),
-        }))}
+        doors={doorsOf(plan, zone, workshop.inHandTargetMin)}
         lanes={lanesOf(
           placed.map(({ task }) => task),
           names,
