@@ -16,6 +16,7 @@ export { readNumber } from './numbers.ts';
 export * from './piece/index.ts';
 export * from './pipe.ts';
 export * from './plan.ts';
+export * from './plan-full.ts';
 export * from './plan-hold.ts';
 export * from './plan-lasts.ts';
 export { placesOf } from './references.ts';

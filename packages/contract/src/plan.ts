@@ -5,6 +5,7 @@ import { Fits, PackingRow } from './load.ts';
 import { On } from './piece/carried.ts';
 import { InflatedRange, StandIn } from './piece/common.ts';
 import { PipeId } from './pipe.ts';
+import { Full } from './plan-full.ts';
 import { Caution, CutBar, Holds } from './plan-hold.ts';
 import { LastingLot } from './plan-lasts.ts';
 import { DiameterIn, Id, Instant } from './scalars.ts';
@@ -288,6 +289,7 @@ export const Plan = z.strictObject({
   lasts: z.strictObject({ lots: z.array(LastingLot) }),
   holds: Holds,
   fits: Fits,
+  full: Full,
   packing: z.array(PackingRow),
   cutList: z.array(CutBar),
   /** For each pipe: stock lengths to buy and saw cuts, and the fewest there could be of either. */

@@ -19,6 +19,7 @@ import { packingOf } from './loading/packing-list.ts';
 import { SQUEEZE } from './loading/sizes.ts';
 import { asRoundGood } from './loading/together.ts';
 import { QUICK, THOROUGH, TO_TRY } from './loading/trip.ts';
+import { fullOf } from './looks/full.ts';
 import { materialRows, totalMaterials } from './materials/materials.ts';
 import { pipesAsCut } from './materials/piping.ts';
 import { cardOf } from './network/card.ts';
@@ -63,7 +64,7 @@ const withRehearsedLamp = (plan: Plan): Plan => ({
 });
 
 function loadedAndRehearsed(file: JobFile): Plan {
-  const { plan: drafted, worked } = draftJob(file, THOROUGH);
+  const { plan: drafted, worked } = draftJob(file, THOROUGH, 'fine');
   const rehearsal = rehearse(file, drafted, REHEARSED_DAYS);
   const { minutesInHand } = drafted.onTime;
   return {
@@ -81,7 +82,7 @@ function loadedAndRehearsed(file: JobFile): Plan {
 
 /** How fixes are tried: no more is worked out than their lamp needs. */
 const tries: Tries = {
-  draft: draftPlan,
+  draft: (file) => draftPlan(file),
   loaded: (file) => draftJob(file, TO_TRY).plan,
   holds: holdsOfFile,
   enough: (file) => {
@@ -98,9 +99,12 @@ const tries: Tries = {
  * The plan before any fix has been tried: for while a line is dragged, and to try the fixes with. Else the same as
  * `planJob`.
  */
-export function draftPlan(file: JobFile): Plan {
-  return draftJob(file, QUICK).plan;
+export function draftPlan(file: JobFile, look: 'none' | 'quick' = 'none'): Plan {
+  return draftJob(file, QUICK, look).plan;
 }
+
+/** How closely it is looked at what the eye will find: for a fix that is tried for another lamp not at all. */
+type LookAsked = 'none' | 'quick' | 'fine';
 
 /** A plan with what it was made from. */
 interface Draft {
@@ -108,12 +112,12 @@ interface Draft {
   worked: WorkedJob;
 }
 
-function draftJob(file: JobFile, loadsTried: number): Draft {
-  const draft = draftOf(file, loadsTried);
+function draftJob(file: JobFile, loadsTried: number, look: LookAsked = 'none'): Draft {
+  const draft = draftOf(file, loadsTried, look);
   if (!file.job.loadsEvening || draft.plan.lamps.lasts.state !== 'out') return draft;
   // Prepared the evening before only as far as hold times allow.
   const { loadsEvening: _, ...job } = file.job;
-  const onTheDay = draftOf({ ...file, job }, loadsTried, NOT_THE_EVENING);
+  const onTheDay = draftOf({ ...file, job }, loadsTried, look, NOT_THE_EVENING);
   return onTheDay.plan.lamps.lasts.state === 'out' ? draft : onTheDay;
 }
 
@@ -124,7 +128,7 @@ const NOT_THE_EVENING =
  * @param loadsTried of each vehicle
  * @param broken what else is not kept as somebody wished it
  */
-function draftOf(file: JobFile, loadsTried: number, broken: string | null = null): Draft {
+function draftOf(file: JobFile, loadsTried: number, look: LookAsked, broken: string | null = null): Draft {
   const { workshop, job } = file;
 
   const { planned, counts, holds, pieces: worked } = workedAndTimed(file);
@@ -138,6 +142,8 @@ function draftOf(file: JobFile, loadsTried: number, broken: string | null = null
   // Sections, bags and load: what rides in which vehicle, and the list to tick.
   const toLoad = { file, pieces: worked, materials: counts.materials, tasks };
   const fits = fitsOf(toLoad, loadsTried);
+  // What the eye will find: gaps, and what is strung on showing through.
+  const full = look === 'none' ? { pieces: [], isQuick: true } : fullOf(file, look === 'quick');
   const plan: Plan = {
     jobId: job.id,
     timeZone: workshop.timeZone,
@@ -157,11 +163,12 @@ function draftOf(file: JobFile, loadsTried: number, broken: string | null = null
     lasts: { lots },
     holds,
     fits,
+    full,
     // While something is edited nothing has a place yet.
     packing: fits.isQuick ? [] : packingOf(toLoad, balloons, fits),
     ...cutListOf(file),
     cautions: cautionsOf(file, holds, tasks),
-    lamps: lampsOf({ file, counts, holds, lots, clock, fits }),
+    lamps: lampsOf({ file, counts, holds, lots, clock, fits, full }),
   };
   return { plan, worked: { file, pieces: worked } };
 }

@@ -8,6 +8,7 @@ import type { Planned } from '../workers/planner.ts';
 import { areRound, BalloonCanvas } from './BalloonCanvas.tsx';
 import { BalloonGradients } from './BalloonLayer.tsx';
 import { editorOf, type Grip } from './editors/index.ts';
+import { GapMarks } from './GapMarks.tsx';
 import { GripLayer } from './GripLayer.tsx';
 import { LineEditor } from './LineEditor.tsx';
 import { MovablePiece } from './MovablePiece.tsx';
@@ -67,6 +68,7 @@ export function Elevation(props: ElevationProps) {
 
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
+  const gaps = planned?.plan.full.pieces.find(({ id }) => id === chosenId)?.gaps ?? [];
 
   const drawn = (piece: Piece) => (
     <MovablePiece
@@ -120,6 +122,11 @@ export function Elevation(props: ElevationProps) {
           {above.length > 0 && (
             <Layer box={box} size={size} isAbove>
               {above.map(drawn)}
+            </Layer>
+          )}
+          {gaps.length > 0 && (
+            <Layer box={box} size={size} isAbove>
+              <GapMarks gaps={gaps} heightM={spot.heightM} perM={perM} />
             </Layer>
           )}
           {chosen && (

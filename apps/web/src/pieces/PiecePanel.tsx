@@ -1,4 +1,11 @@
-import { type HoldPiece, Piece, type PlanPiece, read, type Workshop } from '@early-lantern/contract';
+import {
+  type FullPiece,
+  type HoldPiece,
+  Piece,
+  type PlanPiece,
+  read,
+  type Workshop,
+} from '@early-lantern/contract';
 import { backOf, type Picture } from '@early-lantern/core';
 import { Alert, Stack, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
@@ -8,6 +15,7 @@ import { AttachmentFields } from './AttachmentFields.tsx';
 import { CountLine } from './CountLine.tsx';
 import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
+import { GapLine } from './GapLine.tsx';
 import { GarlandParts } from './GarlandParts.tsx';
 import { GradeAndGroup } from './GradeAndGroup.tsx';
 import { HangsOn } from './HangsOn.tsx';
@@ -38,12 +46,13 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
   const { planned, changePiece, file } = useJob();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
+  const look = planned?.plan.full.pieces.find((one) => one.id === piece.id);
   const picture = planned?.pictures[piece.id];
   const { workshop, site } = file;
   const back = backOf(site.spots.find(({ id }) => id === piece.spotId)?.kind);
   const now = useMemo(
-    () => ({ piece, pieces, plan, held, picture, workshop, back }),
-    [piece, pieces, plan, held, picture, workshop, back],
+    () => ({ piece, pieces, plan, held, look, picture, workshop, back }),
+    [piece, pieces, plan, held, look, picture, workshop, back],
   );
   const shown = useDeferredValue(now);
   return (
@@ -65,6 +74,7 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
 interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'> {
   plan: PlanPiece | undefined;
   held: HoldPiece | undefined;
+  look: FullPiece | undefined;
   picture: Picture | undefined;
   workshop: Workshop;
   /** What its distance from back to front is measured from. */
@@ -73,7 +83,7 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, pieces, plan, held, picture, workshop, back, changePiece, onMove } = props;
+  const { piece, pieces, plan, held, look, picture, workshop, back, changePiece, onMove } = props;
   const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
@@ -102,6 +112,7 @@ const Panel = memo(function Panel(props: PanelProps) {
     <Stack spacing={2}>
       {plan && <CountLine plan={plan} />}
       {held && <HoldLine held={held} />}
+      {look && <GapLine piece={piece} look={look} lengthM={plan?.lengthM ?? 0} onCommit={commit} />}
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
           Not changed: {fault}.

@@ -81,7 +81,7 @@ const planner = {
     return { drawn, ids: pieces.map((piece) => piece.id) };
   },
   /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
-  draft: (): Plan => shown(draftPlan(onScreen())),
+  draft: (): Plan => shown(draftPlan(onScreen(), 'quick')),
   /** A whole plan with its fixes tried. @param change what is new since the file was last asked about here */
   mended(change: FileChange): Plan {
     last = changedFile(last, change);

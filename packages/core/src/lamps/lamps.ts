@@ -1,6 +1,7 @@
 import type {
   Fits,
   Fix,
+  Full,
   Holds,
   JobFile,
   Lamp,
@@ -15,6 +16,7 @@ import { type Counted, enoughLamp } from './enough.ts';
 import { fitsLamp } from './fits.ts';
 import { fitsFixes } from './fits-fixes.ts';
 import { type EnoughAnswer, enoughFixes, onTimeFixes } from './fixes.ts';
+import { fullFixes, fullLamp } from './full.ts';
 import { holdsLamp } from './holds.ts';
 import { holdsFixes } from './holds-fixes.ts';
 import { lastsLamp } from './lasts.ts';
@@ -23,7 +25,6 @@ import { driverFixes } from './no-driver.ts';
 import { onTimeLamp } from './on-time.ts';
 import { powerFixes } from './power.ts';
 import { seatFixes } from './seats.ts';
-import { fullLamp } from './unlit.ts';
 import { windowFixes } from './window-fixes.ts';
 
 /** What was worked out about a job: what its lamps go by. */
@@ -34,6 +35,7 @@ export interface Judged {
   lots: readonly LastingLot[];
   clock: ClockPlan;
   fits: Fits;
+  full: Full;
 }
 
 /** How a changed file is looked at again to try a fix: no more of it than the lamp needs. */
@@ -71,7 +73,10 @@ const rows: Record<LampName, LampRow> = {
     fixes: (file, { lamps, holds }, tries) =>
       lamps.holds.state === 'out' || lamps.holds.state === 'low' ? holdsFixes(file, holds, tries.holds) : [],
   },
-  full: { verdict: () => fullLamp, fixes: () => [] },
+  full: {
+    verdict: ({ file, full }) => fullLamp(file, full),
+    fixes: fullFixes,
+  },
   onTime: {
     verdict: ({ file, clock }) => onTimeLamp(file, clock),
     fixes: (file, plan, { draft, rehearsed }) => [

@@ -7,6 +7,8 @@ import type { Recipe } from './recipe.ts';
 
 /** A piece as it is made, wherever it stands and whatever holds it. */
 interface Design {
+  /** What it is of, as one word: the same for the same design. */
+  key: string;
   recipe: Recipe;
   /** Placed and drawn when it is first asked for. */
   placement: () => Placement;
@@ -29,7 +31,7 @@ export function designOf({ hold: _, frontM: __, ...rest }: Piece, schools: Schoo
   const recipe = kind.recipe(piece, schools);
   const placed = once(() => kind.placement?.(piece, recipe));
   const picture = once(() => kind.picture(piece, recipe, placed()));
-  const design: Design = { recipe, placement: () => placed() ?? picture(), picture };
+  const design: Design = { key, recipe, placement: () => placed() ?? picture(), picture };
   known.set(key, design);
   return design;
 }

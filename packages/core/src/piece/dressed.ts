@@ -7,7 +7,7 @@ import type { Placement } from './placement.ts';
 /** Where the balloons of lines that are dressed organically are. */
 export function dressedPlacement(lines: readonly DressLine[]): Placement {
   const dressed = lines.map((line) => placeDressing(line, dress(line)));
-  return { shapes: [], balloons: dressed.flat(), dressed };
+  return { shapes: [], balloons: dressed.flat(), dressed, lines };
 }
 
 /** The same in their colours. @param placed as `dressedPlacement` has it for these lines */

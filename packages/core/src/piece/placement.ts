@@ -1,3 +1,4 @@
+import type { DressLine } from './dressing.ts';
 import type { DrawnShape } from './picture.ts';
 import type { PlacedBalloon } from './placed-balloon.ts';
 
@@ -19,6 +20,7 @@ export interface DressedBalloon extends PlacedBalloon {
 export interface Placement {
   shapes: readonly DrawnShape[];
   balloons: readonly PlacedBalloon[];
-  /** Of what is dressed organically: its balloons line by line, as its picture takes them. */
+  /** Of what is dressed organically: its balloons line by line, as its picture takes them, and those lines. */
   dressed?: readonly (readonly DressedBalloon[])[];
+  lines?: readonly DressLine[];
 }

@@ -1,0 +1,157 @@
+import type { Gap, GapMap } from './gaps.ts';
+import type { Balls } from './near-pairs.ts';
+import { across, addBall, placed, type Seen, towards } from './seen.ts';
+import type { Obstacles } from './soft-balls.ts';
+import { type Spine, spineSeen } from './spine.ts';
+
+/** A filler that closes a gap: so many balloons of one radius tied at one knot. */
+export interface FillerMake {
+  size: number;
+  rM: number;
+}
+
+/** A filler in its place. */
+export interface PlacedFiller {
+  /** The gap it was put into: where on which view, and its radius. */
+  turn: number;
+  gap: Gap;
+  /** Where its knot is, m. */
+  at: { x: number; y: number; z: number };
+  balls: { x: number; y: number; z: number }[];
+}
+
+/** Turns that a filler is tried in. */
+const TURNS = 4;
+/** Balloons of one knot lie against each other, pressed by so much. From memory. */
+const PRESSED = 0.97;
+
+/** What is to be closed: gaps from this radius on, and bare stretches of what the balloons hang on from this length on, m. */
+export interface ToClose {
+  gapRM: number;
+  spines: readonly Spine[];
+  spineM: number;
+}
+
+/**
+ * Fillers for the gaps and bare stretches seen from several sides: first the stretches, then the gaps, the
+ * widest first, each dropped along the line of sight until it
+ * touches, in the one of four turns in which it goes deepest. The outline stays that of the base; where one has been put,
+ * no other is tried. Greedy, as an installer does who walks round.
+ * @param views are changed: every filler is added to all of them
+ * @param most fillers at the most
+ */
+export function closeGaps(
+  balls: Balls,
+  obstacles: Obstacles,
+  views: readonly { seen: Seen; gaps: GapMap }[],
+  { size, rM }: FillerMake,
+  { gapRM, spines, spineM }: ToClose,
+  most: number,
+): PlacedFiller[] {
+  const all = growing(balls);
+  const fillers: PlacedFiller[] = [];
+  const put = (view: { seen: Seen; gaps: GapMap }, gap: Gap) => {
+    view.gaps.leave(gap);
+    const filler = dropped(all, obstacles, view.seen, gap, size, rM);
+    fillers.push(filler);
+    for (const { x, y, z } of filler.balls) {
+      all.add(x, y, z, rM);
+      for (const { seen, gaps } of views) {
+        addBall(seen, x, y, z, rM);
+        gaps.cover(across(seen.turn, x, z), y, rM);
+      }
+    }
+  };
+  // What it hangs on first: nobody leaves that in sight.
+  for (const view of views) {
+    const passed: Gap[] = [];
+    const isPassed = (u: number, v: number) =>
+      passed.some(({ uM, vM, radiusM }) => Math.hypot(uM - u, vM - v) < radiusM);
+    while (fillers.length < most) {
+      const { longestM, at } = spineSeen(view.seen, spines, isPassed);
+      if (longestM < spineM) break;
+      const gap = { ...at, radiusM: longestM / 2 };
+      passed.push(gap);
+      put(view, gap);
+    }
+  }
+  while (fillers.length < most) {
+    let next: { view: { seen: Seen; gaps: GapMap }; gap: Gap } | undefined;
+    for (const view of views) {
+      const gap = view.gaps.largest(gapRM);
+      if (gap && (!next || gap.radiusM > next.gap.radiusM)) next = { view, gap };
+    }
+    if (!next) break;
+    put(next.view, next.gap);
+  }
+  return fillers;
+}
+
+/** Balls that more are added to. */
+function growing({ x, y, z, r }: Balls) {
+  const rows = { x: [...x], y: [...y], z: [...z], r: [...r] };
+  return {
+    rows,
+    add(ax: number, ay: number, az: number, ar: number) {
+      rows.x.push(ax);
+      rows.y.push(ay);
+      rows.z.push(az);
+      rows.r.push(ar);
+    },
+  };
+}
+
+/** A filler at a gap: its balloons round the knot across the line of sight, as deep as the first of them lets it. */
+function dropped(
+  { rows }: ReturnType<typeof growing>,
+  { wallZM }: Obstacles,
+  { turn }: Seen,
+  gap: Gap,
+  size: number,
+  rM: number,
+): PlacedFiller {
+  const reach = size === 1 ? 0 : (rM / Math.sin(Math.PI / size)) * PRESSED;
+  const offsets = (t: number) =>
+    Array.from({ length: size }, (_, i) => {
+      const angle = ((i + t / TURNS) / size) * 2 * Math.PI;
+      return { u: gap.uM + Math.cos(angle) * reach, v: gap.vM + Math.sin(angle) * reach };
+    });
+  let best: { w: number; spots: { u: number; v: number }[] } | undefined;
+  for (let t = 0; t < TURNS; t++) {
+    const spots = offsets(t);
+    let w = -Infinity;
+    for (const { u, v } of spots) w = Math.max(w, contact(rows, wallZM, turn, u, v, rM));
+    if (!best || w < best.w) best = { w, spots };
+  }
+  const { w, spots } = best as { w: number; spots: { u: number; v: number }[] };
+  return {
+    turn,
+    gap,
+    at: { ...placed(turn, gap.uM, w), y: gap.vM },
+    balls: spots.map(({ u, v }) => ({ ...placed(turn, u, w), y: v })),
+  };
+}
+
+/** How far towards the viewer a ball stops that comes along the line of sight: at the first ball, else at the wall. */
+function contact(
+  { x, y, z, r }: { x: readonly number[]; y: readonly number[]; z: readonly number[]; r: readonly number[] },
+  wallZM: number | undefined,
+  turn: number,
+  u: number,
+  v: number,
+  rM: number,
+): number {
+  let near = -Infinity;
+  for (let i = 0; i < x.length; i++) {
+    const dv = (y[i] as number) - v;
+    const reach = (r[i] as number) + rM;
+    if (Math.abs(dv) >= reach) continue;
+    const du = across(turn, x[i] as number, z[i] as number) - u;
+    const square = reach * reach - du * du - dv * dv;
+    if (square <= 0) continue;
+    near = Math.max(near, towards(turn, x[i] as number, z[i] as number) + Math.sqrt(square));
+  }
+  if (near > -Infinity) return near;
+  // Nothing in its way: it ends at the wall, or in the plane of the piece.
+  return (wallZM ?? 0) + rM;
+}
