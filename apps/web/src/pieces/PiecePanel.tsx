@@ -47,12 +47,13 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
   const look = planned?.plan.full.pieces.find((one) => one.id === piece.id);
+  const isQuick = planned?.plan.full.isQuick ?? true;
   const picture = planned?.pictures[piece.id];
   const { workshop, site } = file;
   const back = backOf(site.spots.find(({ id }) => id === piece.spotId)?.kind);
   const now = useMemo(
-    () => ({ piece, pieces, plan, held, look, picture, workshop, back }),
-    [piece, pieces, plan, held, look, picture, workshop, back],
+    () => ({ piece, pieces, plan, held, look, isQuick, picture, workshop, back }),
+    [piece, pieces, plan, held, look, isQuick, picture, workshop, back],
   );
   const shown = useDeferredValue(now);
   return (
@@ -75,6 +76,7 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
   plan: PlanPiece | undefined;
   held: HoldPiece | undefined;
   look: FullPiece | undefined;
+  isQuick: boolean;
   picture: Picture | undefined;
   workshop: Workshop;
   /** What its distance from back to front is measured from. */
@@ -83,7 +85,7 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, pieces, plan, held, look, picture, workshop, back, changePiece, onMove } = props;
+  const { piece, pieces, plan, held, look, isQuick, picture, workshop, back, changePiece, onMove } = props;
   const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
@@ -112,7 +114,9 @@ const Panel = memo(function Panel(props: PanelProps) {
     <Stack spacing={2}>
       {plan && <CountLine plan={plan} />}
       {held && <HoldLine held={held} />}
-      {look && <GapLine piece={piece} look={look} lengthM={plan?.lengthM ?? 0} onCommit={commit} />}
+      {look && (
+        <GapLine piece={piece} look={look} isQuick={isQuick} lengthM={plan?.lengthM ?? 0} onCommit={commit} />
+      )}
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
           Not changed: {fault}.

@@ -39,6 +39,7 @@ export interface ToClose {
  * no other is tried. Greedy, as an installer does who walks round.
  * @param views are changed: every filler is added to all of them
  * @param most fillers at the most
+ * @param onPut called after so many have been put in, and at the end where there are fewer
  */
 export function closeGaps(
   balls: Balls,
@@ -47,9 +48,14 @@ export function closeGaps(
   { size, rM }: FillerMake,
   { gapRM, spines, spineM }: ToClose,
   most: number,
+  onPut: { after: number; call: () => void },
 ): PlacedFiller[] {
   const all = growing(balls);
   const fillers: PlacedFiller[] = [];
+  const told = () => {
+    if (fillers.length === onPut.after) onPut.call();
+  };
+  told();
   const put = (view: { seen: Seen; gaps: GapMap }, gap: Gap) => {
     view.gaps.leave(gap);
     const filler = dropped(all, obstacles, view.seen, gap, size, rM);
@@ -61,6 +67,7 @@ export function closeGaps(
         gaps.cover(across(seen.turn, x, z), y, rM);
       }
     }
+    told();
   };
   // What it hangs on first: nobody leaves that in sight.
   for (const view of views) {
@@ -84,6 +91,7 @@ export function closeGaps(
     if (!next) break;
     put(next.view, next.gap);
   }
+  if (fillers.length < onPut.after) onPut.call();
   return fillers;
 }
 

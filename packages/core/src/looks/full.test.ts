@@ -51,7 +51,8 @@ test('with as many fillers as it takes no gap is left and no string shows over a
     expect(after?.spineSeenM).toBeLessThan(inchesToMetres(1));
     expect(mended.lamps.full.state).toBe('lit');
     // Counts, bench and clock follow.
-    expect(mended.pieces[0]?.fillerClusters).toBe(look?.fillers.needed);
+    expect(after?.fillers.needed).toBe(look?.fillers.needed);
+    expect(mended.pieces[0]?.fillerClusters).toBeGreaterThanOrEqual(look?.fillers.needed ?? Infinity);
   }
 });
 

@@ -1,13 +1,13 @@
 import { LRUCache } from 'lru-cache';
 import { type DressLine, dress, type FillerCount } from '../piece/dressing.ts';
+import { placeDressing } from '../piece/dressing-placement.ts';
 import { flatness } from '../piece/organic-law.ts';
 import type { DrawnShape } from '../piece/picture.ts';
 import type { DressedBalloon, Placement } from '../piece/placement.ts';
 import { sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { closeGaps, type FillerMake, type PlacedFiller } from './close-gaps.ts';
+import { closeGaps, type FillerMake } from './close-gaps.ts';
 import { type Gap, GapMap, outlineOf, seenThrough, type Through } from './gaps.ts';
-import type { Balls } from './near-pairs.ts';
 import { type Seen, seenFrom, THREE_VIEWS, type Turn } from './seen.ts';
 import { type Obstacles, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
 import { type Spine, type SpineSeen, spineSeen } from './spine.ts';
@@ -58,22 +58,19 @@ const known = new LRUCache<string, Look>({ max: 80 });
  * @returns undefined for what is not dressed organically
  */
 export function lookOf(key: string, placement: Placement, isQuick: boolean): Look | undefined {
-  const { dressed, lines } = placement;
-  if (!dressed || !lines || dressed.length === 0) return undefined;
+  const { lines } = placement;
+  if (!lines || lines.length === 0) return undefined;
   const name = `${isQuick ? 'quick' : 'fine'} ${key}`;
   const before = known.get(name);
   if (before) return before;
-  const look = looked(placement, lines, dressed, isQuick);
+  const look = looked(placement, lines, isQuick);
   known.set(name, look);
   return look;
 }
 
-function looked(
-  { shapes }: Placement,
-  lines: readonly DressLine[],
-  dressed: readonly (readonly DressedBalloon[])[],
-  isQuick: boolean,
-): Look {
+function looked({ shapes }: Placement, lines: readonly DressLine[], isQuick: boolean): Look {
+  // Without fillers: where the base hangs does not depend on how many are counted.
+  const dressed = lines.map((line) => placeDressing(line, { ...dress(line), fillers: [] }));
   const balls = tiedBalls(lines, dressed);
   const middleZ = middleOf(lines[0] as DressLine);
   const obstacles = obstaclesOf(lines, shapes, middleZ, sumOf([...balls.r]) / Math.max(1, balls.r.length));
@@ -93,32 +90,41 @@ function looked(
   const counted = lines.flatMap((line) => dress(line).fillers);
   const number = sumOf(counted.map(({ count }) => count));
   const make = makeOf(counted);
-  // Those counted first, then as many more as it takes: what is left in between is what will be seen.
+  // Always the same fillers in the same turn: what is left after those counted is what will be seen.
   const toClose = { gapRM: GAP_M / 2, spines: strings, spineM: STRING_PEEKS_M };
-  const put = closeGaps(balls, obstacles, views, make, toClose, number);
-  const filled = measured();
-  const left = views.flatMap(({ seen, gaps }) =>
-    gaps.all(GAP_M / 2).map((gap) => inRoom(seen, gap, middleZ)),
-  );
-  const more = isQuick
-    ? []
-    : closeGaps(withFillers(balls, put, make.rM), obstacles, views, make, toClose, MOST_MORE);
+  let filled: ReturnType<typeof measured> | undefined;
+  let left: Look['gaps'] = [];
+  const see = () => {
+    filled = measured();
+    left = views.flatMap(({ seen, gaps }) => gaps.all(GAP_M / 2).map((gap) => inRoom(seen, gap, middleZ)));
+  };
+  const most = number + (isQuick ? 0 : MOST_MORE);
+  const needed = closeGaps(balls, obstacles, views, make, toClose, most, { after: number, call: see }).length;
+  const after = filled ?? measured();
   return {
-    before: { spine: (bare ?? filled).spine, throughPct: worstOf((bare ?? filled).through) },
+    before: { spine: (bare ?? after).spine, throughPct: worstOf((bare ?? after).through) },
     after: {
-      spine: filled.spine,
-      throughPct: worstOf(filled.through),
-      holesPct: Math.max(...filled.through.map(({ holesPct }) => holesPct)),
+      spine: after.spine,
+      throughPct: worstOf(after.through),
+      holesPct: Math.max(...after.through.map(({ holesPct }) => holesPct)),
     },
-    gaps: left.sort((one, other) => other.radiusM - one.radiusM),
+    gaps: eachOnce(left.sort((one, other) => other.radiusM - one.radiusM)),
     fillers: {
       name: make.name,
       nominalIn: make.nominalIn,
       size: make.size,
-      needed: put.length + more.length,
+      needed,
       counted: number,
     },
   };
+}
+
+/** Gaps that lie in a wider one, seen from another side, are that one. */
+function eachOnce(gaps: Look['gaps']): Look['gaps'] {
+  const kept: Look['gaps'] = [];
+  for (const gap of gaps)
+    if (!kept.some(({ x, y, radiusM }) => Math.hypot(x - gap.x, y - gap.y) < 2 * radiusM)) kept.push(gap);
+  return kept;
 }
 
 const worstSpine = (seen: readonly SpineSeen[]): Bare => ({
@@ -154,30 +160,6 @@ function tiedBalls(lines: readonly DressLine[], dressed: readonly (readonly Dres
     tieX: row(({ tieX }) => tieX),
     tieY: row(({ tieY }) => tieY),
     tieZ: row(({ tieZ }) => tieZ),
-  };
-}
-
-/** The same balls with fillers among them. */
-function withFillers({ x, y, z, r }: Balls, fillers: readonly PlacedFiller[], rM: number): Balls {
-  const more = fillers.flatMap(({ balls }) => balls);
-  const joined = (row: Float64Array, added: readonly number[]) => Float64Array.from([...row, ...added]);
-  return {
-    x: joined(
-      x,
-      more.map((ball) => ball.x),
-    ),
-    y: joined(
-      y,
-      more.map((ball) => ball.y),
-    ),
-    z: joined(
-      z,
-      more.map((ball) => ball.z),
-    ),
-    r: joined(
-      r,
-      more.map(() => rM),
-    ),
   };
 }
 
