@@ -221,7 +221,7 @@ test('a round is put in order by hand, somebody is dropped off, and it is kept u
   expect((await kept())?.isKept).toBe(true);
   // The breakfast's crew would be fetched long after its house has closed: that is said, with the way out.
   await expect(page.getByRole('article', { name: 'Round to set up, kept by hand' })).toContainText(
-    'No plan goes with it',
+    'No plan works with it',
     { timeout: 60_000 },
   );
   const way = page.getByText('Let the search decide about the round to set up');

@@ -68,7 +68,7 @@ export function DayRounds({ plan, files, onDriveAlone, onKeep }: DayRoundsProps)
         >
           <Typography>
             <strong>Round {TRIPS[round.trip]}</strong>, kept by hand:{' '}
-            {round.stops.map(({ place }) => place).join(' → ')}. No plan goes with it.
+            {round.stops.map(({ place }) => place).join(' → ')}. No plan works with it.
           </Typography>
           <Button size="small" variant="outlined" onClick={() => setEdited(choiceOf(round, files))}>
             Change by hand

@@ -98,7 +98,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
                 keepRound(files, trip, before, round),
                 round
                   ? 'The round is kept; the day is planned with it.'
-                  : 'The search decides about it again.',
+                  : 'The search decides again.',
               )
             }
             onDriveAlone={(trip, jobs, isAlone) =>

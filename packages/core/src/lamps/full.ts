@@ -19,7 +19,7 @@ export function fullLamp({ job, workshop: { units } }: JobFile, { pieces, isQuic
   if (job.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: there is nothing to see.');
   if (pieces.length === 0 && isQuick) return unlit('being looked at', 'Known in a moment.');
   if (pieces.length === 0)
-    return unlit('needs a look', 'Nothing here is dressed organically: look it over when it stands.');
+    return unlit('needs a look', 'No organic garland here: look it over once it stands.');
   const nameOf = (id: string) => job.pieces.find((piece) => piece.id === id)?.name ?? '';
   const shown = {
     working: isQuick ? [] : pieces.flatMap((one) => workingOf(one, nameOf(one.id))),
@@ -37,7 +37,7 @@ export function fullLamp({ job, workshop: { units } }: JobFile, { pieces, isQuic
     return {
       state: 'lit',
       figure: `${about}no gap over ${least}`,
-      reason: `From the front and both sides no gap is ${least} wide, and no more of a string shows.${tooMany(pieces, nameOf)}`,
+      reason: `From the front and both sides no gap is ${least} wide, and no string shows.${tooMany(pieces, nameOf)}`,
       ...shown,
     };
   const { needed, counted, name } = worst.fillers;

@@ -39,7 +39,7 @@ export function driverLacking(
     if (vehicle)
       return {
         figure: 'a driver short',
-        told: `Nobody who may drive ${vehicle} is free for it on ${way}.`,
+        told: `Nobody on board may drive ${vehicle} on ${way}.`,
       };
   }
   return undefined;

@@ -418,7 +418,7 @@ describe('On time', () => {
       [{ id: 'drive-out', trip: 'set-up', crew, gear: ['van', 'truck', 'wagon-1'] }] as unknown as Task[];
     const told = {
       figure: 'a driver short',
-      told: 'Nobody who may drive The truck is free for it on the way out.',
+      told: 'Nobody on board may drive The truck on the way out.',
     };
     // Sefa does not drive.
     expect(driverLacking(two(), out(['sefa', 'ilo']))).toEqual(told);
