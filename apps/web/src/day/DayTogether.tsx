@@ -96,9 +96,7 @@ export function DayTogether({ files }: { files: readonly JobFile[] }) {
             onKeep={(trip, before, round) =>
               void save(
                 keepRound(files, trip, before, round),
-                round
-                  ? 'The round is kept; the day is planned with it.'
-                  : 'The search decides again.',
+                round ? 'The round is kept; the day is planned with it.' : 'The search decides again.',
               )
             }
             onDriveAlone={(trip, jobs, isAlone) =>
