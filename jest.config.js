@@ -1,6 +1,18 @@
 /** Unit tests, and the server's against a PostgreSQL of their own. swc strips the types; nothing is built. */
 const shared = {
   testEnvironment: 'node',
+  // Looked up in the sandbox's global object at every use else, which makes loops of arithmetic ten times slower.
+  sandboxInjectedGlobals: [
+    'Math',
+    'Infinity',
+    'Number',
+    'Array',
+    'Float64Array',
+    'Int32Array',
+    'Uint8Array',
+    'Map',
+    'Set',
+  ],
   // A run of the mutation tests that was killed leaves copies behind.
   modulePathIgnorePatterns: ['/dist/', '<rootDir>/.cache/'],
   // Published as ES modules only.

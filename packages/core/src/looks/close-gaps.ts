@@ -15,6 +15,8 @@ export interface PlacedFiller {
   /** The gap it was put into: where on which view, and its radius. */
   turn: number;
   gap: Gap;
+  /** Of one of its balloons, m. */
+  rM: number;
   /** Where its knot is, m. */
   at: { x: number; y: number; z: number };
   balls: { x: number; y: number; z: number }[];
@@ -25,11 +27,16 @@ const TURNS = 4;
 /** Balloons of one knot lie against each other, pressed by so much. From memory. */
 const PRESSED = 0.97;
 
-/** What is to be closed: gaps from this radius on, and bare stretches of what the balloons hang on from this length on, m. */
+/** What is to be closed besides gaps: bare stretches of what the balloons hang on from this length on, m. */
 export interface ToClose {
-  gapRM: number;
   spines: readonly Spine[];
   spineM: number;
+}
+
+/** A picture that fillers are put into, with its gaps. */
+interface ViewToClose {
+  seen: Seen;
+  gaps: GapMap;
 }
 
 /**
@@ -38,15 +45,16 @@ export interface ToClose {
  * touches, in the one of four turns in which it goes deepest. The outline stays that of the base; where one has been put,
  * no other is tried. Greedy, as an installer does who walks round.
  * @param views are changed: every filler is added to all of them
+ * @param makeOf what the filler that is put in at this turn is tied of, from 0
  * @param most fillers at the most
  * @param onPut called after so many have been put in, and at the end where there are fewer
  */
 export function closeGaps(
   balls: Balls,
   obstacles: Obstacles,
-  views: readonly { seen: Seen; gaps: GapMap }[],
-  { size, rM }: FillerMake,
-  { gapRM, spines, spineM }: ToClose,
+  views: readonly ViewToClose[],
+  makeOf: (turn: number) => FillerMake,
+  { spines, spineM }: ToClose,
   most: number,
   onPut: { after: number; call: () => void },
 ): PlacedFiller[] {
@@ -56,17 +64,12 @@ export function closeGaps(
     if (fillers.length === onPut.after) onPut.call();
   };
   told();
-  const put = (view: { seen: Seen; gaps: GapMap }, gap: Gap) => {
-    view.gaps.leave(gap);
+  const put = (view: ViewToClose, gap: Gap) => {
+    const { size, rM } = makeOf(fillers.length);
     const filler = dropped(all, obstacles, view.seen, gap, size, rM);
     fillers.push(filler);
-    for (const { x, y, z } of filler.balls) {
-      all.add(x, y, z, rM);
-      for (const { seen, gaps } of views) {
-        addBall(seen, x, y, z, rM);
-        gaps.cover(across(seen.turn, x, z), y, rM);
-      }
-    }
+    for (const { x, y, z } of filler.balls) all.add(x, y, z, rM);
+    putIn(views, filler);
     told();
   };
   // What it hangs on first: nobody leaves that in sight.
@@ -83,9 +86,9 @@ export function closeGaps(
     }
   }
   while (fillers.length < most) {
-    let next: { view: { seen: Seen; gaps: GapMap }; gap: Gap } | undefined;
+    let next: { view: ViewToClose; gap: Gap } | undefined;
     for (const view of views) {
-      const gap = view.gaps.largest(gapRM);
+      const gap = view.gaps.largest();
       if (gap && (!next || gap.radiusM > next.gap.radiusM)) next = { view, gap };
     }
     if (!next) break;
@@ -93,6 +96,17 @@ export function closeGaps(
   }
   if (fillers.length < onPut.after) onPut.call();
   return fillers;
+}
+
+/** A filler seen in every view; the spot it was put into is not looked at any more. */
+export function putIn(views: readonly ViewToClose[], { turn, gap, balls, rM }: PlacedFiller): void {
+  for (const { seen, gaps } of views) {
+    if (seen.turn === turn) gaps.leave(gap);
+    for (const { x, y, z } of balls) {
+      addBall(seen, x, y, z, rM);
+      gaps.cover(across(seen.turn, x, z), y, rM);
+    }
+  }
 }
 
 /** Balls that more are added to. */
@@ -135,6 +149,7 @@ function dropped(
   return {
     turn,
     gap,
+    rM,
     at: { ...placed(turn, gap.uM, w), y: gap.vM },
     balls: spots.map(({ u, v }) => ({ ...placed(turn, u, w), y: v })),
   };

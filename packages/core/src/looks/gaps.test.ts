@@ -1,7 +1,7 @@
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
-import { distanceTo } from './distance.ts';
 import { GapMap, outlineOf, seenThrough } from './gaps.ts';
+import { grown } from './grown.ts';
 import type { Balls } from './near-pairs.ts';
 import { across, coveredIn, placed, seenFrom, towards } from './seen.ts';
 import { spineSeen } from './spine.ts';
@@ -27,21 +27,21 @@ const ring = (count: number, r: number) =>
     }),
   );
 
-test('distances on a grid: as by trying every cell', () => {
+test('cells grown by a circle: as by trying every cell', () => {
   const random = seededRandom(4);
-  for (let i = 0; i < 40; i++) {
+  for (let i = 0; i < 60; i++) {
     const grid = { width: 3 + Math.floor(random() * 14), height: 3 + Math.floor(random() * 14) };
     const set = Uint8Array.from({ length: grid.width * grid.height }, () => (random() < 0.08 ? 1 : 0));
+    const cells = [1, 1.5, 2, 3.6, 6.5][i % 5] as number;
     const spots = [...set.keys()].filter((c) => set[c]);
-    if (spots.length === 0) continue;
-    const found = distanceTo(set, grid);
+    const found = grown(set, grid, cells);
     for (let c = 0; c < set.length; c++) {
       const apart = (o: number) =>
         Math.hypot(
           (c % grid.width) - (o % grid.width),
           Math.floor(c / grid.width) - Math.floor(o / grid.width),
         );
-      expect(found[c]).toBeCloseTo(Math.min(...spots.map(apart)), 9);
+      expect(found[c]).toBe(spots.some((o) => apart(o) <= cells) ? 1 : 0);
     }
   }
 });
@@ -66,20 +66,19 @@ test('a hole enclosed by a ring, and the largest circle in it', () => {
   const balls = ring(6, 0.05);
   const seen = seenFrom(0, balls, EIGHTH, MARGIN);
   const outline = outlineOf(seen, balls);
-  const { holesPct, notchesPct } = seenThrough(seen, outline.closed);
+  const { holesPct, notchesPct } = seenThrough(seen, outline);
   // The hexagon of the middles less two sixths of a disc in each corner: (3√3/2 R² − 2π r²) of the closed outline.
   const hole = 1.5 * Math.sqrt(3) * R ** 2 - 2 * Math.PI * 0.05 ** 2;
-  const cells = outline.closed.reduce((sum, one) => sum + one, 0);
-  expect(Math.abs((holesPct / 100) * cells * EIGHTH ** 2 - hole) / hole).toBeLessThan(0.03);
+  expect(Math.abs((holesPct / 100) * outline.closed * EIGHTH ** 2 - hole) / hole).toBeLessThan(0.03);
   expect(notchesPct).toBeGreaterThan(0);
   // The hollows between neighbours from outside are gaps as well.
-  const gap = new GapMap(seen, outline).all(0.01).find(({ uM, vM }) => Math.hypot(uM, vM - 1) < 0.03);
+  const gap = new GapMap(seen, outline, 0.01).all().find(({ uM, vM }) => Math.hypot(uM, vM - 1) < 0.03);
   expect(gap?.radiusM).toBeCloseTo(R - 0.05, 2);
   expect(Math.hypot(gap?.uM ?? 9, (gap?.vM ?? 9) - 1)).toBeLessThan(0.005);
   // A disc put there leaves a ring too narrow for any other.
-  const map = new GapMap(seen, outline);
+  const map = new GapMap(seen, outlineOf(seen, balls), 0.012);
   map.cover(0, 1, 0.045);
-  expect(map.all(0.012).filter(({ uM, vM }) => Math.hypot(uM, vM - 1) < 0.05)).toEqual([]);
+  expect(map.all().filter(({ uM, vM }) => Math.hypot(uM, vM - 1) < 0.05)).toEqual([]);
 });
 
 test('turned views: a place comes back from its picture, and what stands behind is hidden', () => {

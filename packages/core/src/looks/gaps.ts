@@ -1,7 +1,7 @@
 import { inchesToMetres } from '../quantity/length.ts';
-import { distanceTo, type Grid } from './distance.ts';
+import { grown } from './grown.ts';
 import type { Balls } from './near-pairs.ts';
-import { across, coveredIn, type Seen } from './seen.ts';
+import { across, type Seen } from './seen.ts';
 
 /** An outline is closed where no circle of this radius goes in from outside: a hollow narrower than that is a gap. Fitted: so a base of 10 ft takes about 20 trios. */
 const CLOSING_M = inchesToMetres(5);
@@ -50,18 +50,20 @@ function aroundDisc(
   const v = (vM - v0) / cellM - 0.5;
   const r = rM / cellM;
   const reach = r + CLOSING_M / cellM + 1;
-  const lowest = Math.max(0, Math.floor(v - reach));
-  const highest = Math.min(height - 1, Math.ceil(v + reach));
-  const first = Math.max(0, Math.floor(u - reach));
-  const last = Math.min(width - 1, Math.ceil(u + reach));
-  for (let row = lowest; row <= highest; row++)
-    for (let column = first; column <= last; column++) {
-      const du = column - u;
-      const dv = row - v;
-      const far = Math.sqrt(du * du + dv * dv) - r;
-      const c = row * width + column;
-      if (far < (free[c] as number)) free[c] = Math.max(0, far);
+  const lowest = Math.max(0, Math.ceil(v - reach));
+  const highest = Math.min(height - 1, Math.floor(v + reach));
+  for (let row = lowest; row <= highest; row++) {
+    const dv = row - v;
+    const half = Math.sqrt(Math.max(0, reach * reach - dv * dv));
+    const first = Math.max(0, Math.ceil(u - half));
+    const last = Math.min(width - 1, Math.floor(u + half));
+    for (let c = row * width + first, du = first - u; c <= row * width + last; c++, du++) {
+      const before = free[c] as number;
+      // Compared by squares: few cells need the root.
+      const square = du * du + dv * dv;
+      if (before > 0 && square < (before + r) * (before + r)) free[c] = Math.max(0, Math.sqrt(square) - r);
     }
+  }
 }
 
 /** The outline with its hollows closed, grown by a circle and shrunk again; and how far each cell is from the nearest ball. */
@@ -69,84 +71,121 @@ export function outlineOf(seen: Seen, balls: Balls): Outline {
   const free = freeOf(seen, balls);
   const cells = CLOSING_M / seen.cellM;
   // From the middle of one cell to the middle of another: the edge lies half a cell before it.
-  return { closed: beyond(distanceTo(beyond(free, cells), seen), cells + 0.5), free };
+  const outside = grown(beyond(free, cells), seen, cells + 0.5);
+  const open: number[] = [];
+  let closed = 0;
+  for (let c = 0; c < outside.length; c++) {
+    if (outside[c]) continue;
+    closed++;
+    if ((free[c] as number) > 0) open.push(c);
+  }
+  return { outside, closed, open: Int32Array.from(open), free };
 }
 
-/** The closed outline of a view, cell by cell, and how far each cell is from the nearest ball, cells. */
-interface Outline {
-  closed: Uint8Array;
+/** The closed outline of a view, cell by cell. */
+export interface Outline {
+  /** 1 for the cells that are not in it; and how many are. */
+  outside: Uint8Array;
+  closed: number;
+  /** Those in it that no ball covers. */
+  open: Int32Array;
+  /** How far each cell of the picture is from the nearest ball, cells. */
   free: Float64Array;
 }
 
-/** How much is seen through, holes and notches apart. @param closed as it was before fillers, where they are in */
-export function seenThrough(seen: Seen, closed: Uint8Array): Through {
-  const covered = coveredIn(seen);
-  const outside = reachedFromEdge(covered, seen);
-  let [all, holes, notches] = [0, 0, 0];
-  for (let c = 0; c < closed.length; c++) {
-    if (!closed[c] && !covered[c]) continue;
-    all++;
-    if (covered[c]) continue;
-    if (outside[c]) notches++;
-    else holes++;
-  }
-  const share = (cells: number) => (all > 0 ? (100 * cells) / all : 0);
-  return { holesPct: share(holes), notchesPct: share(notches) };
-}
-
-/** Empty cells that can be reached from the picture's edge. */
-function reachedFromEdge(covered: Uint8Array, { width, height }: Grid): Uint8Array {
-  const reached = new Uint8Array(covered.length);
-  const open: number[] = [];
+/** How much is seen through, holes and notches apart. @param outline as it was before fillers, where they are in */
+export function seenThrough(seen: Seen, { outside, closed, open }: Outline): Through {
+  const { depth, width } = seen;
+  const isBare = (c: number) => !((depth[c] as number) > -Infinity);
+  // Notches: what can be reached from outside of the outline; all that is reached lies in it.
+  const reached = new Uint8Array(outside.length);
+  const waiting = new Int32Array(open.length);
+  let left = 0;
   const visit = (c: number) => {
-    if (covered[c] || reached[c]) return;
+    if (outside[c] || reached[c] || !isBare(c)) return;
     reached[c] = 1;
-    open.push(c);
+    waiting[left++] = c;
   };
-  for (let column = 0; column < width; column++) {
-    visit(column);
-    visit((height - 1) * width + column);
+  // The picture's edge is empty: every cell of the outline has four neighbours.
+  let bare = 0;
+  for (const c of open) {
+    if (!isBare(c)) continue;
+    bare++;
+    if (outside[c - 1] || outside[c + 1] || outside[c - width] || outside[c + width]) visit(c);
   }
-  for (let row = 0; row < height; row++) {
-    visit(row * width);
-    visit(row * width + width - 1);
+  let notches = 0;
+  while (left > 0) {
+    const c = waiting[--left] as number;
+    notches++;
+    visit(c - 1);
+    visit(c + 1);
+    visit(c - width);
+    visit(c + width);
   }
-  while (open.length > 0) {
-    const c = open.pop() as number;
-    const column = c % width;
-    if (column > 0) visit(c - 1);
-    if (column < width - 1) visit(c + 1);
-    if (c >= width) visit(c - width);
-    if (c + width < covered.length) visit(c + width);
-  }
-  return reached;
+  const share = (cells: number) => (closed > 0 ? (100 * cells) / closed : 0);
+  return { holesPct: share(bare - notches), notchesPct: share(notches) };
 }
 
-/** The gaps of one view: how far each cell within the closed outline is from what is covered, cells. */
+/** The gaps of one view that are worth closing: how far each cell within the closed outline is from what is covered, cells. */
 export class GapMap {
   private readonly seen: Seen;
+  private readonly leastM: number;
   private readonly free: Float64Array;
-  /** Cells that are free at all: few of all there are. */
+  /** Cells in which a circle of the least radius goes in: few of all there are. */
   private readonly spots: Int32Array;
 
-  /** @param outline as `outlineOf` has it for the view as it is seen; cells outside of it are no gaps */
-  constructor(seen: Seen, { closed, free }: Outline) {
+  /**
+   * @param outline as `outlineOf` has it for the view as it is seen: the map goes on with its distances
+   * @param leastM circles smaller than this are no gaps
+   */
+  constructor(seen: Seen, { open, free }: Outline, leastM: number) {
     this.seen = seen;
-    this.free = new Float64Array(free.length);
-    const spots: number[] = [];
-    for (let c = 0; c < closed.length; c++) {
-      if (!closed[c] || !((free[c] as number) > 0)) continue;
-      this.free[c] = free[c] as number;
-      spots.push(c);
-    }
-    this.spots = Int32Array.from(spots);
+    this.leastM = leastM;
+    this.free = free;
+    const least = this.least();
+    this.spots = open.filter((c) => (free[c] as number) > least);
   }
 
-  /** The largest circle that still goes in; undefined where none of this radius does. */
-  largest(leastM: number): Gap | undefined {
-    const { free, seen, spots } = this;
+  /** The largest circle that still goes in; undefined where none does. */
+  largest(): Gap | undefined {
+    return this.widest(this.free);
+  }
+
+  /** A disc more is covered. */
+  cover(uM: number, vM: number, rM: number): void {
+    aroundDisc(this.seen, uM, vM, rM, this.free);
+  }
+
+  /** A spot that is not looked at any more. */
+  leave({ uM, vM, radiusM }: Gap, free = this.free): void {
+    const { cellM, width, uM: u0, vM: v0 } = this.seen;
+    for (const c of this.spots) {
+      const du = u0 + ((c % width) + 0.5) * cellM - uM;
+      const dv = v0 + (Math.floor(c / width) + 0.5) * cellM - vM;
+      if (du * du + dv * dv <= radiusM * radiusM) free[c] = 0;
+    }
+  }
+
+  /** All gaps, largest first: each the largest circle beside those before it. */
+  all(): Gap[] {
+    const left = this.free.slice();
+    const found: Gap[] = [];
+    for (;;) {
+      const gap = this.widest(left);
+      if (!gap) return found;
+      found.push(gap);
+      this.leave({ ...gap, radiusM: 2 * gap.radiusM }, left);
+    }
+  }
+
+  private least(): number {
+    return this.leastM / this.seen.cellM - HAIR;
+  }
+
+  private widest(free: Float64Array): Gap | undefined {
+    const { seen, spots } = this;
     let best = -1;
-    let most = leastM / seen.cellM - HAIR;
+    let most = this.least();
     for (let s = 0; s < spots.length; s++) {
       const c = spots[s] as number;
       if ((free[c] as number) > most) {
@@ -161,35 +200,5 @@ export class GapMap {
       vM: seen.vM + (row + 0.5) * seen.cellM,
       radiusM: most * seen.cellM,
     };
-  }
-
-  /** A disc more is covered. */
-  cover(uM: number, vM: number, rM: number): void {
-    aroundDisc(this.seen, uM, vM, rM, this.free);
-  }
-
-  /** A spot that is not looked at any more. */
-  leave({ uM, vM, radiusM }: Gap): void {
-    const { cellM, width, uM: u0, vM: v0 } = this.seen;
-    for (const c of this.spots) {
-      const du = u0 + ((c % width) + 0.5) * cellM - uM;
-      const dv = v0 + (Math.floor(c / width) + 0.5) * cellM - vM;
-      if (du * du + dv * dv <= radiusM * radiusM) this.free[c] = 0;
-    }
-  }
-
-  /** All gaps, largest first: each the largest circle beside those before it. */
-  all(leastM: number): Gap[] {
-    const left = new GapMap(this.seen, {
-      closed: new Uint8Array(this.free.length).fill(1),
-      free: this.free,
-    });
-    const found: Gap[] = [];
-    for (;;) {
-      const gap = left.largest(leastM);
-      if (!gap) return found;
-      found.push(gap);
-      left.leave({ ...gap, radiusM: 2 * gap.radiusM });
-    }
   }
 }

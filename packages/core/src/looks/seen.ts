@@ -1,4 +1,4 @@
-import type { Grid } from './distance.ts';
+import type { Grid } from './grown.ts';
 import type { Balls } from './near-pairs.ts';
 
 /** From where a piece is looked at: turned about the upright axis, radians; 0 is the front, positive from its right. */

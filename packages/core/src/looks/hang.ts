@@ -1,0 +1,118 @@
+import { LRUCache } from 'lru-cache';
+import { type DressLine, dress } from '../piece/dressing.ts';
+import { placeDressing } from '../piece/dressing-placement.ts';
+import { flatness } from '../piece/organic-law.ts';
+import type { DrawnShape } from '../piece/picture.ts';
+import type { DressedBalloon } from '../piece/placement.ts';
+import { sumOf } from '../quantity/group.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { type Obstacles, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
+import type { Spine } from './spine.ts';
+
+/** Steps of settling while something is dragged. */
+const QUICK_STEPS = 30;
+/** What a garland is strung on is seen as a string of 1 in. */
+const STRING_R_M = inchesToMetres(0.5);
+
+/** The base of what is dressed organically as it hangs: settled, without fillers, with what is in its way. */
+export interface Hung {
+  /** Line by line, in the order of the line. */
+  balls: TiedBalls;
+  obstacles: Obstacles;
+  strings: Spine[];
+  /** From the wall to the middle of the piece, m. */
+  middleZ: number;
+}
+
+const known = new LRUCache<string, Hung>({ max: 60 });
+
+/**
+ * The base of a piece hung and settled. Where it hangs depends neither on how many fillers are counted nor, but for
+ * stretches of a colour, on the colours: another palette leaves every balloon in its place.
+ * @param isQuick a few steps only, for while it is dragged
+ */
+export function hung(lines: readonly DressLine[], shapes: readonly DrawnShape[], isQuick: boolean): Hung {
+  const key = `${isQuick ? 'quick' : 'fine'} ${hangKey(lines, shapes)}`;
+  const before = known.get(key);
+  if (before) return before;
+  const dressed = lines.map((line) => placeDressing(line, { ...dress(line), fillers: [] }));
+  const middleZ = middleOf(lines[0] as DressLine);
+  const balls = tiedBalls(lines, dressed);
+  const obstacles = obstaclesOf(lines, shapes, middleZ, sumOf([...balls.r]) / Math.max(1, balls.r.length));
+  settleBalls(balls, obstacles, isQuick ? { mostSteps: QUICK_STEPS } : {});
+  const hanging = { balls, obstacles, strings: stringsOf(lines, dressed), middleZ };
+  known.set(key, hanging);
+  return hanging;
+}
+
+/** All that decides where the base hangs, as one word. */
+export const hangKey = (lines: readonly DressLine[], shapes: readonly DrawnShape[]): string =>
+  JSON.stringify([
+    lines.map(({ mix, ...line }) => {
+      const { seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches } = mix;
+      return [line, seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches];
+    }),
+    shapes.filter((one) => one.shape === 'line' && one.tone === 'pipe'),
+  ]);
+
+/** How far a line's middle is from the wall: half as deep as it is. */
+export const middleOf = ({ widthM, taper, backing }: DressLine): number =>
+  (flatness(backing) * widthM * (1 + taper)) / 4;
+
+/** The balloons of all lines but the fillers, each tied in the middle of its line. */
+function tiedBalls(lines: readonly DressLine[], dressed: readonly (readonly DressedBalloon[])[]): TiedBalls {
+  const all = dressed.flatMap((own, i) =>
+    own.map((ball) => {
+      const line = lines[i] as DressLine;
+      const tieZ = middleOf(line);
+      // Clusters on a pole are pulled half round it, to the front.
+      return { ...ball, tieZ, zM: line.onPole ? tieZ + Math.abs(ball.zM - tieZ) : ball.zM };
+    }),
+  );
+  const row = (figure: (ball: (typeof all)[number]) => number) => Float64Array.from(all, figure);
+  return {
+    x: row(({ xM }) => xM),
+    y: row(({ yM }) => yM),
+    z: row(({ zM }) => zM),
+    r: row(({ rM }) => rM),
+    tieX: row(({ tieX }) => tieX),
+    tieY: row(({ tieY }) => tieY),
+    tieZ: row(({ tieZ }) => tieZ),
+  };
+}
+
+/** A wall behind what lies against one, the floor, and pipes in the middle of their lines. */
+function obstaclesOf(
+  lines: readonly DressLine[],
+  shapes: readonly DrawnShape[],
+  z: number,
+  meanRM: number,
+): Obstacles {
+  return {
+    ...(lines.some(({ backing }) => backing === 'wall') ? { wallZM: 0 } : {}),
+    // Clusters on a pole are pulled half round it, to the front: none of their middles goes far behind it.
+    ...(lines.every(({ onPole }) => onPole) ? { wallZM: z - meanRM } : {}),
+    floorYM: 0,
+    rods: pipesOf(shapes, z),
+  };
+}
+
+const pipesOf = (shapes: readonly DrawnShape[], z: number): Rod[] =>
+  shapes.flatMap((shape) =>
+    shape.shape === 'line' && shape.tone === 'pipe'
+      ? shape.points.slice(1).map(({ x, y }, i): Rod => {
+          const from = shape.points[i] as { x: number; y: number };
+          return { from: [from.x, from.y, z], to: [x, y, z], rM: shape.widthM / 2 };
+        })
+      : [],
+  );
+
+/** The strings that the lines are on, from the first tie to the last: beyond there is none. */
+const stringsOf = (lines: readonly DressLine[], dressed: readonly (readonly DressedBalloon[])[]): Spine[] =>
+  lines.map((line, i) => {
+    const z = middleOf(line);
+    return {
+      points: (dressed[i] as readonly DressedBalloon[]).map(({ tieX, tieY }) => ({ x: tieX, y: tieY, z })),
+      rM: STRING_R_M,
+    };
+  });
