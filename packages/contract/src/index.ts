@@ -11,6 +11,7 @@ export { peopleNamed, unknownNames, withoutGone } from './job-file-names.ts';
 export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
 export * from './load.ts';
+export * from './looks.ts';
 export * from './noise.ts';
 export { readNumber } from './numbers.ts';
 export * from './piece/index.ts';

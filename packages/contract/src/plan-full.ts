@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { PieceId } from './ids.ts';
+import { ColourId, PieceId } from './ids.ts';
+import { LookLimits } from './looks.ts';
 
 /** A place without balloons: where the largest circle that goes in has its middle, and how large it is, m. */
 export const LookGap = z.strictObject({
@@ -15,6 +16,38 @@ export const LookGap = z.strictObject({
 });
 export type LookGap = z.infer<typeof LookGap>;
 
+/** Balloons of one colour side by side, more of them than dealing at random leaves together. */
+export const LookClump = z.strictObject({
+  colour: ColourId,
+  /** Its middle, as it is seen from the front, and how wide it is, m. */
+  xM: z.number(),
+  yM: z.number(),
+  widthM: z.number(),
+  balloons: z.int(),
+  /** As many a patch has at the most where they are dealt at random. */
+  usual: z.int(),
+});
+export type LookClump = z.infer<typeof LookClump>;
+
+/** A filler in its place on the dressing map. */
+export const LookFiller = z.strictObject({
+  pieceId: PieceId,
+  /** Along its piece, from 1. */
+  number: z.int().min(1),
+  /** What it is, in words. */
+  name: z.string(),
+  xM: z.number(),
+  yM: z.number(),
+  zM: z.number(),
+  view: LookGap.shape.view,
+  /** Counted already; else it is one of those that would close what is left. */
+  isCounted: z.boolean(),
+});
+export type LookFiller = z.infer<typeof LookFiller>;
+
+/** A place along a piece and how far off it is there. */
+const off = { xM: z.number(), yM: z.number() };
+
 /** A piece as it will look once it is built: settled, seen from the front and half-way to either side. */
 export const FullPiece = z.strictObject({
   id: PieceId,
@@ -29,6 +62,16 @@ export const FullPiece = z.strictObject({
   /** Across the largest gap that is left, m; 0 where there is none worth closing. */
   largestGapM: z.number(),
   gaps: z.array(LookGap),
+  /** How far the middle of its outline strays from the line that was drawn, and where; null where that was not looked at. */
+  straightness: z.strictObject({ offM: z.number(), ...off }).nullable(),
+  /** Its narrowest place over the width it was to have there, and where. */
+  evenness: z.strictObject({ narrowPct: z.number(), ...off }).nullable(),
+  /** Of a piece that comes down to the floor: how high its foot ends above it, and on how long a stretch it lies there. */
+  floorContact: z.strictObject({ gapM: z.number(), spreadM: z.number(), ...off }).nullable(),
+  /** Patches of one colour, the largest first. */
+  clumps: z.array(LookClump),
+  /** What of it is not to be found, here. */
+  limits: LookLimits,
   /** Fillers that close it, and how many are counted. */
   fillers: z.strictObject({ name: z.string(), needed: z.int(), counted: z.int() }),
 });
@@ -37,6 +80,8 @@ export type FullPiece = z.infer<typeof FullPiece>;
 /** Will it look right? Of the pieces that are settled, which so far are those dressed organically. */
 export const Full = z.strictObject({
   pieces: z.array(FullPiece),
+  /** Where fillers go, piece by piece in the order along it. */
+  fillers: z.array(LookFiller),
   /** Roughly settled and seen from the front alone, while something is dragged. */
   isQuick: z.boolean(),
 });

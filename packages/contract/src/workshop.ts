@@ -3,6 +3,7 @@ import { Busy, Methods, RestRule } from './clock.ts';
 import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { PersonId } from './ids.ts';
 import { BagType, CargoRoom, RideSize } from './load.ts';
+import { LookedKind, LookLimits } from './looks.ts';
 import { Schools } from './piece/common.ts';
 import { JobClaim, OwnPipe } from './pipe.ts';
 import { repeated, withRule } from './rules.ts';
@@ -226,6 +227,9 @@ const SettingsFields = z.strictObject({
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),
+  /** What the eye is not to find, where the house has its own figures: for everything, and for kinds of pieces. */
+  looks: LookLimits.partial().optional(),
+  looksOfKind: z.partialRecord(LookedKind, LookLimits.partial()).optional(),
   /** Hooks and clamps in classes; of a method with none, its one rating stands. */
   hooks: z.array(Hook).max(40).optional(),
   /** Own hold times; the engine's defaults stand for the rest. */

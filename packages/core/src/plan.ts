@@ -143,7 +143,7 @@ function draftOf(file: JobFile, loadsTried: number, look: LookAsked, broken: str
   const toLoad = { file, pieces: worked, materials: counts.materials, tasks };
   const fits = fitsOf(toLoad, loadsTried);
   // What the eye will find: gaps, and what is strung on showing through.
-  const full = look === 'none' ? { pieces: [], isQuick: true } : fullOf(file, look === 'quick');
+  const full = look === 'none' ? { pieces: [], fillers: [], isQuick: true } : fullOf(file, look === 'quick');
   const plan: Plan = {
     jobId: job.id,
     timeZone: workshop.timeZone,

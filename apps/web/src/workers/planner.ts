@@ -21,10 +21,10 @@ let shownBy = drafter;
 /** The file that ways out were last tried for: only what is new since is sent. */
 let mendedLast: JobFile | undefined;
 
-function mended(file: JobFile): Promise<Plan> {
+function mended(file: JobFile, wanted: readonly string[]) {
   const change = changeOf(mendedLast, file);
   mendedLast = file;
-  return planner.mended(change);
+  return planner.mended(change, [...wanted]);
 }
 
 type Drawn = Awaited<ReturnType<Planner['draw']>>;
@@ -70,6 +70,8 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
   // A screen opened afresh has no pictures yet, whatever the worker sent before.
   const sent = useRef<JobFile>(undefined);
   const pictures = useRef<Planned['pictures']>(undefined);
+  // Pieces drawn roughly, as while they are edited: how they hang is known when the edits pause.
+  const rough = useRef(new Set<string>());
   const queue = useRef<{
     busy: boolean;
     mending: boolean;
@@ -94,12 +96,15 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
       const wanted = state.newest;
       if (!wanted || state.busy || state.mending) return;
       state.mending = true;
-      const plan = await mended(wanted).finally(() => {
+      const { plan, settled: hanging } = await mended(wanted, [...rough.current]).finally(() => {
         state.mending = false;
       });
       if (state.newest === wanted) {
         shownBy = planner;
-        setPlanned((now) => now && { ...now, plan: settled(now.plan, plan) });
+        pictures.current = { ...pictures.current, ...hanging };
+        rough.current.clear();
+        const shown = pictures.current;
+        setPlanned((now) => now && { pictures: shown, plan: settled(now.plan, plan) });
       } else if (!state.busy) soon();
     };
     const pump = async () => {
@@ -119,6 +124,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           sent.current = wanted;
           // Balloons first, then what they make of counts, clock and lamps.
           pictures.current = withPictures(pictures.current, drawn);
+          for (const id of Object.keys(drawn.drawn)) rough.current.add(id);
           const shown = pictures.current;
           setPlanned((now) => now && { ...now, pictures: shown });
           // While a hand drags on, lamps answer some ten times a second; balloons at every step.

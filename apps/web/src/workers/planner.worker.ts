@@ -15,6 +15,7 @@ import {
   pictureOf,
   planJob,
   rehearsing,
+  settledPictureOf,
 } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
@@ -82,10 +83,20 @@ const planner = {
   },
   /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
   draft: (): Plan => shown(draftPlan(onScreen(), 'quick')),
-  /** A whole plan with its fixes tried. @param change what is new since the file was last asked about here */
-  mended(change: FileChange): Plan {
-    last = changedFile(last, change);
-    return shown(planJob(last));
+  /**
+   * A whole plan with its fixes tried, and how pieces will hang.
+   * @param change what is new since the file was last asked about here
+   * @param wanted ids of the pieces whose pictures are drawn roughly so far
+   */
+  mended(change: FileChange, wanted: readonly string[]): { plan: Plan; settled: Record<string, Picture> } {
+    const known = changedFile(last, change);
+    last = known;
+    const plan = shown(planJob(known));
+    const settled = known.job.pieces.flatMap((piece) => {
+      const picture = wanted.includes(piece.id) && settledPictureOf(piece, known.workshop);
+      return picture ? [[piece.id, picture] as const] : [];
+    });
+    return { plan, settled: Object.fromEntries(settled) };
   },
   /** What was planned last, with every working. */
   whole(): Plan {

@@ -1,70 +1,64 @@
-import type { Change, Fix, Full, FullPiece, JobFile, Lamp, Plan, Working } from '@early-lantern/contract';
-import { fullOf } from '../looks/full.ts';
-import { GAP_M, STRING_PEEKS_M } from '../looks/look-of.ts';
-import { withFillersNeeded } from '../looks/take-fillers.ts';
-import { formatLength, inchesToMetres } from '../quantity/length.ts';
+import type { Full, FullPiece, JobFile, Lamp, Working } from '@early-lantern/contract';
+import { formatLength } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
-import { applyChanges } from './fixes.ts';
+import { type LookFault, lookFaults } from './look-faults.ts';
 import { unlit } from './unlit.ts';
 
-/** A gap as wide as this, or a stretch of string as long, is seen by every guest. From memory. */
-const WIDE_M = inchesToMetres(4);
-
 /**
- * *Full?* Lit when from the front and half-way to either side no gap is left that a filler would close and the string does
- * not show; low with some, out with a wide one. Only what is dressed organically is settled: packed work closes by its rings.
+ * *Full?* Lit when from the front and half-way to either side no gap is left that a filler would close, no string shows, the
+ * foot meets the floor, the outline keeps to its line and width, and no colour clumps; low with some of that, out where every
+ * guest sees it. Only what is dressed organically is settled: packed work closes by its rings.
  */
-export function fullLamp({ job, workshop: { units } }: JobFile, { pieces, isQuick }: Full): Lamp {
+export function fullLamp({ job, workshop }: JobFile, { pieces, isQuick }: Full): Lamp {
   if (job.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: there is nothing to see.');
   if (pieces.length === 0 && isQuick) return unlit('being looked at', 'Known in a moment.');
-  if (pieces.length === 0)
-    return unlit('needs a look', 'No organic garland here: look it over once it stands.');
+  const [first] = pieces;
+  if (!first) return unlit('needs a look', 'No organic garland here: look it over once it stands.');
   const nameOf = (id: string) => job.pieces.find((piece) => piece.id === id)?.name ?? '';
+  const faults = pieces.flatMap((one) => lookFaults(one, workshop));
+  const worst = worstOf(faults, pieces);
+  const least = formatLength(Math.max(...pieces.map(({ limits }) => limits.gapM)), workshop.units);
   const shown = {
     working: isQuick ? [] : pieces.flatMap((one) => workingOf(one, nameOf(one.id))),
     fixes: [],
   };
-  const about = isQuick ? 'about ' : '';
-  const worst = pieces.reduce((a, b) => (badness(b) > badness(a) ? b : a));
-  const gap = formatLength(worst.largestGapM, units);
-  const least = formatLength(GAP_M, units);
-  const isClosed = worst.gaps.length === 0 && worst.spineSeenM < STRING_PEEKS_M;
   // Roughly and from the front alone nobody knows.
-  if (isClosed && isQuick)
+  if (!worst && isQuick)
     return unlit(`about no gap over ${least}`, 'Seen from the front: the sides in a moment.');
-  if (isClosed)
+  if (!worst)
     return {
       state: 'lit',
-      figure: `${about}no gap over ${least}`,
-      reason: `From the front and both sides no gap is ${least} wide, and no string shows.${tooMany(pieces, nameOf)}`,
+      figure: `no gap over ${least}`,
+      reason: `From the front and both sides no gap is ${least} wide, no string shows, and no colour clumps.${tooMany(pieces, nameOf)}`,
       ...shown,
     };
-  const { needed, counted, name } = worst.fillers;
-  const closes =
-    needed > counted
-      ? ` ${needed} ${name} close them, ${counted === 0 ? 'none is' : `${counted} are`} counted.`
-      : '';
-  const shows = worst.spineSeenM >= STRING_PEEKS_M;
-  const bare = `${formatLength(worst.spineSeenM, units)} of its string`;
-  const told =
-    worst.gaps.length > 0
-      ? `${nameOf(worst.id)}: ${plural(worst.gaps.length, 'gap')} of ${least} and more, the widest ${gap}.${closes}`
-      : `${nameOf(worst.id)}: ${bare} shows.${closes}`;
-  const isOut = worst.largestGapM >= WIDE_M || worst.spineSeenM >= WIDE_M;
+  const others = faults.length - 1;
+  const own = faults.filter(({ pieceId }) => pieceId === worst.pieceId).slice(0, 2);
   return {
-    state: isOut ? 'out' : 'low',
-    figure:
-      worst.gaps.length > 0
-        ? `${about}${plural(worst.gaps.length, 'gap')}, ${gap} wide`
-        : `${about}string shows`,
-    reason: shows && worst.gaps.length > 0 ? `${told} ${bare} shows.` : told,
+    state: faults.some(({ isWide }) => isWide) ? 'out' : 'low',
+    figure: `${isQuick ? 'about ' : ''}${worst.figure}`,
+    reason: [
+      `${nameOf(worst.pieceId)}: ${own.map(({ says }, i) => (i === 0 ? says : capital(says))).join(' ')}`,
+      ...(others > own.length - 1 ? [`${plural(others - own.length + 1, 'other thing')} to look at.`] : []),
+    ].join(' '),
     ...shown,
   };
 }
 
-/** What is worst: a wide gap, or a long stretch of string in sight. */
-const badness = ({ largestGapM, spineSeenM }: FullPiece): number => Math.max(largestGapM, spineSeenM);
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** The fault that is told: of the piece with the widest gap or the longest bare stretch, else the first there is. */
+function worstOf(faults: readonly LookFault[], pieces: readonly FullPiece[]): LookFault | undefined {
+  const badness = (id: string) =>
+    Math.max(
+      ...pieces.filter((one) => one.id === id).map((one) => Math.max(one.largestGapM, one.spineSeenM)),
+    );
+  return [...faults].sort(
+    (one, other) =>
+      Number(other.isWide) - Number(one.isWide) || badness(other.pieceId) - badness(one.pieceId),
+  )[0];
+}
 
 /** Where many more fillers are counted than it takes, in a sentence. */
 function tooMany(pieces: readonly FullPiece[], nameOf: (id: string) => string): string {
@@ -74,20 +68,21 @@ function tooMany(pieces: readonly FullPiece[], nameOf: (id: string) => string): 
     : '';
 }
 
-function workingOf(
-  { fillers, seeThroughPct, spineSeenPct, largestGapM }: FullPiece,
-  name: string,
-): Working[] {
+const LOOKED = `${DERIVED}: settled as soft balls, seen from the front and 45° either side`;
+
+function workingOf(look: FullPiece, name: string): Working[] {
+  const { fillers, seeThroughPct, spineSeenPct, largestGapM, straightness, evenness, floorContact, limits } =
+    look;
   return [
     working(
       `Fillers that close ${name}`,
       'greedy: the widest gap first, until none is as wide',
       [
         ['counted', fillers.counted],
-        ['gap', GAP_M, 'm'],
+        ['gap', limits.gapM, 'm'],
       ],
       { value: fillers.needed, unit: fillers.name },
-      `${DERIVED}: settled as soft balls, seen from the front and 45° either side`,
+      LOOKED,
     ),
     working(
       `Seen through, ${name}`,
@@ -98,24 +93,36 @@ function workingOf(
         ['widest gap left', largestGapM, 'm'],
       ],
       { value: seeThroughPct.after, unit: '%' },
-      `${DERIVED}; a gap of 1.5 in. is closed: ${COMMON_PRACTICE}`,
+      `${DERIVED}; how wide a gap is closed: ${COMMON_PRACTICE}`,
     ),
+    ...(straightness && evenness
+      ? [
+          working(
+            `Outline of ${name}`,
+            'its middle against the line drawn, on the mean of as long as it is wide',
+            [
+              ['allowed', limits.offM, 'm'],
+              ['narrowest', evenness.narrowPct, '%'],
+              ['narrowest allowed', limits.narrowPct, '%'],
+            ],
+            { value: straightness.offM, unit: 'm' },
+            LOOKED,
+          ),
+        ]
+      : []),
+    ...(floorContact
+      ? [
+          working(
+            `Foot of ${name}`,
+            'below its lowest balloon',
+            [
+              ['allowed', limits.footM, 'm'],
+              ['lies on the floor for', floorContact.spreadM, 'm'],
+            ],
+            { value: floorContact.gapM, unit: 'm' },
+            LOOKED,
+          ),
+        ]
+      : []),
   ];
-}
-
-/** As many fillers as close every gap: tried on each piece that lacks some. */
-export function fullFixes(file: JobFile, { lamps, full, pieces }: Plan): Fix[] {
-  if (lamps.full.state !== 'low' && lamps.full.state !== 'out') return [];
-  const lacking = full.pieces.filter(({ fillers }) => fillers.needed > fillers.counted);
-  const changes = lacking.flatMap(({ id, fillers }): Change[] => {
-    const at = file.job.pieces.findIndex((piece) => piece.id === id);
-    const piece = file.job.pieces[at];
-    const more = piece && withFillersNeeded(piece, pieces[at]?.lengthM ?? 0, fillers);
-    return more ? [{ path: `/job/pieces/${at}`, value: more }] : [];
-  });
-  if (changes.length === 0) return [];
-  const tried = fullLamp(file, fullOf(applyChanges(file, changes), false));
-  if (tried.state !== 'lit') return [];
-  const more = lacking.reduce((sum, { fillers }) => sum + fillers.needed - fillers.counted, 0);
-  return [{ label: `Take ${plural(more, 'filler')} more`, gain: tried.figure, changes }];
 }

@@ -1,11 +1,15 @@
 import type { JobFile, Piece } from '@early-lantern/contract';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fullLamp } from '../lamps/full.ts';
+import { lookFaults } from '../lamps/look-faults.ts';
 import { newPiece } from '../piece/new-piece.ts';
+import { pictureOf } from '../piece/picture-of.ts';
 import { planJob } from '../plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { demoJob, garland } from '../test/samples.ts';
 import { fullOf } from './full.ts';
+import { limitsOf } from './limits.ts';
+import { settledPictureOf } from './settled-picture.ts';
 
 const shed = demoJob('02-engine-shed');
 const withPieces = (pieces: readonly Piece[]): JobFile => ({
@@ -70,7 +74,8 @@ test('the lamp: lit, low with gaps, out with a wide one; nothing to settle is to
   const [one] = fullOf(withPieces([onWall({ seed: 1 })]), false).pieces;
   if (!one) throw new Error('no look');
   const file = withPieces([onWall({ seed: 1 })]);
-  const lamp = (more: object) => fullLamp(file, { pieces: [{ ...one, ...more }], isQuick: false });
+  const lamp = (more: object) =>
+    fullLamp(file, { pieces: [{ ...one, ...more }], fillers: [], isQuick: false });
   const gap = { xM: 1, yM: 1, zM: 0.2, radiusM: 0.025, view: 'front' as const, closeWith: 'a trio of 5 in.' };
   const none = { gaps: [], largestGapM: 0, spineSeenM: 0 };
   expect(lamp(none).state).toBe('lit');
@@ -89,5 +94,80 @@ test('the lamp: lit, low with gaps, out with a wide one; nothing to settle is to
   expect(lamp({ ...none, spineSeenM: 0.03 }).state).toBe('low');
   expect(lamp({ ...none, spineSeenM: 0.11 }).state).toBe('out');
   expect(lamp({ ...none, gaps: [gap], largestGapM: 0.11 }).state).toBe('out');
-  expect(fullLamp(file, { pieces: [], isQuick: false }).state).toBe('unlit');
+  expect(fullLamp(file, { pieces: [], fillers: [], isQuick: false }).state).toBe('unlit');
+});
+
+test('a foot above the floor, a patch of one colour, a thin place, a bend: each is told, and the foot let down as far as it hangs', () => {
+  const line = [
+    { xM: 1, yM: 0.27 },
+    { xM: 1.6, yM: 1.2 },
+    { xM: 4.4, yM: 2.4 },
+  ];
+  const file = withPieces([onWall({ line, widthM: inchesToMetres(30), seed: 5 })]);
+  const [look] = fullOf(file, false).pieces;
+  if (!look?.floorContact) throw new Error('no foot');
+  const { workshop } = file;
+  const kinds = (more: object) =>
+    lookFaults({ ...look, gaps: [], spineSeenM: 0, ...more }, workshop).map(({ kind }) => kind);
+  expect(kinds({ floorContact: { ...look.floorContact, gapM: 0.1 } })).toEqual(['foot']);
+  expect(
+    kinds({ floorContact: { ...look.floorContact, gapM: 0.02 }, evenness: { narrowPct: 60, xM: 1, yM: 1 } }),
+  ).toEqual(['thin']);
+  const clump = { colour: 'lagoon', xM: 1, yM: 1, widthM: 0.5, balloons: 12, usual: 7 };
+  expect(kinds({ floorContact: null, clumps: [clump], straightness: { offM: 0.2, xM: 1, yM: 1 } })).toEqual([
+    'clump',
+    'bend',
+  ]);
+  // The line drawn three inches higher leaves the foot so much higher; let down it meets the floor.
+  const higher = withPieces([
+    onWall({
+      line: line.map(({ xM, yM }) => ({ xM, yM: yM + inchesToMetres(3) })),
+      widthM: inchesToMetres(30),
+      seed: 5,
+    }),
+  ]);
+  const plan = planJob(higher);
+  const gapM = plan.full.pieces[0]?.floorContact?.gapM ?? 0;
+  expect(gapM).toBeGreaterThan(inchesToMetres(1.5));
+  const fix = plan.lamps.full.fixes.find(({ label }) => label.toLowerCase().startsWith('let the foot down'));
+  const mended = planJob(applyChanges(higher, fix?.changes ?? []));
+  expect(mended.full.pieces[0]?.floorContact?.gapM).toBeLessThan(inchesToMetres(1.5));
+});
+
+test('limits: those of the kind before those of the house before the usual; a house that closes smaller gaps takes more fillers', () => {
+  const house = { looks: { gapM: 0.05, footM: 0.1 }, looksOfKind: { 'photo-frame': { gapM: 0.08 } } };
+  expect(limitsOf({ kind: 'photo-frame' }, house)).toMatchObject({ gapM: 0.08, footM: 0.1, stringM: 0.0254 });
+  expect(limitsOf({ kind: 'organic-garland' }, house).gapM).toBe(0.05);
+  expect(limitsOf({ kind: 'organic-garland' }, {}).gapM).toBeCloseTo(0.0381, 6);
+  const needed = (gapM: number) => {
+    const file = withPieces([onWall({ seed: 2 })]);
+    const full = fullOf({ ...file, workshop: { ...file.workshop, looks: { gapM } } }, false);
+    return full.pieces[0]?.fillers.needed ?? 0;
+  };
+  expect(needed(inchesToMetres(1.25))).toBeGreaterThan(needed(inchesToMetres(2)));
+});
+
+test('every filler that closes a piece has its number along it, the counted ones first in the dealing; the picture has them there', () => {
+  const file = withPieces([onWall({ seed: 4 })]);
+  const { pieces, fillers } = fullOf(file, false);
+  const [look] = pieces;
+  expect(fillers.map(({ number }) => number)).toEqual(fillers.map((_, i) => i + 1));
+  expect(fillers).toHaveLength(look?.fillers.needed ?? 0);
+  expect(fillers.filter(({ isCounted }) => isCounted)).toHaveLength(look?.fillers.counted ?? 0);
+  // A straight garland: along it is from left to right, but for those that go in beside each other.
+  const strays = fillers.filter(({ xM }, i) => xM < (fillers[i - 1]?.xM ?? -1) - inchesToMetres(8));
+  expect(strays).toEqual([]);
+  const [piece] = file.job.pieces;
+  const picture = settledPictureOf(piece as Piece, file.workshop);
+  const drawn = pictureOf(piece as Piece, file.workshop.schools);
+  const tally = (balloons: readonly { colour: string; nominalIn?: number }[]) =>
+    balloons.map(({ colour, nominalIn }) => `${nominalIn} ${colour}`).sort();
+  // Settled it has the same balloons, and each counted filler where its number is.
+  expect(tally(picture?.balloons ?? [])).toEqual(tally(drawn.balloons));
+  for (const { xM, yM } of fillers.filter(({ isCounted }) => isCounted)) {
+    const near = picture?.balloons.filter(
+      (ball) => Math.hypot(ball.xM - xM, ball.yM - yM) < inchesToMetres(5),
+    );
+    expect(near?.some(({ role }) => role === 'filler')).toBe(true);
+  }
 });

@@ -1,23 +1,57 @@
-import type { Full, FullPiece, JobFile, Piece } from '@early-lantern/contract';
+import type { Full, FullPiece, JobFile, LookFiller, Piece } from '@early-lantern/contract';
+import { LRUCache } from 'lru-cache';
 import { sizeName } from '../balloon/catalogue.ts';
 import { clusterName } from '../piece/cluster-names.ts';
 import { designOf } from '../piece/design.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
-import { type Look, lookOf } from './look-of.ts';
+import { detailsOf } from './details.ts';
+import { limitsOf } from './limits.ts';
+import { type Filler, type Look, lookOf } from './look-of.ts';
+import { isSettled } from './settled-picture.ts';
+
+/** What is seen of a piece, and where its fillers go. */
+interface Seen {
+  piece: FullPiece;
+  fillers: LookFiller[];
+}
+
+const known = new LRUCache<string, Seen>({ max: 80 });
 
 /** How the pieces of a job will look that are dressed organically. @param isQuick while something is dragged */
-export const fullOf = ({ job, workshop }: JobFile, isQuick: boolean): Full => ({
-  pieces: job.pieces.flatMap((piece): FullPiece[] => {
-    // Garlands at the sides of boards would have to settle against them.
-    if (piece.kind === 'panel-wall') return [];
-    const design = designOf(piece, schoolsOf(piece, workshop.schools));
-    const look = lookOf(design.key, design.placement(), isQuick);
-    return look ? [asFullPiece(piece, look)] : [];
-  }),
-  isQuick,
-});
+export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
+  const seen = job.pieces.flatMap((piece) => seenOf(piece, workshop, isQuick) ?? []);
+  return {
+    pieces: seen.map(({ piece }) => piece),
+    // Roughly nobody knows where each goes.
+    fillers: isQuick ? [] : seen.flatMap(({ fillers }) => fillers),
+    isQuick,
+  };
+}
 
-const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): FullPiece => ({
+function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): Seen | undefined {
+  if (!isSettled(piece)) return undefined;
+  const design = designOf(piece, schoolsOf(piece, workshop.schools));
+  const limits = limitsOf(piece, workshop);
+  const name = `${isQuick ? 'quick' : 'fine'} ${JSON.stringify(limits)} ${design.key}`;
+  const before = known.get(name);
+  if (before) return before;
+  const placement = design.placement();
+  const look = lookOf(design.key, placement, limits, isQuick);
+  if (!look) return undefined;
+  const details = isQuick
+    ? { straightness: null, evenness: null, floorContact: null, clumps: [] }
+    : detailsOf(piece, placement, look, limits);
+  const seen = {
+    piece: { ...asFullPiece(piece, look), ...details, limits },
+    fillers: fillersAlong(piece, look),
+  };
+  known.set(name, seen);
+  return seen;
+}
+
+type Closed = Omit<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'limits'>;
+
+const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): Closed => ({
   id,
   spineSeenPct: { before: before.spine.pct, after: after.spine.pct },
   spineSeenM: after.spine.longestM,
@@ -29,8 +63,40 @@ const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): Ful
     yM: y,
     zM: z,
     radiusM,
-    view: turn === 0 ? 'front' : turn < 0 ? 'left' : 'right',
-    closeWith: `a ${clusterName(fillers.size).replace(/s$/, '')} of ${sizeName(fillers.nominalIn)}`,
+    view: viewOf(turn),
+    closeWith: inWords(fillers),
   })),
   fillers: { name: fillers.name, needed: fillers.needed, counted: fillers.counted },
 });
+
+const viewOf = (turn: number) => (turn === 0 ? 'front' : turn < 0 ? 'left' : 'right');
+
+/** "a trio of 5 in." */
+const inWords = ({ size, nominalIn }: Pick<Filler, 'size' | 'nominalIn'>): string =>
+  `a ${clusterName(size).replace(/s$/, '')} of ${sizeName(nominalIn)}`;
+
+/** The fillers that close a piece in the order along it: as somebody goes who puts them in. */
+function fillersAlong({ id }: Piece, { placed, fillers, hung }: Look): LookFiller[] {
+  const ties = hung.strings.flatMap(({ points }) => points);
+  const along = ({ x, y }: { x: number; y: number }) => {
+    const far = (one: { x: number; y: number }) => Math.hypot(one.x - x, one.y - y);
+    return ties.reduce((best, one, i) => (far(one) < far(ties[best] as typeof one) ? i : best), 0);
+  };
+  // The last make is the one there may be more of: what is placed beyond its count is not counted yet.
+  const others = placed.filter(({ make }) => make.name !== fillers.name).length;
+  return placed
+    .map(({ make, at, turn }, i) => ({
+      tie: along(at),
+      filler: {
+        pieceId: id,
+        name: inWords(make),
+        xM: at.x,
+        yM: at.y,
+        zM: at.z,
+        view: viewOf(turn),
+        isCounted: i < others + fillers.counted,
+      } satisfies Omit<LookFiller, 'number'>,
+    }))
+    .sort((one, other) => one.tie - other.tie)
+    .map(({ filler }, i) => ({ ...filler, number: i + 1 }));
+}

@@ -1,3 +1,4 @@
+import type { LookLimits } from '@early-lantern/contract';
 import { LRUCache } from 'lru-cache';
 import { type DressLine, dress, type FillerCount } from '../piece/dressing.ts';
 import type { Placement } from '../piece/placement.ts';
@@ -9,10 +10,6 @@ import { type Hung, hangKey, hung } from './hang.ts';
 import { type Seen, seenFrom, THREE_VIEWS, type Turn } from './seen.ts';
 import { type SpineSeen, spineSeen } from './spine.ts';
 
-/** A gap this wide and wider is closed. Common practice, no source. */
-export const GAP_M = inchesToMetres(1.5);
-/** Nor does more of the string show than this in one stretch. Common practice, no source. */
-export const STRING_PEEKS_M = inchesToMetres(1);
 /** Cells of the pictures: for the verdict, and while something is dragged. */
 const FINE_M = inchesToMetres(0.25);
 const COARSE_M = inchesToMetres(0.5);
@@ -28,8 +25,11 @@ export interface Filler extends FillerMake {
   count: number;
 }
 
-/** No more fillers than this are looked for beyond those counted. */
-const MOST_MORE = 60;
+/** What is closed: gaps as wide as this and wider, and longer bare stretches of string. */
+export type Closed = Pick<LookLimits, 'gapM' | 'stringM'>;
+
+/** No more fillers than this are looked for. */
+const MOST = 500;
 
 type Bare = Pick<SpineSeen, 'pct' | 'longestM'>;
 
@@ -72,25 +72,30 @@ const closings = new LRUCache<string, Closing>({ max: 40 });
  * @param isQuick roughly and from the front alone, for while it is dragged
  * @returns undefined for what is not dressed organically
  */
-export function lookOf(key: string, placement: Placement, isQuick: boolean): Look | undefined {
+export function lookOf(
+  key: string,
+  placement: Placement,
+  { gapM, stringM }: Closed,
+  isQuick: boolean,
+): Look | undefined {
   const { lines } = placement;
   if (!lines || lines.length === 0) return undefined;
-  const name = `${isQuick ? 'quick' : 'fine'} ${key}`;
+  const limits = { gapM, stringM };
+  const name = `${isQuick ? 'quick' : 'fine'} ${gapM} ${stringM} ${key}`;
   const before = known.get(name);
   if (before) return before;
-  const look = looked(placement, lines, isQuick);
+  const look = looked(placement, lines, limits, isQuick);
   known.set(name, look);
   return look;
 }
 
-function looked({ shapes }: Placement, lines: readonly DressLine[], isQuick: boolean): Look {
+function looked({ shapes }: Placement, lines: readonly DressLine[], limits: Closed, isQuick: boolean): Look {
   const makes = makesOf(lines.flatMap((line) => dress(line).fillers));
   const last = makes.at(-1) as Filler;
   const number = sumOf(makes.map(({ count }) => count));
-  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, makes));
-  const closing =
-    before ?? close(hung(lines, shapes, isQuick), makes, number + (isQuick ? 0 : MOST_MORE), number, isQuick);
-  if (!isQuick) closings.set(closingKey(lines, shapes, makes), closing);
+  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, makes, limits));
+  const closing = before ?? close(hung(lines, shapes, isQuick), makes, limits, number, isQuick);
+  if (!isQuick) closings.set(closingKey(lines, shapes, makes, limits), closing);
   const { bare, fillers } = closing;
   const after = leftAfter(closing, number);
   return {
@@ -132,6 +137,7 @@ function makeAt(makes: readonly Filler[], turn: number): Filler {
 /** A piece seen while it is closed: what is seen of the bare base, the fillers that close it, and what is left then. */
 interface Closing {
   hung: Hung;
+  limits: Closed;
   isQuick: boolean;
   bare: Measured;
   fillers: PlacedFiller[];
@@ -145,8 +151,14 @@ interface Left {
   gaps: LookGap[];
 }
 
-const closingKey = (lines: readonly DressLine[], shapes: Placement['shapes'], makes: readonly Filler[]) =>
+const closingKey = (
+  lines: readonly DressLine[],
+  shapes: Placement['shapes'],
+  makes: readonly Filler[],
+  limits: Closed,
+) =>
   JSON.stringify([
+    limits,
     hangKey(lines, shapes),
     // How many there are of the last make changes nothing of where each goes.
     makes.map(({ size, rM, count }, i) => [size, rM, i < makes.length - 1 ? count : 0]),
@@ -156,12 +168,12 @@ const closingKey = (lines: readonly DressLine[], shapes: Placement['shapes'], ma
 function close(
   hanging: Hung,
   makes: readonly Filler[],
-  most: number,
+  limits: Closed,
   number: number,
   isQuick: boolean,
 ): Closing {
   const { balls, obstacles, strings } = hanging;
-  const views = viewsOf(hanging, isQuick);
+  const views = viewsOf(hanging, limits, isQuick);
   const bare = leftIn(views, hanging).measured;
   const after = new Map<number, Left>();
   const fillers = closeGaps(
@@ -169,19 +181,22 @@ function close(
     obstacles,
     views,
     (turn) => makeAt(makes, turn),
-    { spines: strings, spineM: STRING_PEEKS_M },
-    most,
+    { spines: strings, spineM: limits.stringM },
+    isQuick ? number : MOST,
     { after: number, call: () => after.set(number, leftIn(views, hanging)) },
   );
-  return { hung: hanging, isQuick, bare, fillers, closed: leftIn(views, hanging), after };
+  return { hung: hanging, limits, isQuick, bare, fillers, closed: leftIn(views, hanging), after };
 }
 
 /** What is left after so many of the fillers. */
-function leftAfter({ hung: hanging, isQuick, fillers, closed, after }: Closing, number: number): Left {
+function leftAfter(
+  { hung: hanging, limits, isQuick, fillers, closed, after }: Closing,
+  number: number,
+): Left {
   if (number >= fillers.length) return closed;
   const before = after.get(number);
   if (before) return before;
-  const views = viewsOf(hanging, isQuick);
+  const views = viewsOf(hanging, limits, isQuick);
   for (const filler of fillers.slice(0, number)) putIn(views, filler);
   const left = leftIn(views, hanging);
   after.set(number, left);
@@ -195,11 +210,11 @@ interface View {
   gaps: GapMap;
 }
 
-const viewsOf = ({ balls }: Hung, isQuick: boolean): View[] =>
+const viewsOf = ({ balls }: Hung, { gapM }: Closed, isQuick: boolean): View[] =>
   (isQuick ? THREE_VIEWS.slice(0, 1) : THREE_VIEWS).map((turn) => {
     const seen = seenFrom(turn, balls, isQuick ? COARSE_M : FINE_M, MARGIN_M);
     const outline = outlineOf(seen, balls);
-    return { seen, outline, gaps: new GapMap(seen, outline, GAP_M / 2) };
+    return { seen, outline, gaps: new GapMap(seen, outline, gapM / 2) };
   });
 
 function leftIn(views: readonly View[], { strings, middleZ }: Hung): Left {

@@ -16,6 +16,8 @@ export interface Seen extends Grid {
   vM: number;
   /** Towards the viewer, m; −Infinity where there is none. */
   depth: Float64Array;
+  /** Which ball it is, where that is asked; −1 where there is none. */
+  owner?: Int32Array;
 }
 
 /** A place as it is seen: across, up, and towards the viewer, m. */
@@ -33,6 +35,25 @@ export const placed = (turn: Turn, u: number, w: number): { x: number; z: number
  * @param marginM empty cells all round
  */
 export function seenFrom(turn: Turn, balls: Balls, cellM: number, marginM: number): Seen {
+  const seen = emptyPicture(turn, balls, cellM, marginM);
+  addAll(seen, balls);
+  return seen;
+}
+
+/** Which of them is seen in each cell, from one side. */
+export function ownersFrom(turn: Turn, balls: Balls, cellM: number): { width: number; owner: Int32Array } {
+  const seen = emptyPicture(turn, balls, cellM, 0);
+  const owner = new Int32Array(seen.width * seen.height).fill(-1);
+  addAll({ ...seen, owner }, balls);
+  return { width: seen.width, owner };
+}
+
+function addAll(seen: Seen, { x, y, z, r }: Balls): void {
+  for (let i = 0; i < x.length; i++)
+    addBall(seen, x[i] as number, y[i] as number, z[i] as number, r[i] as number, i);
+}
+
+function emptyPicture(turn: Turn, balls: Balls, cellM: number, marginM: number): Seen {
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i < balls.x.length; i++) {
     const r = balls.r[i] as number;
@@ -46,7 +67,7 @@ export function seenFrom(turn: Turn, balls: Balls, cellM: number, marginM: numbe
   if (balls.x.length === 0) [left, right, low, high] = [0, 0, 0, 0];
   const width = Math.max(1, Math.ceil((right - left + 2 * marginM) / cellM));
   const height = Math.max(1, Math.ceil((high - low + 2 * marginM) / cellM));
-  const seen: Seen = {
+  return {
     turn,
     cellM,
     uM: left - marginM,
@@ -55,14 +76,11 @@ export function seenFrom(turn: Turn, balls: Balls, cellM: number, marginM: numbe
     height,
     depth: new Float64Array(width * height).fill(-Infinity),
   };
-  for (let i = 0; i < balls.x.length; i++)
-    addBall(seen, balls.x[i] as number, balls.y[i] as number, balls.z[i] as number, balls.r[i] as number);
-  return seen;
 }
 
-/** One more ball in the picture: of the cells whose middles it covers. */
-export function addBall(seen: Seen, x: number, y: number, z: number, r: number): void {
-  const { turn, cellM, uM, vM, width, height, depth } = seen;
+/** One more ball in the picture: of the cells whose middles it covers. @param index which one, where that is asked */
+export function addBall(seen: Seen, x: number, y: number, z: number, r: number, index = -1): void {
+  const { turn, cellM, uM, vM, width, height, depth, owner } = seen;
   const u = (across(turn, x, z) - uM) / cellM;
   const v = (y - vM) / cellM;
   const w = towards(turn, x, z);
@@ -80,7 +98,9 @@ export function addBall(seen: Seen, x: number, y: number, z: number, r: number):
     for (let column = first; column <= last; column++) {
       const du = column + 0.5 - u;
       const near = w + Math.sqrt(Math.max(0, half2 - du * du)) * cellM;
-      if (near > (depth[start + column] as number)) depth[start + column] = near;
+      if (near <= (depth[start + column] as number)) continue;
+      depth[start + column] = near;
+      if (owner) owner[start + column] = index;
     }
   }
 }

@@ -1,4 +1,5 @@
 import type { FullPiece, Piece } from '@early-lantern/contract';
+import { mixOf, withMix } from '../piece/mix-of.ts';
 
 /** The most fillers a metre that a piece may have. */
 const MOST_PER_M = 40;
@@ -12,10 +13,10 @@ export function withFillersNeeded(
   lengthM: number,
   { needed, counted }: FullPiece['fillers'],
 ): Piece | undefined {
-  if (needed <= counted || !('fillers' in piece) || !piece.fillers || !('triosPerM' in piece.fillers))
-    return undefined;
-  const now = piece.fillers.triosPerM;
+  const mix = mixOf(piece);
+  if (needed <= counted || !mix) return undefined;
+  const now = mix.fillers.triosPerM;
   const perM = counted > 0 && now > 0 ? (now * needed) / counted : needed / Math.max(0.1, lengthM);
   const triosPerM = Math.min(MOST_PER_M, Math.ceil(perM * 100) / 100);
-  return { ...piece, fillers: { ...piece.fillers, triosPerM } } as Piece;
+  return withMix(piece, { fillers: { ...mix.fillers, triosPerM } });
 }

@@ -1,3 +1,4 @@
+import type { ColourId } from '@early-lantern/contract';
 import { planColours } from '../pattern/colour-plan.ts';
 import { seededRandom } from '../quantity/random.ts';
 import type { DressLine } from './dressing.ts';
@@ -8,16 +9,32 @@ import type { DressedBalloon } from './placement.ts';
 /** Dealing colours draws other numbers than placing. */
 const COLOURS_SEED = 0x5eed;
 
-/**
- * The balloons of a dressing in their places with their colours: the drawn ones are the counted ones, size by size and
- * colour by colour.
- * @param placed as `placeDressing` has them, in the order of the line
- */
-export function dressingPicture(
+/** A balloon of a dressing in its place, with its colour. */
+export type ColouredBalloon = DressedBalloon & { colour: ColourId };
+
+/** The balloons of a dressing as they are drawn, the nearest last. @param placed as `placeDressing` has them */
+export const dressingPicture = (
   line: DressLine,
   counts: Counts,
   placed: readonly DressedBalloon[],
-): DrawnBalloon[] {
+): DrawnBalloon[] => nearestLast(colouredDressing(line, counts, placed));
+
+/** The nearest last, without what only placing needs. */
+export const nearestLast = (balls: readonly ColouredBalloon[]): DrawnBalloon[] =>
+  [...balls]
+    .sort((a, b) => a.zM - b.zM)
+    .map(({ xM, yM, zM, rM, colour, role, nominalIn }) => ({ xM, yM, zM, rM, colour, role, nominalIn }));
+
+/**
+ * The balloons of a dressing in their places with their colours, in the order in which they come: the drawn ones are the
+ * counted ones, size by size and colour by colour.
+ * @param placed as `placeDressing` has them, in the order of the line
+ */
+export function colouredDressing(
+  line: DressLine,
+  counts: Counts,
+  placed: readonly DressedBalloon[],
+): ColouredBalloon[] {
   const { colourPlan, colours, seed } = line.mix;
   const random = seededRandom(seed ^ COLOURS_SEED);
   const balls = placed.map((ball) => ({ ...ball, colour: ball.ofStretch ?? '' }));
@@ -37,7 +54,5 @@ export function dressingPicture(
     const group = { balls: own, counts: fillerNeedsSeen(counts, filler), clusterSize: filler.size };
     planColours([group], colourPlan, colours, random);
   }
-  return balls
-    .sort((a, b) => a.zM - b.zM)
-    .map(({ xM, yM, rM, colour, role, nominalIn }) => ({ xM, yM, rM, colour, role, nominalIn }));
+  return balls;
 }

@@ -133,7 +133,7 @@ export function drawLayers(axis: readonly XY[], layers: readonly Layer[]): Drawn
       };
     });
   });
-  return balls.sort((a, b) => a.zM - b.zM).map(({ zM: _, ...ball }) => ball);
+  return balls.sort((a, b) => a.zM - b.zM);
 }
 
 /** "quads", "layers of 5". */

@@ -6,7 +6,8 @@ import type { Picture } from './picture.ts';
 import type { HouseSchools } from './recipe.ts';
 import { attached, schoolsOf } from './recipe-of.ts';
 
-function withStandInColours(picture: Picture, standIns: readonly StandIn[] = []): Picture {
+/** A picture in the colours that are used where one is not to be had. */
+export function withStandInColours(picture: Picture, standIns: readonly StandIn[] = []): Picture {
   if (standIns.length === 0) return picture;
   const balloons = picture.balloons.map((ball) => ({
     ...ball,

@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { LengthM } from './scalars.ts';
+
+/** What the eye is not to find. */
+export const LookLimits = z.strictObject({
+  /** Gaps as wide as this and wider are closed, m. */
+  gapM: LengthM.min(0.01).max(0.3),
+  /** No longer stretch of string, pole or pipe is bare, m. */
+  stringM: LengthM.min(0.005).max(0.5),
+  /** A gap as wide or a bare stretch as long as this is seen by every guest, m. */
+  wideM: LengthM.min(0.02).max(1),
+  /** So far its middle may stray from the line that was drawn, m. */
+  offM: LengthM.min(0.01).max(1),
+  /** So narrow it may be at its narrowest, per cent of the width there. */
+  narrowPct: z.number().min(10).max(100),
+  /** So high the foot may end above the floor, m. */
+  footM: LengthM.min(0.005).max(0.5),
+  /** Patches of one colour in which of so many dealings, per cent, none is as large. */
+  clumpPct: z.number().min(50).max(100),
+});
+export type LookLimits = z.infer<typeof LookLimits>;
+
+/** Kinds that are looked at closely: those dressed organically. */
+export const LookedKind = z.enum(['organic-garland', 'standing-garland', 'photo-frame']);
+export type LookedKind = z.infer<typeof LookedKind>;

@@ -1,0 +1,124 @@
+import { seededRandom } from '../quantity/random.ts';
+import { lookAlong } from './along-line.ts';
+import { clumpsOf } from './clumps.ts';
+import { footOf } from './foot.ts';
+import { ownersFrom } from './seen.ts';
+
+const W = 0.5;
+const straight = [
+  { x: 0, y: 1 },
+  { x: 4, y: 1 },
+];
+/** Discs of 20 cm in two rows 30 cm apart: an outline of 50 cm. */
+const rows = (along: (x: number) => { middle: number; half: number } = () => ({ middle: 1, half: 0.15 })) =>
+  Array.from({ length: 161 }, (_, i) => i / 40).flatMap((x) => {
+    const { middle, half } = along(x);
+    return [
+      { x, y: middle - half, r: 0.1 },
+      { x, y: middle + half, r: 0.1 },
+    ];
+  });
+
+describe('an outline against its line', () => {
+  test('as drawn: nothing strays, and it is as wide as asked', () => {
+    const found = lookAlong(straight, rows(), () => W);
+    expect(found?.straightness.offM).toBeLessThan(1e-9);
+    expect(found?.evenness.narrowPct).toBeCloseTo(100, 0);
+  });
+  test('hung 7 cm lower over a metre and a half: 7 cm off, there', () => {
+    const found = lookAlong(
+      straight,
+      rows((x) => ({ middle: x > 2 && x < 3.5 ? 0.93 : 1, half: 0.15 })),
+      () => W,
+    );
+    expect(found?.straightness.offM).toBeCloseTo(0.07, 6);
+    expect(found?.straightness.at.x).toBeGreaterThan(2.2);
+    expect(found?.straightness.at.x).toBeLessThan(3.3);
+  });
+  test('drawn together to 30 cm: 60 % of its width, there', () => {
+    const found = lookAlong(
+      straight,
+      rows((x) => ({ middle: 1, half: x > 1 && x < 2 ? 0.05 : 0.15 })),
+      () => W,
+    );
+    expect(found?.evenness.narrowPct).toBeCloseTo(60, 0);
+    expect(found?.evenness.at.x).toBeCloseTo(1.5, 0);
+  });
+  test('a gap over a width of the line counts as nothing there; too short a line is not judged', () => {
+    const gone = rows().filter(({ x }) => x < 1.6 || x > 2.4);
+    expect(lookAlong(straight, gone, () => W)?.evenness.narrowPct).toBeLessThan(20);
+    expect(lookAlong(straight, rows(), () => 2.5)).toBeUndefined();
+  });
+});
+
+test('a foot: how high it ends, or on how long a stretch it lies; what ends high has none', () => {
+  const ends = [{ at: { x: 0, y: 0.2 }, widthM: 0.4 }];
+  const ball = (x: number, y: number) => ({ x, y, r: 0.1 });
+  expect(footOf(ends, [ball(0, 0.17), ball(0.2, 0.3)])).toMatchObject({
+    gapM: expect.closeTo(0.07, 9),
+    spreadM: 0,
+  });
+  expect(footOf(ends, [ball(-0.15, 0.1), ball(0.25, 0.105), ball(0.1, 0.3)])).toMatchObject({
+    gapM: 0,
+    spreadM: expect.closeTo(0.4, 9),
+  });
+  expect(footOf([{ at: { x: 0, y: 0.5 }, widthM: 0.4 }], [ball(0, 0.5)])).toBeUndefined();
+});
+
+describe('patches of one colour', () => {
+  // A board of 12 by 12 balls side by side.
+  const spots = Array.from({ length: 144 }, (_, i) => ({ x: (i % 12) * 0.19, y: Math.floor(i / 12) * 0.19 }));
+  const picture = ownersFrom(
+    0,
+    {
+      x: Float64Array.from(spots, ({ x }) => x),
+      y: Float64Array.from(spots, ({ y }) => y),
+      z: new Float64Array(144),
+      r: new Float64Array(144).fill(0.1),
+    },
+    0.01,
+  );
+  const sizes = spots.map(() => 11);
+  const palette = (i: number) => ['red', 'white', 'blue', 'gold'][i % 4] as string;
+
+  test('all of one colour together are a clump, and where they are is told', () => {
+    const rings = spots.map(({ x, y }, i) => (x < 0.9 && y < 0.9 ? 'red' : palette((i % 3) + 1)));
+    const [clump, ...more] = clumpsOf(picture, rings, sizes, 99, 1);
+    expect(clump).toMatchObject({ colour: 'red', balls: expect.any(Array) });
+    expect(clump?.balls).toHaveLength(25);
+    expect(clump?.balls).toContain(0);
+    expect(clump?.usual).toBeLessThan(20);
+    expect(more.filter(({ colour }) => colour === 'red')).toEqual([]);
+  });
+
+  test('dealt at random hardly ever is a clump found; a board of one colour has none', () => {
+    const random = seededRandom(8);
+    let found = 0;
+    for (let i = 0; i < 40; i++)
+      found +=
+        clumpsOf(
+          picture,
+          spots.map(() => palette(Math.floor(random() * 4))),
+          sizes,
+          99,
+          i,
+        ).length > 0
+          ? 1
+          : 0;
+    expect(found).toBeLessThanOrEqual(2);
+    expect(
+      clumpsOf(
+        picture,
+        spots.map(() => 'red'),
+        sizes,
+        99,
+        1,
+      ),
+    ).toEqual([]);
+  });
+
+  test('the same balls give the same patches', () => {
+    const colours = spots.map((_, i) => palette(Math.floor(i / 30)));
+    expect(clumpsOf(picture, colours, sizes, 99, 3)).toEqual(clumpsOf(picture, colours, sizes, 99, 3));
+  });
+});

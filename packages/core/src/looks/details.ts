@@ -1,0 +1,91 @@
+import type { FullPiece, LookLimits, Piece } from '@early-lantern/contract';
+import type { XY } from '../geometry/line.ts';
+import { mixOf } from '../piece/mix-of.ts';
+import type { Placement } from '../piece/placement.ts';
+import { inchesToMetres } from '../quantity/length.ts';
+import { type Disc, lookAlong } from './along-line.ts';
+import { clumpsOf } from './clumps.ts';
+import { footOf } from './foot.ts';
+import type { Look } from './look-of.ts';
+import { ownersFrom } from './seen.ts';
+import { settledBalls } from './settled-picture.ts';
+
+/** Cells of the picture that tells which balloon is seen where. */
+const CELL_M = inchesToMetres(0.5);
+/** A line that ends lower than this share of its width above the floor is to come down to it. */
+const COMES_DOWN = 0.6;
+
+type Details = Pick<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps'>;
+
+/** What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour. */
+export function detailsOf(piece: Piece, placement: Placement, look: Look, limits: LookLimits): Details {
+  const { lines = [] } = placement;
+  const byLine = settledBalls(placement, look);
+  const outlines = lines.flatMap(({ chain, widthM, taper }, i) => {
+    const discs = (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM }));
+    const found = lookAlong(chain, discs, (share) => widthM * (1 - (1 - taper) * share));
+    return found ? [found] : [];
+  });
+  const bent = outlines.map((one) => one.straightness).sort((a, b) => b.offM - a.offM)[0];
+  const thin = outlines.map((one) => one.evenness).sort((a, b) => a.narrowPct - b.narrowPct)[0];
+  return {
+    straightness: bent ? { offM: bent.offM, ...asPlace(bent.at) } : null,
+    evenness: thin ? { narrowPct: thin.narrowPct, ...asPlace(thin.at) } : null,
+    floorContact: floorContact(placement, byLine),
+    clumps: clumps(piece, byLine.flat(), limits),
+  };
+}
+
+const asPlace = ({ x, y }: XY) => ({ xM: x, yM: y });
+
+type Balls = ReturnType<typeof settledBalls>;
+
+function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorContact'] {
+  const feet = lines.flatMap(({ chain, widthM, taper, onPole }, i) => {
+    const [first, last] = [chain[0], chain.at(-1)];
+    // On a pole a little of it is left free at the foot, on purpose.
+    if (onPole || !first || !last) return [];
+    const ends = [
+      { at: first, widthM: COMES_DOWN * widthM },
+      { at: last, widthM: COMES_DOWN * widthM * taper },
+    ];
+    const discs = (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM }));
+    return footOf(ends, discs) ?? [];
+  });
+  const [worst] = feet.sort((a, b) => b.gapM - a.gapM);
+  return worst ? { gapM: worst.gapM, spreadM: worst.spreadM, ...asPlace(worst.at) } : null;
+}
+
+/** Patches of one colour, where colours are to be spread evenly: blocks, leans and stretches are asked for. */
+function clumps(piece: Piece, balls: Balls[number], { clumpPct }: LookLimits): Details['clumps'] {
+  const mix = mixOf(piece);
+  if (!mix || mix.colourPlan !== 'even' || mix.stretches) return [];
+  const row = (figure: (ball: Balls[number][number]) => number) => Float64Array.from(balls, figure);
+  const picture = ownersFrom(
+    0,
+    { x: row(({ xM }) => xM), y: row(({ yM }) => yM), z: row(({ zM }) => zM), r: row(({ rM }) => rM) },
+    CELL_M,
+  );
+  const patches = clumpsOf(
+    picture,
+    balls.map(({ colour }) => colour),
+    balls.map(({ nominalIn }) => nominalIn),
+    clumpPct,
+    mix.seed,
+  );
+  return patches.map(({ colour, balls: own, usual }) => {
+    const of = own.map((i) => balls[i] as Balls[number][number]);
+    const left = Math.min(...of.map(({ xM, rM }) => xM - rM));
+    const right = Math.max(...of.map(({ xM, rM }) => xM + rM));
+    const low = Math.min(...of.map(({ yM, rM }) => yM - rM));
+    const high = Math.max(...of.map(({ yM, rM }) => yM + rM));
+    return {
+      colour,
+      xM: (left + right) / 2,
+      yM: (low + high) / 2,
+      widthM: Math.max(right - left, high - low),
+      balloons: own.length,
+      usual,
+    };
+  });
+}

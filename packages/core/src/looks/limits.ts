@@ -1,0 +1,22 @@
+import { LookedKind, type LookLimits, type Piece, type Workshop } from '@early-lantern/contract';
+import { inchesToMetres } from '../quantity/length.ts';
+
+/** What the eye is not to find, as is usual. Common practice, no source; widths, middle and patches from memory. */
+export const usualLimits: LookLimits = {
+  gapM: inchesToMetres(1.5),
+  stringM: inchesToMetres(1),
+  wideM: inchesToMetres(4),
+  offM: inchesToMetres(4),
+  narrowPct: 80,
+  footM: inchesToMetres(1.5),
+  clumpPct: 99,
+};
+
+/** What counts for a piece: of its kind before of the house before the usual. */
+export function limitsOf(
+  { kind }: Pick<Piece, 'kind'>,
+  { looks, looksOfKind }: Pick<Workshop, 'looks' | 'looksOfKind'>,
+): LookLimits {
+  const looked = LookedKind.safeParse(kind);
+  return { ...usualLimits, ...looks, ...(looked.success ? looksOfKind?.[looked.data] : undefined) };
+}

@@ -1,0 +1,18 @@
+import type { Mix, Piece } from '@early-lantern/contract';
+
+/** What a piece that is dressed organically all along is mixed of; undefined for any other. */
+export function mixOf(piece: Piece): Mix | undefined {
+  if (piece.kind === 'organic-garland') return piece;
+  if (piece.kind === 'standing-garland') return piece.mix;
+  if (piece.kind === 'photo-frame' && piece.dress.style === 'organic') return piece.dress.mix;
+  return undefined;
+}
+
+/** The piece with some of its mix changed; the same where it has none. */
+export function withMix<P extends Piece>(piece: P, change: Partial<Mix>): P {
+  if (piece.kind === 'organic-garland') return { ...piece, ...change };
+  if (piece.kind === 'standing-garland') return { ...piece, mix: { ...piece.mix, ...change } };
+  if (piece.kind === 'photo-frame' && piece.dress.style === 'organic')
+    return { ...piece, dress: { ...piece.dress, mix: { ...piece.dress.mix, ...change } } };
+  return piece;
+}
