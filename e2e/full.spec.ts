@@ -16,14 +16,14 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   await page.getByRole('combobox').filter({ hasText: 'North wall' }).click();
   await page.getByRole('option', { name: 'Podium front' }).click();
   await page.getByRole('button', { name: edge.name, exact: true }).first().click();
-  const line = page.getByTestId('gap-line');
+  const line = page.getByTestId('look-line');
   await expect(line).toContainText(`${before.fillers.needed} filler trios close it`, { timeout: 30_000 });
-  await expect(page.getByTestId('gap-marks').locator('circle').first()).toBeVisible();
+  await expect(page.getByTestId('look-marks').locator('circle').first()).toBeVisible();
   const take = line.getByRole('button', { name: /^Take \d+ more$/ });
   await take.focus();
   await page.keyboard.press('Enter');
   await expect(line).toContainText('Full: no gap worth closing', { timeout: 30_000 });
-  await expect(page.getByTestId('gap-marks')).toBeHidden();
+  await expect(page.getByTestId('look-marks')).toBeHidden();
   await expect.poll(async () => (await look())?.gaps).toEqual([]);
   // The bench blows them.
   const trios = (await plan()).pieces.find(({ id }) => id === edge.id)?.fillerClusters;

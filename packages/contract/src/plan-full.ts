@@ -32,7 +32,7 @@ export type LookClump = z.infer<typeof LookClump>;
 /** A filler in its place on the dressing map. */
 export const LookFiller = z.strictObject({
   pieceId: PieceId,
-  /** Along its piece, from 1. */
+  /** On the dressing map of its piece, from 1 along it: those that are counted, then the others. */
   number: z.int().min(1),
   /** What it is, in words. */
   name: z.string(),

@@ -55,6 +55,7 @@ export { chainLength, smoothLine } from './geometry/line.ts';
 export { backOf, isSolidBehind } from './ground/back.ts';
 export { applyChanges } from './lamps/fixes.ts';
 export { type HowLong, howLong } from './lamps/how-long.ts';
+export { type LookFault, lookFaults } from './lamps/look-faults.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { violationsOf } from './loading/check.ts';

@@ -1,7 +1,8 @@
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { hasWebGl } from '../parts/webgl.ts';
 
-/** A spot as its elevation, or from above. */
-export type SpotView = 'front' | 'above';
+/** A spot as its elevation, from above, or in the round. */
+export type SpotView = 'front' | 'above' | 'round';
 
 interface ViewToggleProps {
   view: SpotView;
@@ -21,6 +22,7 @@ export function ViewToggle({ view, onView }: ViewToggleProps) {
     >
       <ToggleButton value="front">From the front</ToggleButton>
       <ToggleButton value="above">From above</ToggleButton>
+      {hasWebGl() && <ToggleButton value="round">In the round</ToggleButton>}
     </ToggleButtonGroup>
   );
 }

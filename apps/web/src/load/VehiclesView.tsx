@@ -14,6 +14,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { PrintHead } from '../parts/PrintHead.tsx';
+import { hasWebGl } from '../parts/webgl.ts';
 import { useUnits } from '../preferences.tsx';
 import { BeingLoaded } from './BeingLoaded.tsx';
 import { elsewhere } from './elsewhere.ts';
@@ -28,13 +29,6 @@ import { useLoaded } from './use-loaded.ts';
 
 /** The picture in three dimensions comes when it is asked for: its library is large. */
 const LoadInDepth = lazy(async () => ({ default: (await import('./LoadInDepth.tsx')).LoadInDepth }));
-
-let canDraw: boolean | undefined;
-/** Whether this browser draws in three dimensions; without it the two flat pictures say the same. */
-const hasWebGl = (): boolean => {
-  canDraw ??= document.createElement('canvas').getContext('webgl2') !== null;
-  return canDraw;
-};
 
 const keyOf = ({ id, trip, part }: VehicleLoad) => `${id} ${trip} ${part}`;
 

@@ -40,3 +40,22 @@ export async function saveAsPdf(name: string, cards: readonly ReactElement[], pa
   });
   saveBlob(await pdf.getBlob(), `${fileName(name)}.pdf`);
 }
+
+/** Width of a picture that is sent to somebody, pixels. */
+const PNG_PX = 2000;
+
+/** The drawing as a picture of dots. @param aspect its width over its height */
+export async function saveAsPng(name: string, card: ReactElement, aspect: number): Promise<void> {
+  const [width, height] = aspect >= 1 ? [PNG_PX, PNG_PX / aspect] : [PNG_PX * aspect, PNG_PX];
+  const text = (await markup(card)).replace('<svg ', `<svg width="${width}" height="${height}" `);
+  const picture = new Image();
+  picture.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
+  await picture.decode();
+  const paper = document.createElement('canvas');
+  paper.width = Math.round(width);
+  paper.height = Math.round(height);
+  paper.getContext('2d')?.drawImage(picture, 0, 0, paper.width, paper.height);
+  URL.revokeObjectURL(picture.src);
+  const blob = await new Promise<Blob | null>((done) => paper.toBlob(done, 'image/png'));
+  if (blob) saveBlob(blob, `${fileName(name)}.png`);
+}

@@ -2,13 +2,13 @@ import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { allCarriedBy, backToFront, depthOf, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
 import { type ReactNode, useCallback, useMemo, useRef } from 'react';
+import { LookMarks } from '../looks/LookMarks.tsx';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
 import type { Planned } from '../workers/planner.ts';
 import { areRound, BalloonCanvas } from './BalloonCanvas.tsx';
 import { BalloonGradients } from './BalloonLayer.tsx';
 import { editorOf, type Grip } from './editors/index.ts';
-import { GapMarks } from './GapMarks.tsx';
 import { GripLayer } from './GripLayer.tsx';
 import { LineEditor } from './LineEditor.tsx';
 import { MovablePiece } from './MovablePiece.tsx';
@@ -68,7 +68,7 @@ export function Elevation(props: ElevationProps) {
 
   const picture = chosen && planned?.pictures[chosen.id];
   const painted = picture && areRound(picture) ? picture : undefined;
-  const gaps = planned?.plan.full.pieces.find(({ id }) => id === chosenId)?.gaps ?? [];
+  const look = planned?.plan.full.pieces.find(({ id }) => id === chosenId);
 
   const drawn = (piece: Piece) => (
     <MovablePiece
@@ -124,9 +124,9 @@ export function Elevation(props: ElevationProps) {
               {above.map(drawn)}
             </Layer>
           )}
-          {gaps.length > 0 && (
+          {look && (
             <Layer box={box} size={size} isAbove>
-              <GapMarks gaps={gaps} heightM={spot.heightM} perM={perM} />
+              <LookMarks look={look} colours={workshop.colours} heightM={spot.heightM} perM={perM} />
             </Layer>
           )}
           {chosen && (

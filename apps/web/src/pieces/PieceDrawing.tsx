@@ -2,17 +2,7 @@ import type { Colour } from '@early-lantern/contract';
 import type { DrawnBalloon, DrawnShape, Picture } from '@early-lantern/core';
 import { memo } from 'react';
 import { BalloonLayer } from './BalloonLayer.tsx';
-
-const tones = {
-  base: '#6d6a63',
-  cloth: '#d9d2dd',
-  greenery: '#8aa079',
-  board: '#dcd3c2',
-  panel: '#e3e6dc',
-  sign: '#fffaf0',
-  prop: '#cdbfa6',
-} as const;
-const lines = { pipe: '#d5d3cc', thread: '#7c7466', ribbon: '#b9ad98' } as const;
+import { boxTones, lineTones } from './tones.ts';
 
 interface PieceDrawingProps {
   picture: Picture;
@@ -77,14 +67,14 @@ function Shape({
     return (
       <g fill="none" strokeLinejoin="round" strokeLinecap="round">
         <path d={path} stroke="#5d5a54" strokeOpacity="0.55" strokeWidth={shape.widthM + 0.008} />
-        <path d={path} stroke={lines[shape.tone]} strokeWidth={shape.widthM} />
+        <path d={path} stroke={lineTones[shape.tone]} strokeWidth={shape.widthM} />
       </g>
     );
   }
   const { xM, yM, widthM, tone, text } = shape;
   const top = heightM - yM - shape.heightM;
   const own = colours.find((colour) => colour.id === shape.colour)?.hex;
-  const fill = own ? `color-mix(in srgb, ${own} 78%, ${tones[tone]})` : tones[tone];
+  const fill = own ? `color-mix(in srgb, ${own} 78%, ${boxTones[tone]})` : boxTones[tone];
   return (
     <g>
       <rect

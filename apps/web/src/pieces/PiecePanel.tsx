@@ -1,6 +1,7 @@
 import {
   type FullPiece,
   type HoldPiece,
+  type LookFiller,
   Piece,
   type PlanPiece,
   read,
@@ -10,12 +11,12 @@ import { backOf, type Picture } from '@early-lantern/core';
 import { Alert, Stack, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
+import { LookLine } from '../looks/LookLine.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
 import { AttachmentFields } from './AttachmentFields.tsx';
 import { CountLine } from './CountLine.tsx';
 import { editorOf } from './editors/index.ts';
 import { FieldList } from './fields/FieldList.tsx';
-import { GapLine } from './GapLine.tsx';
 import { GarlandParts } from './GarlandParts.tsx';
 import { GradeAndGroup } from './GradeAndGroup.tsx';
 import { HangsOn } from './HangsOn.tsx';
@@ -48,12 +49,17 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
   const look = planned?.plan.full.pieces.find((one) => one.id === piece.id);
   const isQuick = planned?.plan.full.isQuick ?? true;
+  const allFillers = planned?.plan.full.fillers;
+  const fillers = useMemo(
+    () => (allFillers ?? []).filter(({ pieceId }) => pieceId === piece.id),
+    [allFillers, piece.id],
+  );
   const picture = planned?.pictures[piece.id];
   const { workshop, site } = file;
   const back = backOf(site.spots.find(({ id }) => id === piece.spotId)?.kind);
   const now = useMemo(
-    () => ({ piece, pieces, plan, held, look, isQuick, picture, workshop, back }),
-    [piece, pieces, plan, held, look, isQuick, picture, workshop, back],
+    () => ({ piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back }),
+    [piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back],
   );
   const shown = useDeferredValue(now);
   return (
@@ -76,6 +82,7 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
   plan: PlanPiece | undefined;
   held: HoldPiece | undefined;
   look: FullPiece | undefined;
+  fillers: readonly LookFiller[];
   isQuick: boolean;
   picture: Picture | undefined;
   workshop: Workshop;
@@ -85,7 +92,8 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, pieces, plan, held, look, isQuick, picture, workshop, back, changePiece, onMove } = props;
+  const { piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back, changePiece, onMove } =
+    props;
   const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
@@ -115,7 +123,16 @@ const Panel = memo(function Panel(props: PanelProps) {
       {plan && <CountLine plan={plan} />}
       {held && <HoldLine held={held} />}
       {look && (
-        <GapLine piece={piece} look={look} isQuick={isQuick} lengthM={plan?.lengthM ?? 0} onCommit={commit} />
+        <LookLine
+          piece={piece}
+          look={look}
+          picture={picture}
+          fillers={fillers}
+          workshop={workshop}
+          isQuick={isQuick}
+          lengthM={plan?.lengthM ?? 0}
+          onCommit={commit}
+        />
       )}
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>

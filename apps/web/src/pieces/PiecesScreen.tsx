@@ -1,8 +1,8 @@
 import { allCarriedBy } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
-import { Box, Button, Paper, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, Paper, Typography } from '@mui/material';
 import { replaceEqualDeep } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { GroundView } from '../ground/GroundView.tsx';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
@@ -13,6 +13,9 @@ import { HangQuestion } from './HangQuestion.tsx';
 import { PiecePanel } from './PiecePanel.tsx';
 import { SpotBar } from './SpotBar.tsx';
 import { useChosen, useComings, useMoves } from './use-spot-pieces.ts';
+
+/** The picture in the round comes when it is asked for: its library is large. */
+const RoundView = lazy(async () => ({ default: (await import('../looks/RoundView.tsx')).RoundView }));
 
 /** The spot's elevation with its pieces, and the chosen piece's settings beside it. */
 export function PiecesScreen() {
@@ -136,6 +139,16 @@ function SpotWithPieces({ looked, moves, onAdd }: SpotWithPiecesProps) {
             onChoose={choose}
             onMove={moves.onGround}
           />
+        ) : view === 'round' ? (
+          <Suspense fallback={<LinearProgress />}>
+            <RoundView
+              spot={spot}
+              indoors={site.indoors}
+              pieces={onSpot}
+              pictures={planned?.pictures ?? {}}
+              workshop={workshop}
+            />
+          </Suspense>
         ) : (
           <Elevation
             spot={spot}
@@ -155,9 +168,11 @@ function SpotWithPieces({ looked, moves, onAdd }: SpotWithPiecesProps) {
       <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
         {view === 'above'
           ? 'Drag a piece along the spot or out from it, or walk to it with Tab and move it with the arrow keys. A copy is put in front.'
-          : chosen?.kind === 'organic-garland'
-            ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away. A triangle moves a cut.'
-            : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
+          : view === 'round'
+            ? 'Drag to walk round, scroll or pinch to come nearer. Balloons hang as they settle a moment after an edit.'
+            : chosen?.kind === 'organic-garland'
+              ? 'Drag a point of the line, or walk to it with Tab and move it with the arrow keys. + adds a point, Delete takes one away. A triangle moves a cut.'
+              : 'Drag a piece to move it, or pull its grips; Tab walks to them, the arrow keys move them.'}
       </Typography>
     </Paper>
   );

@@ -1,7 +1,7 @@
 import type { Surface } from '@early-lantern/contract';
 
 /** Colours of a surface: ground and joints. Muted, so that balloons stand out. */
-const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
+export const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
   painted: { ground: '#ece4d3', joint: '#dfd4bd' },
   brick: { ground: '#e2c3b0', joint: '#cfa893' },
   glass: { ground: '#dbe7e6', joint: '#b3c9c8' },

@@ -12,6 +12,7 @@ import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dropOffWords } from '../parts/round-words.ts';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
+import { DressingMaps } from './DressingMaps.tsx';
 import { JointLines } from './JointLines.tsx';
 import { PackingSheet } from './PackingSheet.tsx';
 import { PieceList } from './PieceList.tsx';
@@ -93,7 +94,7 @@ export function RunSheetScreen() {
 function Sheet({ person }: { person: string | undefined }) {
   const { planned, file } = useJob();
   usePrintTitle('Run sheet');
-  const { plan } = planned as NonNullable<typeof planned>;
+  const { plan, pictures } = planned as NonNullable<typeof planned>;
   const { job, site, workshop } = file;
   const zone = plan.timeZone;
   const first = (id: string) => (workshop.crew.find((member) => member.id === id)?.name ?? id).split(' ')[0];
@@ -206,6 +207,7 @@ function Sheet({ person }: { person: string | undefined }) {
         <h2>The pieces</h2>
         <PieceList plan={plan} pieces={job.pieces} site={site} />
       </section>
+      <DressingMaps plan={plan} file={file} pictures={pictures} />
       <WindLines plan={plan} />
       <section className="sheet-cautions">
         <h2>Take care</h2>

@@ -66,7 +66,7 @@ export function closeGaps(
   told();
   const put = (view: ViewToClose, gap: Gap) => {
     const { size, rM } = makeOf(fillers.length);
-    const filler = dropped(all, obstacles, view.seen, gap, size, rM);
+    const filler = pulledIn(all, spines, dropped(all, obstacles, view.seen, gap, size, rM));
     fillers.push(filler);
     for (const { x, y, z } of filler.balls) all.add(x, y, z, rM);
     putIn(views, filler);
@@ -153,6 +153,59 @@ function dropped(
     at: { ...placed(turn, gap.uM, w), y: gap.vM },
     balls: spots.map(({ u, v }) => ({ ...placed(turn, u, w), y: v })),
   };
+}
+
+/**
+ * A filler pulled in by its band: each of its balloons goes on towards what the piece is strung on until it touches, so that
+ * none stands off in the air. No further than it is wide: the knot keeps them together.
+ */
+function pulledIn(
+  { rows }: ReturnType<typeof growing>,
+  spines: readonly Spine[],
+  filler: PlacedFiller,
+): PlacedFiller {
+  const { at, rM } = filler;
+  const ties = spines.flatMap(({ points }) => points);
+  const far = (one: { x: number; y: number; z: number }) =>
+    Math.hypot(one.x - at.x, one.y - at.y, one.z - at.z);
+  let tie = ties[0];
+  for (const one of ties) if (tie && far(one) < far(tie)) tie = one;
+  if (!tie) return filler;
+  const to = tie;
+  const moved = filler.balls.map((ball) => {
+    const [dx, dy, dz] = [to.x - ball.x, to.y - ball.y, to.z - ball.z];
+    const long = Math.hypot(dx, dy, dz) || 1;
+    const way = { x: dx / long, y: dy / long, z: dz / long };
+    const free = freeWay(rows, ball, way, rM, Math.min(2 * rM, long));
+    return { x: ball.x + way.x * free, y: ball.y + way.y * free, z: ball.z + way.z * free };
+  });
+  const mean = (figure: (ball: { x: number; y: number; z: number }) => number) =>
+    moved.reduce((sum, ball) => sum + figure(ball), 0) / moved.length;
+  return {
+    ...filler,
+    at: { x: mean(({ x }) => x), y: mean(({ y }) => y), z: mean(({ z }) => z) },
+    balls: moved,
+  };
+}
+
+/** How far a ball goes along a way until it touches another, no farther than so far, m. */
+function freeWay(
+  { x, y, z, r }: ReturnType<typeof growing>['rows'],
+  from: { x: number; y: number; z: number },
+  way: { x: number; y: number; z: number },
+  rM: number,
+  mostM: number,
+): number {
+  let free = mostM;
+  for (let i = 0; i < x.length; i++) {
+    const [dx, dy, dz] = [(x[i] as number) - from.x, (y[i] as number) - from.y, (z[i] as number) - from.z];
+    const along = dx * way.x + dy * way.y + dz * way.z;
+    const reach = ((r[i] as number) + rM) * PRESSED;
+    if (along <= 0 || along - reach > free) continue;
+    const off = reach * reach - (dx * dx + dy * dy + dz * dz - along * along);
+    if (off > 0) free = Math.min(free, Math.max(0, along - Math.sqrt(off)));
+  }
+  return free;
 }
 
 /** How far towards the viewer a ball stops that comes along the line of sight: at the first ball, else at the wall. */

@@ -59,7 +59,7 @@ function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorC
 /** Patches of one colour, where colours are to be spread evenly: blocks, leans and stretches are asked for. */
 function clumps(piece: Piece, balls: Balls[number], { clumpPct }: LookLimits): Details['clumps'] {
   const mix = mixOf(piece);
-  if (!mix || mix.colourPlan !== 'even' || mix.stretches) return [];
+  if (mix?.colourPlan !== 'even' || mix.stretches) return [];
   const row = (figure: (ball: Balls[number][number]) => number) => Float64Array.from(balls, figure);
   const picture = ownersFrom(
     0,

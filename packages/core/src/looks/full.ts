@@ -75,7 +75,7 @@ const viewOf = (turn: number) => (turn === 0 ? 'front' : turn < 0 ? 'left' : 'ri
 const inWords = ({ size, nominalIn }: Pick<Filler, 'size' | 'nominalIn'>): string =>
   `a ${clusterName(size).replace(/s$/, '')} of ${sizeName(nominalIn)}`;
 
-/** The fillers that close a piece in the order along it: as somebody goes who puts them in. */
+/** The fillers that close a piece, those counted before those that are not, in the order along it: as somebody goes who puts them in. */
 function fillersAlong({ id }: Piece, { placed, fillers, hung }: Look): LookFiller[] {
   const ties = hung.strings.flatMap(({ points }) => points);
   const along = ({ x, y }: { x: number; y: number }) => {
@@ -97,6 +97,8 @@ function fillersAlong({ id }: Piece, { placed, fillers, hung }: Look): LookFille
         isCounted: i < others + fillers.counted,
       } satisfies Omit<LookFiller, 'number'>,
     }))
-    .sort((one, other) => one.tie - other.tie)
+    .sort(
+      (one, other) => Number(other.filler.isCounted) - Number(one.filler.isCounted) || one.tie - other.tie,
+    )
     .map(({ filler }, i) => ({ ...filler, number: i + 1 }));
 }

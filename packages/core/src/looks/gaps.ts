@@ -4,7 +4,7 @@ import type { Balls } from './near-pairs.ts';
 import { across, type Seen } from './seen.ts';
 
 /** An outline is closed where no circle of this radius goes in from outside: a hollow narrower than that is a gap. Fitted: so a base of 10 ft takes about 20 trios. */
-const CLOSING_M = inchesToMetres(5);
+const CLOSING_M = inchesToMetres(4.75);
 
 /** Cells that a radius may fall short by for rounding. */
 const HAIR = 1e-9;

@@ -1,0 +1,88 @@
+import type { FullPiece, LookFiller, Piece } from '@early-lantern/contract';
+import type { Picture } from '@early-lantern/core';
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Stack,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+  useMediaQuery,
+  useTheme,
+} from '@mui/material';
+import { useState } from 'react';
+import { useJob } from '../job/context.ts';
+import { paperFor, saveAsPdf, saveAsPng, saveAsSvg } from '../parts/save-drawing.ts';
+import { useUnits } from '../preferences.tsx';
+import { mapLines, mapNotes } from './map-words.ts';
+import { boundsOf, PieceSheet } from './PieceSheet.tsx';
+
+interface PieceSheetDialogProps {
+  piece: Piece;
+  picture: Picture;
+  look: FullPiece | undefined;
+  fillers: readonly LookFiller[];
+  onClose: () => void;
+}
+
+/** A piece by itself: its picture, and where its fillers go; to take along. */
+export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: PieceSheetDialogProps) {
+  const { workshop } = useJob().file;
+  const { units } = useUnits();
+  const isPhone = useMediaQuery(useTheme().breakpoints.down('sm'));
+  const [shown, setShown] = useState<'picture' | 'map'>(fillers.length > 0 ? 'map' : 'picture');
+  const isMap = shown === 'map' && fillers.length > 0;
+  const sheet = (
+    <PieceSheet
+      name={piece.name}
+      picture={picture}
+      colours={workshop.colours}
+      {...(isMap ? { fillers } : {})}
+    />
+  );
+  const file = isMap ? `dressing map ${piece.name}` : piece.name;
+  const { w, h } = boundsOf(picture);
+  return (
+    <Dialog open onClose={onClose} maxWidth="lg" fullWidth fullScreen={isPhone} aria-labelledby="sheet-title">
+      <DialogTitle id="sheet-title" sx={{ pb: 1 }}>
+        {isMap ? 'Dressing map' : 'Picture'}: {piece.name}
+      </DialogTitle>
+      <DialogContent>
+        <Stack spacing={1.5}>
+          {fillers.length > 0 && (
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={shown}
+              aria-label="Sheet"
+              onChange={(_, next: 'picture' | 'map' | null) => next && setShown(next)}
+              sx={{ '& .MuiToggleButton-root': { textTransform: 'none' } }}
+            >
+              <ToggleButton value="map">Dressing map</ToggleButton>
+              <ToggleButton value="picture">Picture</ToggleButton>
+            </ToggleButtonGroup>
+          )}
+          {isMap && (
+            <Typography component="div" data-testid="map-words">
+              {[...mapLines(fillers), ...mapNotes(fillers, look?.fillers.counted ?? 0)].map((line) => (
+                <div key={line}>{line}</div>
+              ))}
+            </Typography>
+          )}
+          {sheet}
+        </Stack>
+      </DialogContent>
+      <DialogActions sx={{ flexWrap: 'wrap', gap: 1 }}>
+        <Button onClick={() => void saveAsSvg(file, sheet)}>Save as SVG</Button>
+        <Button onClick={() => void saveAsPng(file, sheet, w / h)}>Save as PNG</Button>
+        <Button onClick={() => void saveAsPdf(file, [sheet], paperFor(units))}>Save as PDF</Button>
+        <Button variant="contained" onClick={onClose}>
+          Close
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
