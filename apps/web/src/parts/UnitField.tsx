@@ -3,6 +3,7 @@ import {
   KG_PER_POUND,
   LPS_PER_CFM,
   METRES_PER_FOOT,
+  METRES_PER_INCH,
   MS_PER_MPH,
   NEWTONS_PER_POUND,
 } from '@early-lantern/core';
@@ -16,6 +17,7 @@ const scales = {
   force: { metric: ['N', 1], imperial: ['lb', NEWTONS_PER_POUND] },
   wind: { metric: ['m/s', 1], imperial: ['mph', MS_PER_MPH] },
   flow: { metric: ['l/s', 1], imperial: ['cu ft/min', LPS_PER_CFM] },
+  small: { metric: ['cm', 0.01], imperial: ['in', METRES_PER_INCH] },
   height: { metric: ['m', 1], imperial: ['ft', METRES_PER_FOOT] },
 } as const;
 

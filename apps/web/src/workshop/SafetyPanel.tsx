@@ -6,6 +6,7 @@ import { CommitField } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { type Quantity, UnitField } from '../parts/UnitField.tsx';
 import { useRowSave } from '../parts/useRowSave.ts';
+import { readBetween, without } from './own-figures.ts';
 import { choiceColumn, forceColumn, nameColumn, RowList } from './RowList.tsx';
 
 /** Ways of fixing that are bought in several strengths. */
@@ -24,24 +25,10 @@ const ruleWords: Record<keyof HoldRules, { label: string; min: number; max: numb
   assumedGustMs: { label: 'Gust assumed until a forecast is in', min: 3, max: 30, quantity: 'wind' },
 };
 
-/** A number typed between limits; nothing typed takes the usual one again. */
-function readNumber(text: string, min: number, max: number, take: (value: number | undefined) => void) {
-  if (!text.trim()) {
-    take(undefined);
-    return undefined;
-  }
-  const value = Number(text.replace(',', '.'));
-  if (!(value >= min && value <= max)) return `From ${min} to ${max}; blank = the usual`;
-  take(value);
-  return undefined;
-}
-
 /** What is asked of whatever is put up, and what fixings are rated for. */
 export function SafetyPanel({ row }: { row: WorkshopRow }) {
   const save = useRowSave<WorkshopSettings>(keys.workshop, '/workshop', row);
   const { holdRules = {}, ratingsN = {} } = row.data;
-  const without = <T extends object>(from: T, key: keyof T): T =>
-    Object.fromEntries(Object.entries(from).filter(([one]) => one !== key)) as T;
   return (
     <Paper
       variant="outlined"
@@ -76,7 +63,7 @@ export function SafetyPanel({ row }: { row: WorkshopRow }) {
                 value={holdRules[rule] === undefined ? '' : String(holdRules[rule])}
                 placeholder={`${usualRules[rule]} as usual`}
                 slotProps={{ inputLabel: { shrink: true } }}
-                onCommit={(text) => readNumber(text, min, max, take)}
+                onCommit={(text) => readBetween(text, min, max, take)}
               />
             );
           })}

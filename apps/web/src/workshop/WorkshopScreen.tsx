@@ -10,6 +10,7 @@ import { GearPanel } from './GearPanel.tsx';
 import { HoldsPanel } from './HoldsPanel.tsx';
 import { KeptPanel } from './KeptPanel.tsx';
 import { LastingPanel } from './LastingPanel.tsx';
+import { LooksPanel } from './LooksPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { MethodsPanel } from './MethodsPanel.tsx';
 import { PieceStepsPanel } from './PieceStepsPanel.tsx';
@@ -148,6 +149,7 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           'figures',
           <>
             <SafetyPanel row={row} />
+            <LooksPanel row={row} />
             <LastingPanel row={row} />
           </>,
         ),

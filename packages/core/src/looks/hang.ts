@@ -56,7 +56,7 @@ export const hangKey = (lines: readonly DressLine[], shapes: readonly DrawnShape
   ]);
 
 /** How far a line's middle is from the wall: half as deep as it is. */
-export const middleOf = ({ widthM, taper, backing }: DressLine): number =>
+const middleOf = ({ widthM, taper, backing }: DressLine): number =>
   (flatness(backing) * widthM * (1 + taper)) / 4;
 
 /** The balloons of all lines but the fillers, each tied in the middle of its line. */

@@ -1,4 +1,4 @@
-import { LookedKind, type LookLimits, type Piece, type Workshop } from '@early-lantern/contract';
+import type { LookedKind, LookLimits, Piece, Workshop } from '@early-lantern/contract';
 import { inchesToMetres } from '../quantity/length.ts';
 
 /** What the eye is not to find, as is usual. Common practice, no source; widths, middle and patches from memory. */
@@ -17,6 +17,6 @@ export function limitsOf(
   { kind }: Pick<Piece, 'kind'>,
   { looks, looksOfKind }: Pick<Workshop, 'looks' | 'looksOfKind'>,
 ): LookLimits {
-  const looked = LookedKind.safeParse(kind);
-  return { ...usualLimits, ...looks, ...(looked.success ? looksOfKind?.[looked.data] : undefined) };
+  // Of a kind that is not looked at there are none.
+  return { ...usualLimits, ...looks, ...looksOfKind?.[kind as LookedKind] };
 }

@@ -3,9 +3,9 @@ import { designOf } from '../piece/design.ts';
 import { dress } from '../piece/dressing.ts';
 import { type ColouredBalloon, colouredDressing, nearestLast } from '../piece/dressing-picture.ts';
 import type { Picture } from '../piece/picture.ts';
-import { withStandInColours } from '../piece/picture-of.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { attached, schoolsOf } from '../piece/recipe-of.ts';
+import { withStandInColours } from '../piece/stand-in-colours.ts';
 import { limitsOf } from './limits.ts';
 import { type Look, lookOf } from './look-of.ts';
 
