@@ -1,6 +1,7 @@
 import type { FullPiece, LookFiller, Piece } from '@early-lantern/contract';
 import type { Picture } from '@early-lantern/core';
 import {
+  Box,
   Button,
   Dialog,
   DialogActions,
@@ -73,6 +74,16 @@ export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: Pie
             </Typography>
           )}
           {sheet}
+          {look && look.lookOver.length > 0 && (
+            <Box data-testid="look-over">
+              <Typography sx={{ fontWeight: 650 }}>When it hangs, step back and look:</Typography>
+              <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+                {look.lookOver.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </Box>
+            </Box>
+          )}
         </Stack>
       </DialogContent>
       <DialogActions sx={{ flexWrap: 'wrap', gap: 1 }}>

@@ -34,6 +34,13 @@ export function DressingMaps({ plan, file, pictures }: DressingMapsProps) {
               <strong>{piece.name}</strong>:{' '}
               {[...mapLines(fillers), ...mapNotes(fillers, look.fillers.counted)].join(' ')}
             </figcaption>
+            {look.lookOver.length > 0 && (
+              <ul className="sheet-look">
+                {look.lookOver.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            )}
             <PieceSheet
               name={piece.name}
               picture={picture}

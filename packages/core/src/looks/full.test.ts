@@ -173,3 +173,26 @@ test('every filler that closes a piece has its number along it, the counted ones
     expect(near?.some(({ role }) => role === 'filler')).toBe(true);
   }
 });
+
+test('what to look at when one steps back: the foot, a corner that stands up, gaps with what closes them, the sides', () => {
+  const corner = [
+    { xM: 1, yM: 0.2 },
+    { xM: 1, yM: 2.6 },
+    { xM: 4, yM: 2.6 },
+  ];
+  const bare = { nominalIn: 5, inflatedIn: { min: 3, max: 4.5 }, triosPerM: 0 };
+  const of = (more: object) =>
+    fullOf(withPieces([onWall({ line: corner, ...more })]), false).pieces[0]?.lookOver ?? [];
+  const list = of({ fillers: bare });
+  expect(list[0]).toMatch(/^Its foot/);
+  expect(
+    list.some((line) =>
+      /^The corner about (7 ft 9 in|8 ft) from its thick end tends to slump: lift it\.$/.test(line),
+    ),
+  ).toBe(true);
+  expect(list.some((line) => /^A gap of .* from its thick end.*: a trio of 5 in\.$/.test(line))).toBe(true);
+  expect(of({ largeToFront: true })).toContain('Turn the largest to the front.');
+  // Straight along the wall nothing slumps, and no foot comes down.
+  const straight = fullOf(withPieces([onWall({})]), false).pieces[0]?.lookOver ?? [];
+  expect(straight.filter((line) => /corner|foot/.test(line))).toEqual([]);
+});

@@ -7,6 +7,7 @@ import { schoolsOf } from '../piece/recipe-of.ts';
 import { detailsOf } from './details.ts';
 import { limitsOf } from './limits.ts';
 import { type Filler, type Look, lookOf } from './look-of.ts';
+import { lookOverOf } from './look-over.ts';
 import { isSettled } from './settled-picture.ts';
 
 /** What is seen of a piece, and where its fillers go. */
@@ -32,7 +33,7 @@ function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): 
   if (!isSettled(piece)) return undefined;
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const limits = limitsOf(piece, workshop);
-  const name = `${isQuick ? 'quick' : 'fine'} ${JSON.stringify(limits)} ${design.key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify(limits)} ${design.key}`;
   const before = known.get(name);
   if (before) return before;
   const placement = design.placement();
@@ -41,15 +42,19 @@ function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): 
   const details = isQuick
     ? { straightness: null, evenness: null, floorContact: null, clumps: [] }
     : detailsOf(piece, placement, look, limits);
-  const seen = {
-    piece: { ...asFullPiece(piece, look), ...details, limits },
-    fillers: fillersAlong(piece, look),
-  };
+  const fillers = fillersAlong(piece, look);
+  const full = { ...asFullPiece(piece, look), ...details, limits };
+  const chains = (placement.lines ?? []).map(({ chain }) => chain);
+  const lookOver = isQuick ? [] : lookOverOf(piece, chains, full, fillers, workshop);
+  const seen = { piece: { ...full, lookOver }, fillers };
   known.set(name, seen);
   return seen;
 }
 
-type Closed = Omit<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'limits'>;
+type Closed = Omit<
+  FullPiece,
+  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'limits' | 'lookOver'
+>;
 
 const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): Closed => ({
   id,

@@ -1,0 +1,90 @@
+import type { FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
+import type { XY } from '../geometry/line.ts';
+import { mixOf } from '../piece/mix-of.ts';
+import { formatLength, METRES_PER_FOOT } from '../quantity/length.ts';
+import { plural } from '../quantity/plural.ts';
+
+/** A corner as sharp as this hangs by itself and slumps. Common practice, no source. */
+const SHARP_RAD = (40 * Math.PI) / 180;
+/** Nobody measures closer than this along a garland that hangs: a quarter of a foot, or a tenth of a metre. */
+const STEP_M = { imperial: METRES_PER_FOOT / 4, metric: 0.1 } as const;
+/** More gaps than this are not told one by one. */
+const GAPS_TOLD = 3;
+
+/**
+ * What to look at when a piece hangs and one steps back, from what its settling shows to be at risk; what to do about it
+ * with it. In the order in which one sees it: from the foot to the tip, then from the sides.
+ */
+export function lookOverOf(
+  piece: Piece,
+  chains: readonly (readonly XY[])[],
+  look: Omit<FullPiece, 'lookOver'>,
+  fillers: readonly LookFiller[],
+  { units, colours }: Pick<Workshop, 'units' | 'colours'>,
+): string[] {
+  const length = (metres: number) => formatLength(metres, units);
+  const stepM = STEP_M[units];
+  const at = (place: { xM: number; yM: number }) =>
+    `about ${length(Math.round(alongM(chains, place) / stepM) * stepM)} from its thick end`;
+  const { floorContact, clumps, evenness, straightness, gaps, limits, spineSeenM } = look;
+  const list: string[] = [];
+  if (floorContact)
+    list.push(
+      floorContact.gapM > limits.footM
+        ? `Its foot hangs ${length(floorContact.gapM)} above the floor: let it down, or set small ones below.`
+        : 'Its foot is to lie on the floor: spread it, and push it back where it was kicked.',
+    );
+  for (const corner of slumping(piece))
+    list.push(
+      `The corner ${at(corner)} tends to slump: lift it${'raisedCorners' in piece && piece.raisedCorners ? ', its clusters on top' : ''}.`,
+    );
+  for (const { xM, yM, radiusM, view, closeWith } of gaps.slice(0, GAPS_TOLD))
+    list.push(
+      `A gap of ${length(2 * radiusM)} is left ${at({ xM, yM })}${view === 'front' ? '' : `, seen from the ${view}`}: ${closeWith}`,
+    );
+  if (gaps.length > GAPS_TOLD)
+    list.push(`${plural(gaps.length - GAPS_TOLD, 'gap')} more are left: walk along it.`);
+  if (spineSeenM >= limits.stringM)
+    list.push(`${length(spineSeenM)} of what it hangs on shows: turn a balloon over it.`);
+  if (evenness && evenness.narrowPct < limits.narrowPct)
+    list.push(`It is thinnest ${at(evenness)}: push its clusters together there.`);
+  if (straightness && straightness.offM > limits.offM)
+    list.push(`It strays ${length(straightness.offM)} ${at(straightness)}: set a point more.`);
+  for (const { colour, balloons, ...place } of clumps)
+    list.push(
+      `${balloons} in ${colours.find(({ id }) => id === colour)?.name ?? colour} hang side by side ${at(place)}: change some for their neighbours.`,
+    );
+  if (mixOf(piece)?.largeToFront) list.push('Turn the largest to the front.');
+  if (fillers.some(({ view, isCounted }) => isCounted && view !== 'front'))
+    list.push('Look at it from both sides: the numbers with ‹ and › of its dressing map.');
+  return list;
+}
+
+/** Corners of a line that stand up: nothing carries them but the two sides they lean on. */
+function slumping(piece: Piece): { xM: number; yM: number }[] {
+  if (piece.kind !== 'organic-garland') return [];
+  const { line } = piece;
+  return line.filter((point, i) => {
+    const [before, after] = [line[i - 1], line[i + 1]];
+    if (!before || !after) return false;
+    const into = Math.atan2(point.yM - before.yM, point.xM - before.xM);
+    const out = Math.atan2(after.yM - point.yM, after.xM - point.xM);
+    const turn = Math.abs(((out - into + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
+    return turn > SHARP_RAD && point.yM > (before.yM + after.yM) / 2;
+  });
+}
+
+/** How far along its line a place is, m: of several lines the one it is nearest to. */
+function alongM(chains: readonly (readonly XY[])[], { xM, yM }: { xM: number; yM: number }): number {
+  let [least, along] = [Infinity, 0];
+  for (const chain of chains) {
+    let passed = 0;
+    chain.forEach((point, i) => {
+      const before = chain[i - 1];
+      if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
+      const far = Math.hypot(point.x - xM, point.y - yM);
+      if (far < least) [least, along] = [far, passed];
+    });
+  }
+  return along;
+}
