@@ -1,5 +1,14 @@
+import { chromium as browserType } from '@playwright/test';
 import { getJob, getPlan, ownJob } from './support/api.ts';
+import { chromium } from './support/browser.ts';
 import { expect, test } from './support/test.ts';
+
+const podium = async (page: import('@playwright/test').Page, id: string, name: string) => {
+  await page.goto(`/jobs/${id}/pieces`);
+  await page.getByRole('combobox').filter({ hasText: 'North wall' }).click();
+  await page.getByRole('option', { name: 'Podium front' }).click();
+  await page.getByRole('button', { name, exact: true }).first().click();
+};
 
 test('a garland with gaps says so and shows where; the fillers that close them are taken by keyboard, counts follow, undo takes them back', async ({
   page,
@@ -12,18 +21,15 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   const before = await look();
   if (!edge || !before || before.fillers.needed <= before.fillers.counted)
     throw new Error('nothing to close');
-  await page.goto('/jobs/full-look/pieces');
-  await page.getByRole('combobox').filter({ hasText: 'North wall' }).click();
-  await page.getByRole('option', { name: 'Podium front' }).click();
-  await page.getByRole('button', { name: edge.name, exact: true }).first().click();
+  await podium(page, 'full-look', edge.name);
   const line = page.getByTestId('look-line');
-  await expect(line).toContainText(`${before.fillers.needed} filler trios close it`, { timeout: 30_000 });
+  await expect(line).toContainText(`${before.fillers.needed} filler trios close them`, { timeout: 30_000 });
   await expect(page.getByTestId('look-marks').locator('circle').first()).toBeVisible();
   const take = line.getByRole('button', { name: /^Take \d+ more$/ });
   await take.focus();
   await page.keyboard.press('Enter');
   await expect(line).toContainText('Full: no gap worth closing', { timeout: 30_000 });
-  await expect(page.getByTestId('look-marks')).toBeHidden();
+  await expect(page.getByTestId('look-marks').getByRole('button')).toHaveCount(0);
   await expect.poll(async () => (await look())?.gaps).toEqual([]);
   // The bench blows them.
   const trios = (await plan()).pieces.find(({ id }) => id === edge.id)?.fillerClusters;
@@ -32,4 +38,77 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
   await expect(line).toContainText('Not full yet', { timeout: 30_000 });
   expect((await getJob(request, 'full-look')).pieces.length).toBeGreaterThan(1);
+});
+
+test('a gap is pressed on the drawing and says what closes it; taken, the dressing map has every filler, on screen and on the run sheet', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'full-map');
+  const [, edge] = (await getPlan(request, 'full-map')).pieces;
+  if (!edge) throw new Error('no garland');
+  await podium(page, 'full-map', edge.name);
+  const gap = page.getByTestId('look-marks').getByRole('button', { name: /^Gap 2, seen from/ });
+  await gap.click({ timeout: 30_000 });
+  const asked = page.getByRole('dialog', { name: 'Gap 2' });
+  await expect(asked).toContainText('Close it with a trio of 5 in.');
+  await asked.getByRole('button', { name: /^Take the \d+ fillers that close all$/ }).click();
+  await expect(page.getByTestId('look-line')).toContainText('no gap worth closing', { timeout: 30_000 });
+  await page.getByTestId('look-line').getByRole('button', { name: 'Dressing map' }).click();
+  const map = page.getByRole('dialog', { name: new RegExp(`: ${edge.name}$`) });
+  await expect(map.getByTestId('map-words')).toContainText('Each number stands for a trio of 5 in.');
+  const { fillers } = (await getPlan(request, 'full-map')).full;
+  const own = fillers.filter(({ pieceId }) => pieceId === edge.id);
+  expect(own.every(({ isCounted }) => isCounted)).toBe(true);
+  const numbers = map.getByRole('img', { name: `Dressing map of ${edge.name}` }).locator('text');
+  await expect(numbers).toHaveCount(own.length);
+  // As a picture for the client.
+  await map.getByRole('button', { name: 'Picture' }).click();
+  const [png] = await Promise.all([
+    page.waitForEvent('download'),
+    map.getByRole('button', { name: 'Save as PNG' }).click(),
+  ]);
+  expect(png.suggestedFilename()).toMatch(/\.png$/);
+  await map.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: 'Run sheet' }).click();
+  const printed = page.getByTestId('dressing-maps').getByRole('figure').filter({ hasText: edge.name });
+  await expect(printed.getByRole('img').locator('text')).toHaveCount(own.length, { timeout: 30_000 });
+});
+
+test('the spot in the round, from where guests stand; without WebGL the elevation shows the same', async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  await ownJob(request, 'full-round');
+  await page.goto('/jobs/full-round/pieces');
+  await page.getByRole('button', { name: 'In the round' }).click();
+  const view = page.getByTestId('round-view');
+  await expect(view).toHaveAttribute('aria-label', /in the round, [1-9]\d+ balloons$/, { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  // Balloons are painted: the middle of the picture is no longer the wall alone.
+  const colours = () =>
+    view.locator('canvas').evaluate((canvas: HTMLCanvasElement) => {
+      const paper = document.createElement('canvas');
+      paper.width = canvas.width;
+      paper.height = canvas.height;
+      const ink = paper.getContext('2d');
+      ink?.drawImage(canvas, 0, 0);
+      const dots = ink?.getImageData(0, 0, paper.width, paper.height).data ?? [];
+      const found = new Set<number>();
+      for (let i = 0; i < dots.length; i += 4)
+        found.add(((dots[i] ?? 0) << 16) | ((dots[i + 1] ?? 0) << 8) | (dots[i + 2] ?? 0));
+      return found.size;
+    });
+  await expect.poll(colours, { timeout: 20_000 }).toBeGreaterThan(400);
+  await page.getByRole('button', { name: 'Evening' }).click();
+  await expect(page.getByRole('button', { name: 'Evening' })).toHaveAttribute('aria-pressed', 'true');
+
+  const without = await browserType.launch({ ...chromium, args: [...chromium.args, '--disable-3d-apis'] });
+  const flat = await without.newPage(baseURL ? { baseURL } : {});
+  await flat.goto('/jobs/full-round/pieces');
+  await expect(flat.getByTestId('look-line')).toBeVisible({ timeout: 30_000 });
+  await expect(flat.getByRole('button', { name: 'In the round' })).toHaveCount(0);
+  await expect(flat.getByRole('application')).toBeVisible();
+  await without.close();
 });

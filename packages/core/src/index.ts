@@ -64,6 +64,7 @@ export { rideThings } from './loading/kit.ts';
 export type { LongerLoad } from './loading/longer.ts';
 export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
+export { closedPiece } from './looks/closed-piece.ts';
 export { usualLimits } from './looks/limits.ts';
 export { settledPictureOf } from './looks/settled-picture.ts';
 export { withFillersNeeded } from './looks/take-fillers.ts';

@@ -6,6 +6,8 @@ interface LookMarksProps {
   colours: readonly Colour[];
   heightM: number;
   perM: number;
+  /** A gap was pressed: which one, and its mark. */
+  onGap: (index: number, mark: Element) => void;
 }
 
 const VIEWS = { front: 'seen from the front', left: 'seen from the left', right: 'seen from the right' };
@@ -16,7 +18,7 @@ const RED = '#a3341f';
  * What the eye will find at a piece, where it is: gaps as rings as wide as they are, the widest first; clumps dashed; thin
  * places, bends and a foot above the floor by a word.
  */
-export function LookMarks({ look, colours, heightM, perM }: LookMarksProps) {
+export function LookMarks({ look, colours, heightM, perM, onGap }: LookMarksProps) {
   const { gaps, clumps, evenness, straightness, floorContact, limits } = look;
   const px = 1 / perM;
   return (
@@ -61,11 +63,23 @@ export function LookMarks({ look, colours, heightM, perM }: LookMarksProps) {
       {gaps.map(({ xM, yM, radiusM, view, closeWith }, i) => {
         const r = Math.max(radiusM, 7 * px);
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no id, the widest is the first
-          <g key={i} transform={`translate(${xM} ${heightM - yM})`}>
-            <title>
-              gap {i + 1}, {VIEWS[view]}: {closeWith}
-            </title>
+          <g
+            // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no id, the widest is the first
+            key={i}
+            transform={`translate(${xM} ${heightM - yM})`}
+            // biome-ignore lint/a11y/useSemanticElements: a mark on a drawing
+            role="button"
+            tabIndex={0}
+            aria-label={`Gap ${i + 1}, ${VIEWS[view]}: ${closeWith}`}
+            pointerEvents="all"
+            style={{ cursor: 'pointer' }}
+            onClick={(event) => onGap(i, event.currentTarget)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' && event.key !== ' ') return;
+              event.preventDefault();
+              onGap(i, event.currentTarget);
+            }}
+          >
             <Ring r={r} px={px} />
             <Word px={px} y={4 * px}>
               {i + 1}

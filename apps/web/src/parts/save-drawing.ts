@@ -49,13 +49,12 @@ export async function saveAsPng(name: string, card: ReactElement, aspect: number
   const [width, height] = aspect >= 1 ? [PNG_PX, PNG_PX / aspect] : [PNG_PX * aspect, PNG_PX];
   const text = (await markup(card)).replace('<svg ', `<svg width="${width}" height="${height}" `);
   const picture = new Image();
-  picture.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
+  picture.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
   await picture.decode();
   const paper = document.createElement('canvas');
   paper.width = Math.round(width);
   paper.height = Math.round(height);
   paper.getContext('2d')?.drawImage(picture, 0, 0, paper.width, paper.height);
-  URL.revokeObjectURL(picture.src);
   const blob = await new Promise<Blob | null>((done) => paper.toBlob(done, 'image/png'));
   if (blob) saveBlob(blob, `${fileName(name)}.png`);
 }

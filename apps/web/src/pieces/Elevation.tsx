@@ -1,7 +1,8 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { allCarriedBy, backToFront, depthOf, METRES_PER_INCH } from '@early-lantern/core';
 import { Box } from '@mui/material';
-import { type ReactNode, useCallback, useMemo, useRef } from 'react';
+import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import { GapQuestion } from '../looks/GapQuestion.tsx';
 import { LookMarks } from '../looks/LookMarks.tsx';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
@@ -39,6 +40,7 @@ export function Elevation(props: ElevationProps) {
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units } = useUnits();
+  const [gap, setGap] = useState<{ index: number; mark: Element }>();
   // The same object while nothing is resized: what is drawn from it need not be drawn again.
   const { box, perM } = useMemo(() => spotFrame(spot, size), [spot, size]);
   const snapM = units === 'imperial' ? METRES_PER_INCH : 0.02;
@@ -126,8 +128,17 @@ export function Elevation(props: ElevationProps) {
           )}
           {look && (
             <Layer box={box} size={size} isAbove>
-              <LookMarks look={look} colours={workshop.colours} heightM={spot.heightM} perM={perM} />
+              <LookMarks
+                look={look}
+                colours={workshop.colours}
+                heightM={spot.heightM}
+                perM={perM}
+                onGap={(index, mark) => setGap({ index, mark })}
+              />
             </Layer>
+          )}
+          {chosen && look && gap && (
+            <GapQuestion piece={chosen} look={look} asked={gap} onClose={() => setGap(undefined)} />
           )}
           {chosen && (
             <Layer box={box} size={size} isAbove>

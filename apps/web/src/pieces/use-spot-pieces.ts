@@ -1,6 +1,7 @@
 import { Piece, type PieceKind, type Point, read } from '@early-lantern/contract';
 import {
   allCarriedBy,
+  closedPiece,
   kindNames,
   movesWith,
   newPiece,
@@ -65,9 +66,10 @@ export function useComings({ spot, choose, setSpotId, view }: ReturnType<typeof 
       const name = alike ? `${kindNames[kind]} ${alike + 1}` : kindNames[kind];
       const colours = workshop.colours.map((colour) => colour.id);
       const seed = Math.floor(Math.random() * 1_000_000);
-      put(whereThereIsRoom(newPiece(kind, { id: newId(name), name, spot, colours, seed }), spot, pieces));
+      const made = newPiece(kind, { id: newId(name), name, spot, colours, seed });
+      put(closedPiece(whereThereIsRoom(made, spot, pieces), workshop));
     },
-    [spot, workshop.colours, pieces, put],
+    [spot, workshop, pieces, put],
   );
   const held = planned?.plan.holds.pieces;
   const doIt = useCallback(

@@ -7,6 +7,7 @@ import { pictureOf } from '../piece/picture-of.ts';
 import { planJob } from '../plan.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { demoJob, garland } from '../test/samples.ts';
+import { closedPiece } from './closed-piece.ts';
 import { fullOf } from './full.ts';
 import { limitsOf } from './limits.ts';
 import { settledPictureOf } from './settled-picture.ts';
@@ -195,4 +196,18 @@ test('what to look at when one steps back: the foot, a corner that stands up, ga
   // Straight along the wall nothing slumps, and no foot comes down.
   const straight = fullOf(withPieces([onWall({})]), false).pieces[0]?.lookOver ?? [];
   expect(straight.filter((line) => /corner|foot/.test(line))).toEqual([]);
+});
+
+test('a new piece begins with the fillers that close it', () => {
+  for (const kind of ['organic-garland', 'standing-garland'] as const)
+    for (const seed of [3, 11]) {
+      const spot = shed.site.spots[0];
+      const colours = shed.workshop.colours.map(({ id }) => id);
+      const made = newPiece(kind, { id: 'new', name: 'New', spot, colours, seed } as never);
+      const piece = closedPiece(made, shed.workshop);
+      const [look] = fullOf(withPieces([piece]), false).pieces;
+      expect(look?.gaps).toEqual([]);
+      expect(look?.fillers.counted).toBeGreaterThanOrEqual(look?.fillers.needed ?? Infinity);
+      expect(look?.fillers.counted).toBeLessThanOrEqual((look?.fillers.needed ?? 0) + 1);
+    }
 });

@@ -29,7 +29,8 @@ export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   };
 }
 
-function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): Seen | undefined {
+/** What is seen of one piece; undefined for what is not looked at closely. */
+export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): Seen | undefined {
   if (!isSettled(piece)) return undefined;
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const limits = limitsOf(piece, workshop);

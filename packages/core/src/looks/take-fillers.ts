@@ -1,4 +1,4 @@
-import type { FullPiece, Piece } from '@early-lantern/contract';
+import type { FullPiece, Mix, Piece } from '@early-lantern/contract';
 import { mixOf, withMix } from '../piece/mix-of.ts';
 
 /** The most fillers a metre that a piece may have. */
@@ -16,7 +16,13 @@ export function withFillersNeeded(
   const mix = mixOf(piece);
   if (needed <= counted || !mix) return undefined;
   const now = mix.fillers.triosPerM;
-  const perM = counted > 0 && now > 0 ? (now * needed) / counted : needed / Math.max(0.1, lengthM);
-  const triosPerM = Math.min(MOST_PER_M, Math.ceil(perM * 100) / 100);
-  return withMix(piece, { fillers: { ...mix.fillers, triosPerM } });
+  return withDensity(
+    piece,
+    mix.fillers,
+    counted > 0 && now > 0 ? (now * needed) / counted : needed / Math.max(0.1, lengthM),
+  );
 }
+
+/** A piece with so many fillers a metre, rounded up, so that the count does not fall short. */
+export const withDensity = <P extends Piece>(piece: P, fillers: Mix['fillers'], perM: number): P =>
+  withMix(piece, { fillers: { ...fillers, triosPerM: Math.min(MOST_PER_M, Math.ceil(perM * 100) / 100) } });
