@@ -8,6 +8,7 @@ import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
 import { benchClock } from './bench-clock.ts';
 import { benchLoad, benchVans } from './bench-load.ts';
+import { LOOKS, pictureOfIt, quickLook, settledAndSeen, wholeLook } from './bench-looks.ts';
 import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
 
@@ -56,8 +57,8 @@ function benchPlan(): void {
   const [first] = file.job.pieces;
   if (!first) throw new Error('the demo job has no piece');
   file.job.pieces = [...file.job.pieces.slice(0, 2), { ...first, id: 'third', name: 'Third' }];
-  const ms = (work: () => unknown) => {
-    const median = medianMs(work);
+  const ms = (work: () => unknown, rounds?: number) => {
+    const median = medianMs(work, rounds);
     return `${median.toFixed(1)} ms (${(median / unit).toFixed(0)} units)`;
   };
   const easy = structuredClone(file);
@@ -104,6 +105,14 @@ function benchPlan(): void {
     'fewest points for 30 ft of garland, 60 places to choose from',
     ms(() => choosePoints(run)),
   );
+  for (const [balloons, limitMs] of LOOKS)
+    report(
+      `${balloons} balloons settled, seen from three sides (limit ${limitMs} ms)`,
+      ms(() => settledAndSeen(balloons), 9),
+    );
+  report('a garland of 13 ft looked at while it is dragged, plan and all', ms(quickLook, 30));
+  report('the same when the hand lets go, plan and all', ms(wholeLook, 15));
+  report('its picture as it hangs', ms(pictureOfIt, 15));
   report(
     'balloons of the same placed for the picture',
     ms(() => withEdit(file, file.job.pieces.length).job.pieces.map((piece) => pictureOf(piece))),
