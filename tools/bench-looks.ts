@@ -55,7 +55,7 @@ export function settledAndSeen(count: number): number {
 let moves = 0;
 
 /** A garland never looked at before: nothing of it is known. */
-export function anotherGarland(): { file: JobFile; piece: Piece } {
+function anotherGarland(): { file: JobFile; piece: Piece } {
   const file = demo('02-engine-shed');
   const first = file.job.pieces.find((piece): piece is OrganicGarland => piece.kind === 'organic-garland');
   if (!first) throw new Error('the demo job has no garland');

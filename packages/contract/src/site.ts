@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { TooLoud } from './noise.ts';
 import { Point } from './piece/common.ts';
 import { repeated, withRule } from './rules.ts';
-import { Id, LengthM, Name, Text, TimeOfDay } from './scalars.ts';
+import { Hex, Id, LengthM, Name, Text, TimeOfDay } from './scalars.ts';
 import { GeoPoint } from './travel.ts';
 
 /** `iron` stands for metal that holds a magnet, `metal` for metal that does not; `mesh` for greenery on mesh. */
@@ -88,6 +88,8 @@ const SpotFields = z.strictObject({
   /** Where it is no plain rectangle: its corners in order. */
   outline: z.array(Point).min(3).max(24).optional(),
   surface: Surface,
+  /** Its colour, where it is another than such surfaces usually have. */
+  colour: Hex.optional(),
   // What is left out has not been looked at yet; an empty list says that there is none.
   regions: z.array(Region).max(40).optional(),
   fixings: z.array(Fixing).max(60).optional(),

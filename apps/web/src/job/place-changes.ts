@@ -38,6 +38,7 @@ export const spotWords: Record<Exclude<keyof Spot, 'id'>, string> = {
   heightM: 'height',
   depthM: 'floor in front',
   outline: 'outline',
+  colour: 'colour',
   surface: 'surface',
   regions: 'areas with another surface',
   fixings: 'what there is to fix to',

@@ -63,11 +63,11 @@ export function LookMarks({ look, colours, heightM, perM, onGap }: LookMarksProp
       {gaps.map(({ xM, yM, radiusM, view, closeWith }, i) => {
         const r = Math.max(radiusM, 7 * px);
         return (
+          // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing
           <g
             // biome-ignore lint/suspicious/noArrayIndexKey: gaps have no id, the widest is the first
             key={i}
             transform={`translate(${xM} ${heightM - yM})`}
-            // biome-ignore lint/a11y/useSemanticElements: a mark on a drawing
             role="button"
             tabIndex={0}
             aria-label={`Gap ${i + 1}, ${VIEWS[view]}: ${closeWith}`}

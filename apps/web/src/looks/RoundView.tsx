@@ -5,7 +5,7 @@ import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { floorColours } from '../pieces/SpotDrawing.tsx';
-import { surfaceTone } from '../pieces/surface-patterns.tsx';
+import { wallHex } from '../pieces/surface-patterns.tsx';
 import { ballCloud, ballMaterial, lights } from './ball-cloud.ts';
 import { FormedBalloon, PersonForSize, SolidShape } from './RoomThings.tsx';
 import { roomOf } from './room.ts';
@@ -29,7 +29,7 @@ export function RoundView({ spot, indoors, pieces, pictures, workshop }: RoundVi
   );
   const isIndoors = spot.indoors ?? indoors;
   const dark = light === 'evening';
-  const wall = surfaceTone[spot.surface].ground;
+  const wall = wallHex(spot);
   const floor = spot.floor ? floorColours[spot.floor] : isIndoors ? '#cfc4ad' : '#b9c3a0';
   return (
     <Stack sx={{ height: '100%', minHeight: 340, gap: 1 }}>
@@ -40,7 +40,15 @@ export function RoundView({ spot, indoors, pieces, pictures, workshop }: RoundVi
           value={from}
           aria-label="Stand"
           onChange={(_, next: StandpointId | null) => next && setFrom(next)}
-          sx={{ flexWrap: 'wrap', '& .MuiToggleButton-root': { py: 0.4, textTransform: 'none' } }}
+          sx={{
+            overflowX: 'auto',
+            '& .MuiToggleButton-root': {
+              py: 0.4,
+              textTransform: 'none',
+              whiteSpace: 'nowrap',
+              flexShrink: 0,
+            },
+          }}
         >
           {standpoints.map(({ id, label }) => (
             <ToggleButton key={id} value={id}>

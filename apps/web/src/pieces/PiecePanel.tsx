@@ -5,6 +5,7 @@ import {
   Piece,
   type PlanPiece,
   read,
+  type Spot,
   type Workshop,
 } from '@early-lantern/contract';
 import { backOf, type Picture } from '@early-lantern/core';
@@ -12,6 +13,7 @@ import { Alert, Stack, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
 import { LookLine } from '../looks/LookLine.tsx';
+import { PaletteLine } from '../looks/PaletteLine.tsx';
 import { AssemblyCard } from './AssemblyCard.tsx';
 import { AttachmentFields } from './AttachmentFields.tsx';
 import { CountLine } from './CountLine.tsx';
@@ -56,10 +58,11 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
   );
   const picture = planned?.pictures[piece.id];
   const { workshop, site } = file;
-  const back = backOf(site.spots.find(({ id }) => id === piece.spotId)?.kind);
+  const spot = site.spots.find(({ id }) => id === piece.spotId);
+  const back = backOf(spot?.kind);
   const now = useMemo(
-    () => ({ piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back }),
-    [piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back],
+    () => ({ piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, spot, back }),
+    [piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, spot, back],
   );
   const shown = useDeferredValue(now);
   return (
@@ -86,19 +89,34 @@ interface PanelProps extends Pick<PiecePanelProps, 'piece' | 'pieces' | 'onMove'
   isQuick: boolean;
   picture: Picture | undefined;
   workshop: Workshop;
+  spot: Spot | undefined;
   /** What its distance from back to front is measured from. */
   back: string;
   changePiece: JobContextValue['changePiece'];
 }
 
 const Panel = memo(function Panel(props: PanelProps) {
-  const { piece, pieces, plan, held, look, fillers, isQuick, picture, workshop, back, changePiece, onMove } =
-    props;
+  const {
+    piece,
+    pieces,
+    plan,
+    held,
+    look,
+    fillers,
+    isQuick,
+    picture,
+    workshop,
+    spot,
+    back,
+    changePiece,
+    onMove,
+  } = props;
   const typed = useRef(0);
   const [fault, setFault] = useState<string>();
   const { colours } = workshop;
 
   const still = useStill(piece);
+  const usedColours = useMemo(() => (plan?.balloons ?? []).map(({ colour }) => colour), [plan?.balloons]);
 
   /** Takes a piece over, changed from an older state of it, if it is sound; else says why not and leaves it. */
   const commitFrom = useCallback(
@@ -159,6 +177,9 @@ const Panel = memo(function Panel(props: PanelProps) {
         back={back}
       />
       <SpreadNote piece={piece} picture={picture} colours={colours} />
+      {plan && (
+        <PaletteLine piece={piece} used={usedColours} colours={colours} spot={spot} onCommit={commit} />
+      )}
       <AttachmentFields piece={piece} />
       {plan && <KeptFields piece={still} balloons={plan.balloons} onCommit={commitStill} />}
       <GradeAndGroup piece={still} onCommit={commitStill} />

@@ -63,7 +63,7 @@ export const SpotDrawing = memo(function SpotDrawing({
   return (
     <g>
       <defs>
-        <SurfacePattern surface={spot.surface} id="surface" />
+        <SurfacePattern surface={spot.surface} id="surface" hex={spot.colour} />
         {(spot.regions ?? []).map((region) => (
           <SurfacePattern key={region.id} surface={region.surface} id={`surface-${region.id}`} />
         ))}

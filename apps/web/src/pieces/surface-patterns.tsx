@@ -1,7 +1,7 @@
-import type { Surface } from '@early-lantern/contract';
+import type { Spot, Surface } from '@early-lantern/contract';
 
 /** Colours of a surface: ground and joints. Muted, so that balloons stand out. */
-export const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
+const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
   painted: { ground: '#ece4d3', joint: '#dfd4bd' },
   brick: { ground: '#e2c3b0', joint: '#cfa893' },
   glass: { ground: '#dbe7e6', joint: '#b3c9c8' },
@@ -14,10 +14,24 @@ export const surfaceTone: Record<Surface, { ground: string; joint: string }> = {
   mesh: { ground: '#e7eddf', joint: '#a9b79a' },
 };
 
-/** SVG pattern of a surface, in metres, under the id given. */
-export function SurfacePattern({ surface, id }: { surface: Surface; id: string }) {
-  const { ground, joint } = surfaceTone[surface];
-  const line = { stroke: joint, fill: 'none' };
+/** The colour of a spot's wall: its own, or what such surfaces usually have. */
+export const wallHex = ({ colour, surface }: Pick<Spot, 'colour' | 'surface'>): string =>
+  colour ?? surfaceTone[surface].ground;
+
+/** SVG pattern of a surface, in metres, under the id given. @param hex its colour, where it is not the usual one */
+export function SurfacePattern({
+  surface,
+  id,
+  hex,
+}: {
+  surface: Surface;
+  id: string;
+  hex?: string | undefined;
+}) {
+  const { ground: usual, joint } = surfaceTone[surface];
+  const ground = hex ?? usual;
+  // Joints of a wall of another colour are a shade of it.
+  const line = { stroke: hex ? `color-mix(in srgb, ${hex} 82%, #1f2637)` : joint, fill: 'none' };
   const tile = (width: number, height: number, drawing: React.ReactNode) => (
     <pattern id={id} width={width} height={height} patternUnits="userSpaceOnUse">
       <rect width={width} height={height} fill={ground} />

@@ -3,6 +3,7 @@ import { hasSurface } from '@early-lantern/core';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import {
   Box,
+  Button,
   FormControlLabel,
   IconButton,
   MenuItem,
@@ -12,8 +13,10 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
+import type { FocusEvent } from 'react';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { wallHex } from '../pieces/surface-patterns.tsx';
 import { asKind } from './new-place.ts';
 import { type OutlineShape, outlineOf, outlineWords, shapeOf } from './outlines.ts';
 import { SpotAir } from './SpotAir.tsx';
@@ -100,6 +103,28 @@ export function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
               </MenuItem>
             ))}
           </TextField>
+        )}
+        {showsSurface && (
+          <Stack direction="row" sx={{ alignItems: 'center', gap: 1 }}>
+            <Box
+              component="input"
+              type="color"
+              aria-label={`Colour of ${spot.name}`}
+              key={spot.colour ?? spot.surface}
+              defaultValue={wallHex(spot)}
+              onBlur={(event: FocusEvent<HTMLInputElement>) => {
+                const colour = event.target.value.toLowerCase();
+                if (colour !== wallHex(spot)) onChange({ colour });
+              }}
+              sx={{ width: 44, height: 36, p: 0, border: 0, bgcolor: 'transparent' }}
+            />
+            <Typography sx={{ fontSize: 14 }}>Colour</Typography>
+            {spot.colour && (
+              <Button size="small" onClick={() => onChange({ colour: undefined })}>
+                As usual
+              </Button>
+            )}
+          </Stack>
         )}
         <LengthField
           label="Width"
