@@ -31,7 +31,7 @@ export const LookLine = memo(function LookLine(props: LookLineProps) {
       <Typography component="div" sx={{ fontSize: 15 }}>
         <strong>{faults.length > 0 ? 'Not full yet' : isQuick ? 'From the front' : 'Full'}</strong>:{' '}
         {faults.length === 0
-          ? `no gap worth closing.${isQuick ? '' : ` ${needed} ${name} close it, ${counted} counted.`}`
+          ? `no gap worth closing.${isQuick || needed + counted === 0 ? '' : ` ${needed} ${name} close it, ${counted} counted.`}`
           : faults.map(({ says }) => capital(says)).join(' ')}
       </Typography>
       {more && (

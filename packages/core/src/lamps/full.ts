@@ -1,5 +1,6 @@
 import type { Full, FullPiece, JobFile, Lamp, Working } from '@early-lantern/contract';
 import { formatLength } from '../quantity/length.ts';
+import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { type LookFault, lookFaults } from './look-faults.ts';
@@ -8,13 +9,13 @@ import { unlit } from './unlit.ts';
 /**
  * *Full?* Lit when from the front and half-way to either side no gap is left that a filler would close, no string shows, the
  * foot meets the floor, the outline keeps to its line and width, and no colour clumps; low with some of that, out where every
- * guest sees it. Only what is dressed organically is settled: packed work closes by its rings.
+ * guest sees it. What is dressed organically is settled first; packed work lies as its rings nest.
  */
 export function fullLamp({ job, workshop }: JobFile, { pieces, isQuick }: Full): Lamp {
   if (job.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: there is nothing to see.');
   if (pieces.length === 0 && isQuick) return unlit('being looked at', 'Known in a moment.');
   const [first] = pieces;
-  if (!first) return unlit('needs a look', 'No organic garland here: look it over once it stands.');
+  if (!first) return unlit('needs a look', 'Nothing here that is known before it stands: look it over then.');
   const nameOf = (id: string) => job.pieces.find((piece) => piece.id === id)?.name ?? '';
   const faults = pieces.flatMap((one) => lookFaults(one, workshop));
   const worst = worstOf(faults, pieces);
@@ -30,7 +31,7 @@ export function fullLamp({ job, workshop }: JobFile, { pieces, isQuick }: Full):
     return {
       state: 'lit',
       figure: `no gap over ${least}`,
-      reason: `From the front and both sides no gap is ${least} wide, no string shows, and no colour clumps.${tooMany(pieces, nameOf)}`,
+      reason: `From the front and both sides no gap is ${least} wide, nothing they hang on shows, and no colour clumps.${tooMany(pieces, nameOf)}${notLooked(job, pieces)}`,
       ...shown,
     };
   const others = faults.length - 1;
@@ -60,6 +61,18 @@ function worstOf(faults: readonly LookFault[], pieces: readonly FullPiece[]): Lo
   )[0];
 }
 
+/** Pieces with balloons that nobody can look at before they stand, in a sentence. */
+function notLooked({ pieces: all }: JobFile['job'], pieces: readonly FullPiece[]): string {
+  const left = all.filter(
+    ({ id, kind }) => !NO_BALLOONS.includes(kind) && !pieces.some((one) => one.id === id),
+  );
+  return left.length > 0
+    ? ` To look over once ${left.length === 1 ? 'it stands' : 'they stand'}: ${listed(left.map(({ name }) => name))}.`
+    : '';
+}
+
+const NO_BALLOONS: readonly string[] = ['backdrop', 'furnishing', 'accent'];
+
 /** Where many more fillers are counted than it takes, in a sentence. */
 function tooMany(pieces: readonly FullPiece[], nameOf: (id: string) => string): string {
   const one = pieces.find(({ fillers }) => fillers.counted > 1.5 * fillers.needed + 2);
@@ -74,16 +87,20 @@ function workingOf(look: FullPiece, name: string): Working[] {
   const { fillers, seeThroughPct, spineSeenPct, largestGapM, straightness, evenness, floorContact, limits } =
     look;
   return [
-    working(
-      `Fillers that close ${name}`,
-      'greedy: the widest gap first, until none is as wide',
-      [
-        ['counted', fillers.counted],
-        ['gap', limits.gapM, 'm'],
-      ],
-      { value: fillers.needed, unit: fillers.name },
-      LOOKED,
-    ),
+    ...(fillers.needed + fillers.counted > 0
+      ? [
+          working(
+            `Fillers that close ${name}`,
+            'greedy: the widest gap first, until none is as wide',
+            [
+              ['counted', fillers.counted],
+              ['gap', limits.gapM, 'm'],
+            ],
+            { value: fillers.needed, unit: fillers.name },
+            LOOKED,
+          ),
+        ]
+      : []),
     working(
       `Seen through, ${name}`,
       'share of the closed outline without balloons, from the worst side',

@@ -35,8 +35,8 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
   if (spineSeenM >= limits.stringM)
     add(
       'string',
-      'string shows',
-      `${length(spineSeenM)} of its string shows.${gaps.length > 0 ? '' : take('hide it')}`,
+      'what it hangs on shows',
+      `${length(spineSeenM)} of what it hangs on shows.${gaps.length > 0 ? '' : take('hide it')}`,
       spineSeenM >= limits.wideM,
     );
   if (floorContact && floorContact.gapM > limits.footM)

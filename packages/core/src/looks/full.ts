@@ -1,4 +1,12 @@
-import type { Full, FullPiece, JobFile, LookFiller, Piece } from '@early-lantern/contract';
+import type {
+  Full,
+  FullPiece,
+  JobFile,
+  LookFiller,
+  LookLimits,
+  Piece,
+  Workshop,
+} from '@early-lantern/contract';
 import { LRUCache } from 'lru-cache';
 import { sizeName } from '../balloon/catalogue.ts';
 import { clusterName } from '../piece/cluster-names.ts';
@@ -8,6 +16,7 @@ import { detailsOf } from './details.ts';
 import { limitsOf } from './limits.ts';
 import { type Filler, type Look, lookOf } from './look-of.ts';
 import { lookOverOf } from './look-over.ts';
+import { type PackedLook, packedLook } from './packed-look.ts';
 import { isSettled } from './settled-picture.ts';
 
 /** What is seen of a piece, and where its fillers go. */
@@ -18,7 +27,7 @@ interface Seen {
 
 const known = new LRUCache<string, Seen>({ max: 80 });
 
-/** How the pieces of a job will look that are dressed organically. @param isQuick while something is dragged */
+/** How the pieces of a job will look that are dressed organically or packed in rings. @param isQuick while something is dragged */
 export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   const seen = job.pieces.flatMap((piece) => seenOf(piece, workshop, isQuick) ?? []);
   return {
@@ -39,12 +48,17 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
   if (before) return before;
   const placement = design.placement();
   const look = lookOf(design.key, placement, limits, isQuick);
-  if (!look) return undefined;
+  if (!look) {
+    const packed = packedLook(placement, limits, isQuick);
+    const seen = packed && seenPacked(piece, packed, limits, workshop);
+    if (seen) known.set(name, seen);
+    return seen;
+  }
   const details = isQuick
     ? { straightness: null, evenness: null, floorContact: null, clumps: [] }
     : detailsOf(piece, placement, look, limits);
   const fillers = fillersAlong(piece, look);
-  const full = { ...asFullPiece(piece, look), ...details, limits };
+  const full = { ...asFullPiece(piece, look, () => inWords(look.fillers)), ...details, limits };
   const chains = (placement.lines ?? []).map(({ chain }) => chain);
   const lookOver = isQuick ? [] : lookOverOf(piece, chains, full, fillers, workshop);
   const seen = { piece: { ...full, lookOver }, fillers };
@@ -52,12 +66,30 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
   return seen;
 }
 
+/** Packed work as it is seen: nothing but its rings closes it. */
+function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop: Workshop): Seen {
+  const fillers = { name: 'fillers', nominalIn: 0, size: 1, needed: 0, counted: 0 };
+  const full = {
+    ...asFullPiece(piece, { ...look, fillers }, () => 'press the layers on either side together.'),
+    straightness: null,
+    evenness: null,
+    floorContact: null,
+    clumps: [],
+    limits,
+  };
+  return { piece: { ...full, lookOver: lookOverOf(piece, [], full, [], workshop) }, fillers: [] };
+}
+
 type Closed = Omit<
   FullPiece,
   'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'limits' | 'lookOver'
 >;
 
-const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): Closed => ({
+const asFullPiece = (
+  { id }: Piece,
+  { before, after, gaps, fillers }: Pick<Look, 'before' | 'after' | 'gaps' | 'fillers'>,
+  closedBy: () => string,
+): Closed => ({
   id,
   spineSeenPct: { before: before.spine.pct, after: after.spine.pct },
   spineSeenM: after.spine.longestM,
@@ -70,7 +102,7 @@ const asFullPiece = ({ id }: Piece, { before, after, gaps, fillers }: Look): Clo
     zM: z,
     radiusM,
     view: viewOf(turn),
-    closeWith: inWords(fillers),
+    closeWith: closedBy(),
   })),
   fillers: { name: fillers.name, needed: fillers.needed, counted: fillers.counted },
 });

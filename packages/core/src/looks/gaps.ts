@@ -94,10 +94,24 @@ export interface Outline {
 }
 
 /** How much is seen through, holes and notches apart. @param outline as it was before fillers, where they are in */
-export function seenThrough(seen: Seen, { outside, closed, open }: Outline): Through {
-  const { depth, width } = seen;
+export function seenThrough(seen: Seen, outline: Outline): Through {
+  const { bare, notches } = bareIn(seen, outline);
+  const share = (cells: number) => (outline.closed > 0 ? (100 * cells) / outline.closed : 0);
+  return { holesPct: share(bare - notches), notchesPct: share(notches) };
+}
+
+/** The outline with only its enclosed holes open: for work whose edge is scalloped by design. */
+export function holesOnly(seen: Seen, outline: Outline): Outline {
+  const { reached } = bareIn(seen, outline);
+  return { ...outline, open: outline.open.filter((c) => !reached[c]) };
+}
+
+/** Cells of the outline without balloons, and which of them are notches: those that can be reached from outside of it. */
+function bareIn(
+  { depth, width }: Seen,
+  { outside, open }: Outline,
+): { bare: number; notches: number; reached: Uint8Array } {
   const isBare = (c: number) => !((depth[c] as number) > -Infinity);
-  // Notches: what can be reached from outside of the outline; all that is reached lies in it.
   const reached = new Uint8Array(outside.length);
   const waiting = new Int32Array(open.length);
   let left = 0;
@@ -122,8 +136,7 @@ export function seenThrough(seen: Seen, { outside, closed, open }: Outline): Thr
     visit(c - width);
     visit(c + width);
   }
-  const share = (cells: number) => (closed > 0 ? (100 * cells) / closed : 0);
-  return { holesPct: share(bare - notches), notchesPct: share(notches) };
+  return { bare, notches, reached };
 }
 
 /** The gaps of one view that are worth closing: how far each cell within the closed outline is from what is covered, cells. */

@@ -230,23 +230,24 @@ function leftIn(views: readonly View[], { strings, middleZ }: Hung): Left {
 }
 
 /** Gaps that lie in a wider one, seen from another side, are that one. */
-function eachOnce(gaps: Look['gaps']): Look['gaps'] {
+export function eachOnce(gaps: Look['gaps']): Look['gaps'] {
   const kept: Look['gaps'] = [];
   for (const gap of gaps)
     if (!kept.some(({ x, y, radiusM }) => Math.hypot(x - gap.x, y - gap.y) < 2 * radiusM)) kept.push(gap);
   return kept;
 }
 
-const worstSpine = (seen: readonly SpineSeen[]): Bare => ({
+/** The worst of all sides. */
+export const worstSpine = (seen: readonly SpineSeen[]): Bare => ({
   pct: Math.max(...seen.map(({ pct }) => pct)),
   longestM: Math.max(...seen.map(({ longestM }) => longestM)),
 });
 
-const worstOf = (through: readonly Through[]): number =>
+export const worstOf = (through: readonly Through[]): number =>
   Math.max(...through.map(({ holesPct, notchesPct }) => holesPct + notchesPct));
 
 /** A gap of a view where its line of sight crosses the middle of the piece. */
-const inRoom = ({ turn }: Seen, { uM, vM, radiusM }: Gap, z: number): LookGap => ({
+export const inRoom = ({ turn }: Seen, { uM, vM, radiusM }: Gap, z: number): LookGap => ({
   x: (uM + z * Math.sin(turn)) / Math.cos(turn),
   y: vM,
   z,

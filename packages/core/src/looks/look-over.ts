@@ -24,8 +24,12 @@ export function lookOverOf(
 ): string[] {
   const length = (metres: number) => formatLength(metres, units);
   const stepM = STEP_M[units];
+  const step = (metres: number) => length(Math.round(metres / stepM) * stepM);
+  // Packed work has no thick end: how high up helps.
   const at = (place: { xM: number; yM: number }) =>
-    `about ${length(Math.round(alongM(chains, place) / stepM) * stepM)} from its thick end`;
+    chains.length > 0
+      ? `about ${step(alongM(chains, place))} from its thick end`
+      : `about ${step(place.yM)} up`;
   const { floorContact, clumps, evenness, straightness, gaps, limits, spineSeenM } = look;
   const list: string[] = [];
   if (floorContact)

@@ -7,8 +7,6 @@ export interface DrawnBalloon extends PlacedBalloon {
   colour: ColourId;
   /** Its size, by which a colour used in place of another is found. */
   nominalIn?: number;
-  /** Towards the viewer, m: from the wall or from the middle of its piece; left out, in that middle. */
-  zM?: number;
   /** Not round: a modelling balloon's link, a foil's outline. */
   form?: 'link' | 'star' | 'moon' | 'letter';
   /** What is written on it. */

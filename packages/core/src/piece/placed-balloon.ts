@@ -5,5 +5,7 @@ export interface PlacedBalloon {
   xM: number;
   yM: number;
   rM: number;
+  /** Towards the viewer, m: from the wall or from the middle of its piece; left out, in that middle. */
+  zM?: number;
   role: Need['role'];
 }
