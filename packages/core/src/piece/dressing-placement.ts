@@ -1,7 +1,7 @@
 import type { ColourId } from '@early-lantern/contract';
 import { type Station, stationsAt } from '../geometry/line.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { seededRandom } from '../quantity/random.ts';
+import { keyedRandom } from '../quantity/random.ts';
 import type { Dressing, DressLine } from './dressing.ts';
 import type { DressedBalloon } from './placement.ts';
 import type { Need } from './recipe.ts';
@@ -10,11 +10,10 @@ import { settle } from './settle.ts';
 /**
  * Every counted balloon placed along the garland's line: clusters at even steps with assorted diameters, the large
  * ones towards the thick end, fillers in front; then settled as soft balls against the wall. In the order of the line,
- * the base first.
+ * the base first. A line that gets longer keeps how it was dealt so far: each ball and cluster has its chance from its own place.
  */
 export function placeDressing(line: DressLine, counts: Counts): DressedBalloon[] {
-  const random = seededRandom(line.mix.seed);
-  const placed = [...placeBase(line, counts, random), ...placeFillers(line, counts, random)];
+  const placed = [...placeBase(line, counts), ...placeFillers(line, counts)];
   settle(placed);
   return placed;
 }
@@ -47,29 +46,27 @@ function balls(needs: readonly Need[], nominalIn: number): Ball[] {
   }));
 }
 
-function placeBase(line: DressLine, counts: Counts, random: () => number): DressedBalloon[] {
+function placeBase(line: DressLine, counts: Counts): DressedBalloon[] {
+  const { seed } = line.mix;
   const needs = counts.needs.filter((need) => need.role === 'base');
   const members = counts.run?.map(({ size }) => size) ?? clusterSizes(counts.clusters);
   const sizes = [...new Set(needs.map((need) => need.nominalIn))];
   const dealt = counts.run
-    ? inStretches(counts.run, needs, random)
+    ? inStretches(counts.run, needs, seed)
     : inClusters(
         members,
         sizes.flatMap((size) => balls(needs, size)),
         line,
-        random,
       );
-  const ties = stationsAt(
-    line.chain,
-    members.map((_, k) => ((k + 0.5) / members.length) * counts.lengthM),
-  );
+  const ties = stationsAt(line.chain, tiesAlong(members.length, counts, line));
   const largest = Math.max(...sizes);
   return ties.flatMap((tie, k) => {
     const own = dealt[k] as (Ball & { colour?: string })[];
-    const turn = random() * Math.PI * 2;
+    const turn = keyedRandom(seed, TURN, k) * Math.PI * 2;
     return own.map((ball, i) => {
+      const jitter = keyedRandom(seed, JITTER + i, k) - 0.5;
       const isInFront = line.mix.largeToFront && ball.nominalIn === largest && sizes.length > 1;
-      const angle = isInFront ? Math.PI / 2 : turn + (i / own.length) * Math.PI * 2 + (random() - 0.5) * 0.5;
+      const angle = isInFront ? Math.PI / 2 : turn + (i / own.length) * Math.PI * 2 + jitter * 0.5;
       const at = beside(line, counts, tie, angle, ball, 'base');
       return ball.colour === undefined ? at : { ...at, ofStretch: ball.colour };
     });
@@ -77,15 +74,10 @@ function placeBase(line: DressLine, counts: Counts, random: () => number): Dress
 }
 
 /** Balls in clusters of assorted sizes: the large ones towards the thick end as strongly as the garland thins. */
-function inClusters(
-  members: readonly number[],
-  all: readonly Ball[],
-  { taper, mix }: DressLine,
-  random: () => number,
-): Ball[][] {
+function inClusters(members: readonly number[], all: readonly Ball[], { taper, mix }: DressLine): Ball[][] {
   const largestR = Math.max(...all.map((ball) => ball.rM));
   const pull = 1 - taper;
-  const slots = shuffled(all, random).sort((a, b) => b.key - a.key);
+  const slots = shuffled(all, mix.seed).sort((a, b) => b.key - a.key);
   const ranked = slots
     .map((slot) => ({ ...slot, rank: (1 - pull) * slot.key + pull * (slot.ball.rM / largestR) }))
     .sort((a, b) => b.rank - a.rank)
@@ -117,13 +109,13 @@ function spreadLargest(ranked: readonly Ball[]): Ball[] {
 function inStretches(
   run: NonNullable<Dressing['run']>,
   needs: readonly Need[],
-  random: () => number,
+  seed: number,
 ): (Ball & { colour: ColourId })[][] {
   const pools = new Map<string, Ball[]>();
   for (const colour of new Set(run.map((cluster) => cluster.colour))) {
     const own = needs.filter((need) => need.colour === colour);
     const all = [...new Set(own.map((need) => need.nominalIn))].flatMap((size) => balls(own, size));
-    const order = shuffled(all, random).sort((a, b) => b.key - a.key);
+    const order = shuffled(all, seed).sort((a, b) => b.key - a.key);
     pools.set(
       colour,
       order.map(({ ball }) => ball),
@@ -142,8 +134,30 @@ function clusterSizes({ spine, side }: Dressing['clusters']): number[] {
     .map(({ size }) => size);
 }
 
-function shuffled(list: readonly Ball[], random: () => number): { ball: Ball; key: number }[] {
-  return list.map((ball) => ({ ball, key: random() }));
+/** A key for each ball by which they are put in order; by its size and its number of that size. */
+function shuffled(list: readonly Ball[], seed: number): { ball: Ball; key: number }[] {
+  const passed = new Map<number, number>();
+  return list.map((ball) => {
+    const place = passed.get(ball.nominalIn) ?? 0;
+    passed.set(ball.nominalIn, place + 1);
+    return { ball, key: keyedRandom(seed, ORDER + ball.nominalIn, place) };
+  });
+}
+
+/** What is drawn by chance, so that no two things share theirs. */
+const TURN = 1;
+const JITTER = 100;
+const ORDER = 200;
+const FILLER = 400;
+
+/** Where clusters are tied, m along the line: at even steps, and those that corners and tail take besides where they belong. */
+function tiesAlong(count: number, { lengthM, run }: Counts, { extraAt = [] }: DressLine): number[] {
+  const extra = run ? [] : extraAt.slice(0, Math.max(0, count - 1));
+  const even = count - extra.length;
+  return [
+    ...Array.from({ length: even }, (_, k) => ((k + 0.5) / even) * lengthM),
+    ...extra.map((share) => share * lengthM),
+  ].sort((a, b) => a - b);
 }
 
 /** A ball at `angle` round the line: 0 across the wall, a quarter turn towards the viewer. */
@@ -170,7 +184,7 @@ function beside(
   };
 }
 
-function placeFillers(line: DressLine, counts: Counts, random: () => number): DressedBalloon[] {
+function placeFillers(line: DressLine, counts: Counts): DressedBalloon[] {
   return counts.fillers.flatMap((filler) => {
     const { name, size, count, foldedFromIn } = filler;
     const spots = stationsAt(
@@ -183,7 +197,7 @@ function placeFillers(line: DressLine, counts: Counts, random: () => number): Dr
       const angle = ((t * 0.618034) % 1) * Math.PI * 0.64 + Math.PI * 0.18;
       return pool.slice(t * size, (t + 1) * size).map((ball, i) => {
         const at = beside(line, counts, spot, angle, ball, 'filler');
-        const turn = (i / size + random() * 0.2) * Math.PI * 2;
+        const turn = (i / size + keyedRandom(line.mix.seed, FILLER + i, t) * 0.2) * Math.PI * 2;
         const reach = size === 1 ? 0 : ball.rM;
         return {
           ...at,

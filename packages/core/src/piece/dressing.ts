@@ -36,6 +36,8 @@ export interface DressLine {
   onPole?: boolean;
   /** Clusters more than length and width ask for: on corners, for a tail that spreads. */
   extraClusters?: number;
+  /** Where those are tied, as shares of the line. */
+  extraAt?: readonly number[];
 }
 
 /** So many fillers of one make. */

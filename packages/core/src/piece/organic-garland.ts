@@ -1,5 +1,5 @@
 import type { OrganicGarland, PartId } from '@early-lantern/contract';
-import { smoothLine, snaked, type XY } from '../geometry/line.ts';
+import { chainLength, smoothLine, snaked, type XY } from '../geometry/line.ts';
 import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -39,7 +39,7 @@ export const organicGarland: Kind<OrganicGarland> = {
   hardware: noHardware,
   depthM: (piece, { visibleWidthM }) => flatness(backingOf(piece)) * visibleWidthM,
   recipe(piece, schools) {
-    const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
+    const corners = piece.raisedCorners ? sharpCorners(piece).length : 0;
     const dressing = dress(dressLine(piece));
     const cuts = cutsOf(piece, dressing.lengthM);
     const sections = sectionShares(cuts, piece);
@@ -156,16 +156,45 @@ function joinMaterials(piece: OrganicGarland, sections: number): Material[] {
 const backingOf = ({ backing = 'wall' }: OrganicGarland): Backing => backing;
 
 function dressLine(piece: OrganicGarland): DressLine {
-  const corners = piece.raisedCorners ? sharpCorners(piece) : 0;
+  const chain = garlandChain(piece);
+  const extraAt = extraPlaces(piece, chain);
   return {
-    chain: garlandChain(piece),
+    chain,
     widthM: piece.widthM,
     taper: piece.taper,
     // A garland is its own mix.
     mix: piece,
     backing: backingOf(piece),
-    extraClusters: corners * CLUSTERS_PER_CORNER + Math.round((piece.tailM ?? 0) * TAIL_CLUSTERS_PER_M),
+    extraClusters: extraAt.length,
+    extraAt,
   };
+}
+
+/** Where clusters are tied besides: two on each corner that is raised, and along the tail. Shares of the line. */
+function extraPlaces(piece: OrganicGarland, chain: readonly XY[]): number[] {
+  const lengthM = chainLength(chain);
+  const corners = piece.raisedCorners ? sharpCorners(piece) : [];
+  const { tailM = 0 } = piece;
+  const inTail = Math.round(tailM * TAIL_CLUSTERS_PER_M);
+  return [
+    ...corners.flatMap(({ xM, yM }) => {
+      const share = alongChain(chain, { x: xM, y: yM }) / lengthM;
+      return Array.from({ length: CLUSTERS_PER_CORNER }, () => share);
+    }),
+    ...Array.from({ length: inTail }, (_, i) => ((i + 0.5) / inTail) * Math.min(1, tailM / lengthM)),
+  ];
+}
+
+/** How far along a chain the place of it is that is nearest to a point, m. */
+function alongChain(chain: readonly XY[], { x, y }: XY): number {
+  let [passed, along, least] = [0, 0, Infinity];
+  chain.forEach((point, i) => {
+    const before = chain[i - 1];
+    if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
+    const far = Math.hypot(point.x - x, point.y - y);
+    if (far < least) [along, least] = [passed, far];
+  });
+  return along;
 }
 
 /** The line the clusters sit on: smoothed, its tail laid along the floor, swung from side to side. Metres. */
@@ -180,7 +209,7 @@ export function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
     : chain;
 }
 
-function sharpCorners({ line }: OrganicGarland): number {
+function sharpCorners({ line }: OrganicGarland): OrganicGarland['line'] {
   return line.filter((point, i) => {
     const [before, after] = [line[i - 1], line[i + 1]];
     if (!before || !after) return false;
@@ -188,7 +217,7 @@ function sharpCorners({ line }: OrganicGarland): number {
     const out = Math.atan2(after.yM - point.yM, after.xM - point.xM);
     const turn = Math.abs(((out - into + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
     return turn > SHARP_RAD;
-  }).length;
+  });
 }
 
 /** A garland that thins has most of its balloons in the first section: shares go with the width squared. */

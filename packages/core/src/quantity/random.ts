@@ -11,3 +11,10 @@ export function seededRandom(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
+
+/**
+ * A number in [0, 1) of its own for each thing of a seed, by what it is and its place among its like: one more of them
+ * changes none of the others.
+ */
+export const keyedRandom = (seed: number, what: number, place: number): number =>
+  seededRandom(seed ^ Math.imul(what + 1, 0x9e3779b1) ^ Math.imul(place + 1, 0x85ebca6b))();
