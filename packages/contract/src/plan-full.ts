@@ -70,6 +70,8 @@ export const FullPiece = z.strictObject({
   floorContact: z.strictObject({ gapM: z.number(), spreadM: z.number(), ...off }).nullable(),
   /** Patches of one colour, the largest first. */
   clumps: z.array(LookClump),
+  /** Deep places between balloons, seen from the front, the deepest first. */
+  crevices: z.array(z.strictObject({ ...off, depthM: z.number() })),
   /** What to look at when it hangs and one steps back, and what to do about it: a sentence each. */
   lookOver: z.array(z.string()),
   /** What of it is not to be found, here. */

@@ -65,6 +65,7 @@ export type { LongerLoad } from './loading/longer.ts';
 export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
 export { closedPiece } from './looks/closed-piece.ts';
+export { type Heat, heatOf } from './looks/heat.ts';
 export { usualLimits } from './looks/limits.ts';
 export { asSeenBy, type Eyes, type PaletteReading, readPalette } from './looks/palette.ts';
 export { settledPictureOf } from './looks/settled-picture.ts';

@@ -1,8 +1,10 @@
 import type { Piece, Point, Spot, Workshop } from '@early-lantern/contract';
 import { allCarriedBy, backToFront, depthOf, METRES_PER_INCH } from '@early-lantern/core';
-import { Box } from '@mui/material';
+import { Box, ToggleButton } from '@mui/material';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import { useJob } from '../job/context.ts';
 import { GapQuestion } from '../looks/GapQuestion.tsx';
+import { HeatLayer } from '../looks/HeatLayer.tsx';
 import { LookMarks } from '../looks/LookMarks.tsx';
 import { useSize } from '../parts/useSize.ts';
 import { useUnits } from '../preferences.tsx';
@@ -40,6 +42,8 @@ export function Elevation(props: ElevationProps) {
   const frame = useRef<HTMLDivElement>(null);
   const size = useSize(frame);
   const { units } = useUnits();
+  const { file } = useJob();
+  const [isHot, setHot] = useState(false);
   const [gap, setGap] = useState<{ index: number; mark: Element }>();
   // The same object while nothing is resized: what is drawn from it need not be drawn again.
   const { box, perM } = useMemo(() => spotFrame(spot, size), [spot, size]);
@@ -126,6 +130,11 @@ export function Elevation(props: ElevationProps) {
               {above.map(drawn)}
             </Layer>
           )}
+          {chosen && look && isHot && (
+            <Layer box={box} size={size} isAbove>
+              <HeatLayer piece={chosen} file={file} heightM={spot.heightM} />
+            </Layer>
+          )}
           {look && (
             <Layer box={box} size={size} isAbove>
               <LookMarks
@@ -136,6 +145,28 @@ export function Elevation(props: ElevationProps) {
                 onGap={(index, mark) => setGap({ index, mark })}
               />
             </Layer>
+          )}
+          {chosen && look && (
+            <ToggleButton
+              value="heat"
+              size="small"
+              selected={isHot}
+              onChange={() => setHot(!isHot)}
+              sx={{
+                position: 'absolute',
+                right: 8,
+                top: 8,
+                py: 0.3,
+                textTransform: 'none',
+                bgcolor: 'background.paper',
+                '&.Mui-selected, &.Mui-selected:hover': {
+                  bgcolor: 'primary.main',
+                  color: 'primary.contrastText',
+                },
+              }}
+            >
+              Depth
+            </ToggleButton>
           )}
           {chosen && look && gap && (
             <GapQuestion piece={chosen} look={look} asked={gap} onClose={() => setGap(undefined)} />

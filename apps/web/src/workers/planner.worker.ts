@@ -3,7 +3,9 @@ import {
   choiceCost,
   countPieces,
   draftPlan,
+  type Heat,
   type HowLong,
+  heatOf,
   howLong,
   type JobNeeds,
   judgeJob,
@@ -141,6 +143,11 @@ const planner = {
       file.job.pieces.findIndex(({ id }) => id === pieceId),
       (changed) => countPieces(changed).balloons,
     ),
+  /** How deep one looks into a piece from the front; undefined where it does not settle. */
+  heat: ({ job, workshop }: JobFile, pieceId: PieceId): Heat | undefined => {
+    const piece = job.pieces.find(({ id }) => id === pieceId);
+    return piece && heatOf(piece, workshop);
+  },
   /** Who does what when, and what can be told at a glance. */
   drafted: (file: JobFile): Plan => draftPlan(file),
   /** Every answer about a job of a list; no fix tried, nothing drawn. */

@@ -6,7 +6,10 @@ import { inchesToMetres } from '../quantity/length.ts';
 import { type Disc, lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
 import { footOf } from './foot.ts';
+import { outlineOf } from './gaps.ts';
+import { asBalls } from './heat.ts';
 import type { Look } from './look-of.ts';
+import { crevicesIn, frontOf, pitsOf } from './pits.ts';
 import { ownersFrom } from './seen.ts';
 import { settledBalls } from './settled-picture.ts';
 
@@ -15,7 +18,7 @@ const CELL_M = inchesToMetres(0.5);
 /** A line that ends lower than this share of its width above the floor is to come down to it. */
 const COMES_DOWN = 0.6;
 
-type Details = Pick<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps'>;
+type Details = Pick<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices'>;
 
 /** What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour. */
 export function detailsOf(piece: Piece, placement: Placement, look: Look, limits: LookLimits): Details {
@@ -33,6 +36,7 @@ export function detailsOf(piece: Piece, placement: Placement, look: Look, limits
     evenness: thin ? { narrowPct: thin.narrowPct, ...asPlace(thin.at) } : null,
     floorContact: floorContact(placement, byLine),
     clumps: clumps(piece, byLine.flat(), limits),
+    crevices: crevices(byLine.flat()),
   };
 }
 
@@ -56,16 +60,24 @@ function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorC
   return worst ? { gapM: worst.gapM, spreadM: worst.spreadM, ...asPlace(worst.at) } : null;
 }
 
+/** A crevice deeper than this is told. From memory. */
+const DEEP_M = inchesToMetres(6);
+
+function crevices(balls: Balls[number]): Details['crevices'] {
+  const rows = asBalls(balls);
+  const seen = frontOf(rows, CELL_M);
+  return crevicesIn(pitsOf(seen, outlineOf(seen, rows)), DEEP_M).map(({ uM, vM, depthM }) => ({
+    xM: uM,
+    yM: vM,
+    depthM,
+  }));
+}
+
 /** Patches of one colour, where colours are to be spread evenly: blocks, leans and stretches are asked for. */
 function clumps(piece: Piece, balls: Balls[number], { clumpPct }: LookLimits): Details['clumps'] {
   const mix = mixOf(piece);
   if (mix?.colourPlan !== 'even' || mix.stretches) return [];
-  const row = (figure: (ball: Balls[number][number]) => number) => Float64Array.from(balls, figure);
-  const picture = ownersFrom(
-    0,
-    { x: row(({ xM }) => xM), y: row(({ yM }) => yM), z: row(({ zM }) => zM), r: row(({ rM }) => rM) },
-    CELL_M,
-  );
+  const picture = ownersFrom(0, asBalls(balls), CELL_M);
   const patches = clumpsOf(
     picture,
     balls.map(({ colour }) => colour),

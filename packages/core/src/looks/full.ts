@@ -55,7 +55,7 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
     return seen;
   }
   const details = isQuick
-    ? { straightness: null, evenness: null, floorContact: null, clumps: [] }
+    ? { straightness: null, evenness: null, floorContact: null, clumps: [], crevices: [] }
     : detailsOf(piece, placement, look, limits);
   const fillers = fillersAlong(piece, look);
   const full = { ...asFullPiece(piece, look, () => inWords(look.fillers)), ...details, limits };
@@ -75,6 +75,7 @@ function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop
     evenness: null,
     floorContact: null,
     clumps: [],
+    crevices: [],
     limits,
   };
   return { piece: { ...full, lookOver: lookOverOf(piece, [], full, [], workshop) }, fillers: [] };
@@ -82,7 +83,7 @@ function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop
 
 type Closed = Omit<
   FullPiece,
-  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'limits' | 'lookOver'
+  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'limits' | 'lookOver'
 >;
 
 const asFullPiece = (

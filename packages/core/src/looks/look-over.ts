@@ -30,7 +30,7 @@ export function lookOverOf(
     chains.length > 0
       ? `about ${step(alongM(chains, place))} from its thick end`
       : `about ${step(place.yM)} up`;
-  const { floorContact, clumps, evenness, straightness, gaps, limits, spineSeenM } = look;
+  const { floorContact, clumps, crevices, evenness, straightness, gaps, limits, spineSeenM } = look;
   const list: string[] = [];
   if (floorContact)
     list.push(
@@ -48,6 +48,10 @@ export function lookOverOf(
     );
   if (gaps.length > GAPS_TOLD)
     list.push(`${plural(gaps.length - GAPS_TOLD, 'gap')} more are left: walk along it.`);
+  for (const { depthM, ...place } of crevices.slice(0, GAPS_TOLD))
+    list.push(
+      `A crevice ${length(depthM)} deep is left ${at(place)}: close it with a 9 in. balloon or a cluster.`,
+    );
   if (spineSeenM >= limits.stringM)
     list.push(`${length(spineSeenM)} of what it hangs on shows: turn a balloon over it.`);
   if (evenness && evenness.narrowPct < limits.narrowPct)
