@@ -197,6 +197,8 @@ test('a round is put in order by hand, somebody is dropped off, and it is kept u
   await page.goto(`/days/${date}`);
   const rounds = page.getByRole('region', { name: 'Rounds' });
   const up = rounds.getByRole('article', { name: 'One round to set up' });
+  // While the search goes on the places may still change their order.
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
   await up.getByRole('button', { name: 'Change by hand' }).click({ timeout: 60_000 });
   const dialog = page.getByRole('dialog', { name: 'Round to set up' });
   await dialog.getByRole('button', { name: 'Harbour Reading Room later' }).click();
