@@ -97,10 +97,10 @@ export function RoundView({ spot, indoors, pieces, pictures, workshop }: RoundVi
             rotation={[-Math.PI / 2, 0, 0]}
             position={[spot.widthM / 2, -0.002, (spot.depthM ?? FLOOR_M) / 2]}
           >
-            <planeGeometry args={[spot.widthM + 1, spot.depthM ?? FLOOR_M]} />
+            <planeGeometry args={[spot.widthM + 2, spot.depthM ?? FLOOR_M]} />
             <meshLambertMaterial color={floor} />
           </mesh>
-          <PersonForSize x={spot.widthM - 0.35} z={0.25} />
+          <PersonForSize x={spot.widthM + 0.4} z={0.3} />
           {room.shapes.map(({ shape, z }, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no other name than their place
             <SolidShape key={i} shape={shape} z={z} colours={workshop.colours} />

@@ -33,7 +33,7 @@ export function standpointOf(
   aspect: number,
 ): Standpoint {
   const half = Math.tan((FOV / 2) * (Math.PI / 180));
-  const far = Math.max((heightM + 0.5) / 2 / half, (widthM + 0.6) / 2 / (half * aspect));
+  const far = Math.max((heightM + 0.5) / 2 / half, (widthM + 1.5) / 2 / (half * aspect));
   const middle: [number, number, number] = [widthM / 2, heightM / 2, 0.2];
   const turned = (degrees: number, share = 1): Standpoint => {
     const angle = (degrees * Math.PI) / 180;

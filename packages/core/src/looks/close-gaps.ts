@@ -64,27 +64,32 @@ export function closeGaps(
     if (fillers.length === onPut.after) onPut.call();
   };
   told();
-  const put = (view: ViewToClose, gap: Gap) => {
+  const hideSpines = () => {
+    for (const view of views) {
+      const own: Gap[] = [];
+      const isPassed = (u: number, v: number) =>
+        own.some(({ uM, vM, radiusM }) => Math.hypot(uM - u, vM - v) < radiusM);
+      while (fillers.length < most) {
+        const { longestM, at } = spineSeen(view.seen, spines, isPassed);
+        if (longestM < spineM) break;
+        const gap = { ...at, radiusM: longestM / 2 };
+        own.push(gap);
+        put(view, gap, false);
+      }
+    }
+  };
+  const put = (view: ViewToClose, gap: Gap, isPulled: boolean) => {
     const { size, rM } = makeOf(fillers.length);
-    const filler = pulledIn(all, spines, dropped(all, obstacles, view.seen, gap, size, rM));
+    const before = dropped(all, obstacles, view.seen, gap, size, rM);
+    // What hides the string stays before it.
+    const filler = isPulled ? pulledIn(all, spines, before) : before;
     fillers.push(filler);
     for (const { x, y, z } of filler.balls) all.add(x, y, z, rM);
     putIn(views, filler);
     told();
   };
-  // What it hangs on first: nobody leaves that in sight.
-  for (const view of views) {
-    const passed: Gap[] = [];
-    const isPassed = (u: number, v: number) =>
-      passed.some(({ uM, vM, radiusM }) => Math.hypot(uM - u, vM - v) < radiusM);
-    while (fillers.length < most) {
-      const { longestM, at } = spineSeen(view.seen, spines, isPassed);
-      if (longestM < spineM) break;
-      const gap = { ...at, radiusM: longestM / 2 };
-      passed.push(gap);
-      put(view, gap);
-    }
-  }
+  // What it hangs on first: nobody leaves that in sight; and last, where what closes a gap has left some of it bare.
+  hideSpines();
   while (fillers.length < most) {
     let next: { view: ViewToClose; gap: Gap } | undefined;
     for (const view of views) {
@@ -92,8 +97,9 @@ export function closeGaps(
       if (gap && (!next || gap.radiusM > next.gap.radiusM)) next = { view, gap };
     }
     if (!next) break;
-    put(next.view, next.gap);
+    put(next.view, next.gap, true);
   }
+  hideSpines();
   if (fillers.length < onPut.after) onPut.call();
   return fillers;
 }

@@ -61,7 +61,7 @@ function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorC
 }
 
 /** A crevice deeper than this is told. From memory. */
-const DEEP_M = inchesToMetres(6);
+const DEEP_M = inchesToMetres(8);
 
 function crevices(balls: Balls[number]): Details['crevices'] {
   const rows = asBalls(balls);

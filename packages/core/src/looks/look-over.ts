@@ -50,7 +50,7 @@ export function lookOverOf(
     list.push(`${plural(gaps.length - GAPS_TOLD, 'gap')} more are left: walk along it.`);
   for (const { depthM, ...place } of crevices.slice(0, GAPS_TOLD))
     list.push(
-      `A crevice ${length(depthM)} deep is left ${at(place)}: close it with a 9 in. balloon or a cluster.`,
+      `A crevice ${length(depthM)} deep is left ${at(place)}: ${mixOf(piece)?.largeFillers ? 'one of the large fillers goes there' : 'turn a cluster into it'}.`,
     );
   if (spineSeenM >= limits.stringM)
     list.push(`${length(spineSeenM)} of what it hangs on shows: turn a balloon over it.`);
