@@ -38,13 +38,22 @@ const shots: Shot[] = [
     },
   },
   {
-    name: 'arch-dark',
-    path: '/jobs/meadow-finish/pieces',
+    name: 'round-dark',
+    path: '/jobs/glasshouse-night/pieces',
     dark: true,
-    prepare: (page) => page.getByRole('button', { name: 'Finish arch' }).click(),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'In the round' }).click();
+      await page.getByRole('button', { name: 'Half left' }).click();
+      await page.getByRole('button', { name: 'Evening' }).click();
+    },
+  },
+  {
+    name: 'dressing-map-phone',
+    path: `${shed}/pieces`,
+    phone: true,
+    prepare: (page) => page.getByRole('button', { name: 'Dressing map' }).click({ timeout: 60_000 }),
   },
   { name: 'counts', path: `${shed}/counts` },
-  { name: 'buy', path: '/jobs/glasshouse-night/counts?view=buy' },
   { name: 'pattern-card', path: '/jobs/meadow-finish/counts?view=cards' },
   { name: 'holds', path: '/jobs/meadow-finish/holds' },
   { name: 'bench', path: `${shed}/bench` },

@@ -11,6 +11,8 @@ interface LookMarksProps {
 }
 
 const VIEWS = { front: 'seen from the front', left: 'seen from the left', right: 'seen from the right' };
+/** Of the gaps only the widest are ringed: more would hide the piece. The panel says how many there are. */
+const MOST_RINGS = 12;
 const PAPER = '#fffaf0';
 const RED = '#a3341f';
 
@@ -60,7 +62,7 @@ export function LookMarks({ look, colours, heightM, perM, onGap }: LookMarksProp
           </Word>
         </g>
       )}
-      {gaps.map(({ xM, yM, radiusM, view, closeWith }, i) => {
+      {gaps.slice(0, MOST_RINGS).map(({ xM, yM, radiusM, view, closeWith }, i) => {
         const r = Math.max(radiusM, 7 * px);
         return (
           // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing

@@ -19,6 +19,8 @@ export type StandpointId = (typeof standpoints)[number]['id'];
 
 /** Angle that is seen from top to bottom, degrees. */
 export const FOV = 36;
+/** From half-way round one end is nearer: so much farther off all of it is seen. */
+const NEARER_END = 1.3;
 /** Eyes of somebody who sits, and of somebody who stands with a camera, above the floor, m. */
 const SEATED_M = 1.2;
 const STANDING_M = 1.55;
@@ -47,9 +49,9 @@ export function standpointOf(
     case 'front':
       return turned(0);
     case 'half-left':
-      return turned(-45);
+      return turned(-45, NEARER_END);
     case 'half-right':
-      return turned(45);
+      return turned(45, NEARER_END);
     case 'left':
       return turned(-86, 0.8);
     case 'right':

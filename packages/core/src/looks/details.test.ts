@@ -91,6 +91,23 @@ describe('patches of one colour', () => {
     expect(more.filter(({ colour }) => colour === 'red')).toEqual([]);
   });
 
+  test('nine of one colour side by side among so few are a clump', () => {
+    const board = (side: number) =>
+      clumpsOf(
+        picture,
+        spots.map(({ x, y }, i) =>
+          x < side * 0.19 - 0.05 && y < side * 0.19 - 0.05 ? 'red' : palette((i % 3) + 1),
+        ),
+        sizes,
+        99,
+        1,
+      );
+    // Nine of a hundred and forty-four by chance lie two or three together.
+    expect(board(3)[0]).toMatchObject({ colour: 'red', usual: expect.any(Number) });
+    expect(board(3)[0]?.balls).toHaveLength(9);
+    expect(board(3)[0]?.usual).toBeLessThanOrEqual(7);
+  });
+
   test('dealt at random hardly ever is a clump found; a board of one colour has none', () => {
     const random = seededRandom(8);
     let found = 0;

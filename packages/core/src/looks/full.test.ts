@@ -211,3 +211,16 @@ test('a new piece begins with the fillers that close it', () => {
       expect(look?.fillers.counted).toBeLessThanOrEqual((look?.fillers.needed ?? 0) + 1);
     }
 });
+
+test('fillers lie on the balloons round them: each of their balloons touches one, and none is pushed into the base', () => {
+  const [piece] = withPieces([onWall({ seed: 2 })]).job.pieces as [Piece];
+  const balloons = settledPictureOf(piece, shed.workshop)?.balloons ?? [];
+  const near = (one: (typeof balloons)[number], other: (typeof balloons)[number]) =>
+    Math.hypot(one.xM - other.xM, one.yM - other.yM, (one.zM ?? 0) - (other.zM ?? 0)) / (one.rM + other.rM);
+  const base = balloons.filter(({ role }) => role === 'base');
+  const fillers = balloons.filter(({ role }) => role === 'filler');
+  const shares = fillers.map((one) => Math.min(...base.map((other) => near(one, other))));
+  // Some lie on other fillers; and they are blown a little larger and smaller than the mean by which they were put in.
+  expect(shares.filter((share) => share > 1.12).length / shares.length).toBeLessThan(0.2);
+  expect(Math.min(...shares)).toBeGreaterThan(0.75);
+});
