@@ -55,11 +55,11 @@ const placeOf = ({ hung: { balls } }: Look, i: number) => ({
 
 /**
  * Each filler that closes a gap put there: the nearest of its make that is still free. More than close it stay
- * where they are, evenly over the front.
+ * where they are, evenly over the front, and lie on what hangs there.
  */
 function withFillersMoved(
   dressed: readonly (readonly DressedBalloon[])[],
-  { placed }: Look,
+  { placed, hung }: Look,
 ): DressedBalloon[][] {
   const moved = dressed.map((own) => own.map((ball) => ({ ...ball })));
   const free = moved.flatMap((own) => fillersIn(own));
@@ -78,7 +78,19 @@ function withFillersMoved(
       if (spot) Object.assign(ball, { xM: spot.x, yM: spot.y, zM: spot.z });
     });
   }
+  for (const ball of free.flat()) ball.zM = inFrontOf(hung.balls, ball);
   return moved;
+}
+
+/** How far from the wall a ball lies that comes from the front until it touches one of these, m. */
+function inFrontOf({ x, y, z, r }: Look['hung']['balls'], { xM, yM, rM }: DressedBalloon): number {
+  let front = rM;
+  for (let i = 0; i < x.length; i++) {
+    const reach = (r[i] as number) + rM;
+    const square = reach * reach - ((x[i] as number) - xM) ** 2 - ((y[i] as number) - yM) ** 2;
+    if (square > 0) front = Math.max(front, (z[i] as number) + Math.sqrt(square));
+  }
+  return front;
 }
 
 /** The balloons of fillers, filler by filler: those of one share their knot. */
