@@ -85,6 +85,8 @@ const SpotFields = z.strictObject({
   heightM: LengthM.max(20),
   /** Floor that there is in front of it; left out, nobody has measured it. */
   depthM: LengthM.max(60).optional(),
+  /** Where photographs are taken from: from the left of the spot, and out from it, m. */
+  photoFrom: z.strictObject({ xM: LengthM.max(60), outM: LengthM.max(60) }).optional(),
   /** Where it is no plain rectangle: its corners in order. */
   outline: z.array(Point).min(3).max(24).optional(),
   surface: Surface,

@@ -37,6 +37,7 @@ export const spotWords: Record<Exclude<keyof Spot, 'id'>, string> = {
   widthM: 'width',
   heightM: 'height',
   depthM: 'floor in front',
+  photoFrom: 'where photographs are taken from',
   outline: 'outline',
   colour: 'colour',
   surface: 'surface',

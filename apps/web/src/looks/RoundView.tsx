@@ -132,9 +132,9 @@ function Balls({ room, light }: { room: ReturnType<typeof roomOf>; light: keyof 
 function Eye({ spot, from }: { spot: Spot; from: StandpointId }) {
   const { camera, gl, invalidate, size } = useThree();
   const aspect = size.width / Math.max(1, size.height);
-  const { widthM, heightM } = spot;
+  const { widthM, heightM, photoFrom } = spot;
   useEffect(() => {
-    const { eye, at } = standpointOf(from, { widthM, heightM }, aspect);
+    const { eye, at } = standpointOf(from, { widthM, heightM, ...(photoFrom ? { photoFrom } : {}) }, aspect);
     camera.position.set(...eye);
     const controls = new OrbitControls(camera, gl.domElement);
     controls.target.set(...at);
@@ -143,6 +143,6 @@ function Eye({ spot, from }: { spot: Spot; from: StandpointId }) {
     controls.addEventListener('change', () => invalidate());
     invalidate();
     return () => controls.dispose();
-  }, [camera, gl, invalidate, from, widthM, heightM, aspect]);
+  }, [camera, gl, invalidate, from, widthM, heightM, photoFrom, aspect]);
   return null;
 }

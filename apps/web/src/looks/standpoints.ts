@@ -26,12 +26,12 @@ const SEATED_M = 1.2;
 const STANDING_M = 1.55;
 /** A seat in the first row, and a photographer with room for everybody in the picture, from the wall, m. From memory. */
 const SEAT_M = 4;
-const PHOTO_M = 3.2;
+export const PHOTO_M = 3.2;
 
 /** Where the eye is for each way to look at what stands on a spot. @param aspect width over height of the picture */
 export function standpointOf(
   id: StandpointId,
-  { widthM, heightM }: Pick<Spot, 'widthM' | 'heightM'>,
+  { widthM, heightM, photoFrom }: Pick<Spot, 'widthM' | 'heightM' | 'photoFrom'>,
   aspect: number,
 ): Standpoint {
   const half = Math.tan((FOV / 2) * (Math.PI / 180));
@@ -59,6 +59,9 @@ export function standpointOf(
     case 'seat':
       return { eye: [widthM / 2, SEATED_M, SEAT_M], at: [widthM / 2, heightM * 0.42, 0] };
     case 'photo':
-      return { eye: [widthM / 2, STANDING_M, PHOTO_M], at: [widthM / 2, heightM * 0.45, 0] };
+      return {
+        eye: [photoFrom?.xM ?? widthM / 2, STANDING_M, photoFrom?.outM ?? PHOTO_M],
+        at: [widthM / 2, heightM * 0.45, 0],
+      };
   }
 }

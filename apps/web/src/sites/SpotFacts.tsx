@@ -14,6 +14,7 @@ import {
   Typography,
 } from '@mui/material';
 import type { FocusEvent } from 'react';
+import { PHOTO_M } from '../looks/standpoints.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { wallHex } from '../pieces/surface-patterns.tsx';
@@ -55,6 +56,14 @@ function StairFields({ spot, onChange }: Pick<SpotFactsProps, 'spot' | 'onChange
     </>
   );
 }
+
+const PHOTO_FIELDS = [
+  { key: 'xM', label: 'Camera, from the left' },
+  { key: 'outM', label: 'Camera, out from it' },
+] as const;
+
+/** Where photographs are taken from as long as nobody has said: before the middle, with room for a group. */
+const usualPhoto = ({ widthM }: Spot) => ({ xM: widthM / 2, outM: PHOTO_M });
 
 /** The spot in figures. */
 export function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
@@ -126,6 +135,17 @@ export function SpotFacts({ spot, site, onChange, onRemove }: SpotFactsProps) {
             )}
           </Stack>
         )}
+        {PHOTO_FIELDS.map(({ key, label }) => (
+          <LengthField
+            key={key}
+            label={label}
+            max={60}
+            valueM={spot.photoFrom?.[key] ?? usualPhoto(spot)[key]}
+            onCommit={(typed) =>
+              onChange({ photoFrom: { ...usualPhoto(spot), ...spot.photoFrom, [key]: typed } })
+            }
+          />
+        ))}
         <LengthField
           label="Width"
           max={60}
