@@ -70,6 +70,8 @@ export const FullPiece = z.strictObject({
   floorContact: z.strictObject({ gapM: z.number(), spreadM: z.number(), ...off }).nullable(),
   /** Patches of one colour, the largest first. */
   clumps: z.array(LookClump),
+  /** Colours that are to be mixed evenly and hardly come at one stretch: of a third of the piece, from its thick end. */
+  scarce: z.array(z.strictObject({ colour: ColourId, at: z.enum(['thick end', 'middle', 'tip']) })),
   /** Deep places between balloons, seen from the front, the deepest first. */
   crevices: z.array(z.strictObject({ ...off, depthM: z.number() })),
   /** What to look at when it hangs and one steps back, and what to do about it: a sentence each. */

@@ -1,6 +1,7 @@
 import { seededRandom } from '../quantity/random.ts';
 import { lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
+import { scarceIn } from './details.ts';
 import { footOf } from './foot.ts';
 import { ownersFrom } from './seen.ts';
 
@@ -138,4 +139,14 @@ describe('patches of one colour', () => {
     const colours = spots.map((_, i) => palette(Math.floor(i / 30)));
     expect(clumpsOf(picture, colours, sizes, 99, 3)).toEqual(clumpsOf(picture, colours, sizes, 99, 3));
   });
+});
+
+test('a colour that hardly comes in one third of a line is told with where; spread, or of too few, it is not', () => {
+  const line = (of: (i: number) => string) =>
+    Array.from({ length: 90 }, (_, i) => ({ role: 'base' as const, colour: of(i) }));
+  expect(scarceIn(line((i) => (i % 3 === 0 ? 'gold' : 'white')))).toEqual([]);
+  expect(scarceIn(line((i) => (i < 60 && i % 3 === 0 ? 'gold' : 'white')))).toEqual([
+    { colour: 'gold', at: 'tip' },
+  ]);
+  expect(scarceIn(line((i) => (i < 5 ? 'gold' : 'white')))).toEqual([]);
 });

@@ -18,7 +18,10 @@ const CELL_M = inchesToMetres(0.5);
 /** A line that ends lower than this share of its width above the floor is to come down to it. */
 const COMES_DOWN = 0.6;
 
-type Details = Pick<FullPiece, 'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices'>;
+type Details = Pick<
+  FullPiece,
+  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'scarce'
+>;
 
 /** What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour. */
 export function detailsOf(piece: Piece, placement: Placement, look: Look, limits: LookLimits): Details {
@@ -37,6 +40,7 @@ export function detailsOf(piece: Piece, placement: Placement, look: Look, limits
     floorContact: floorContact(placement, byLine),
     clumps: clumps(piece, byLine.flat(), limits),
     crevices: crevices(byLine.flat()),
+    scarce: isEven(piece) ? byLine.flatMap(scarceIn) : [],
   };
 }
 
@@ -60,6 +64,37 @@ function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorC
   return worst ? { gapM: worst.gapM, spreadM: worst.spreadM, ...asPlace(worst.at) } : null;
 }
 
+/** Whether colours are to be mixed evenly: blocks, leans and stretches are asked for. */
+function isEven(piece: Piece): boolean {
+  const mix = mixOf(piece);
+  return mix?.colourPlan === 'even' && !mix.stretches;
+}
+
+/** Fewer of a colour than this nobody spreads; and it is scarce in a third with less than this share of what it should have. */
+const FEWEST_SPREAD = 6;
+const SCARCE = 0.4;
+const THIRDS = ['thick end', 'middle', 'tip'] as const;
+
+/** Colours of a line's base that hardly come in one third of it. */
+export function scarceIn(
+  balls: readonly Pick<Balls[number][number], 'role' | 'colour'>[],
+): Details['scarce'] {
+  const base = balls.filter(({ role }) => role === 'base');
+  const colours = [...new Set(base.map(({ colour }) => colour))];
+  return colours.flatMap((colour) => {
+    const all = base.filter((ball) => ball.colour === colour).length;
+    if (all < FEWEST_SPREAD) return [];
+    return THIRDS.flatMap((at, third) => {
+      const own = base.slice(
+        Math.floor((third * base.length) / 3),
+        Math.floor(((third + 1) * base.length) / 3),
+      );
+      const count = own.filter((ball) => ball.colour === colour).length;
+      return count < (SCARCE * all) / 3 ? [{ colour, at }] : [];
+    });
+  });
+}
+
 /** A crevice deeper than this is told. From memory. */
 const DEEP_M = inchesToMetres(8);
 
@@ -73,17 +108,16 @@ function crevices(balls: Balls[number]): Details['crevices'] {
   }));
 }
 
-/** Patches of one colour, where colours are to be spread evenly: blocks, leans and stretches are asked for. */
+/** Patches of one colour, where colours are to be spread evenly. */
 function clumps(piece: Piece, balls: Balls[number], { clumpPct }: LookLimits): Details['clumps'] {
-  const mix = mixOf(piece);
-  if (mix?.colourPlan !== 'even' || mix.stretches) return [];
+  if (!isEven(piece)) return [];
   const picture = ownersFrom(0, asBalls(balls), CELL_M);
   const patches = clumpsOf(
     picture,
     balls.map(({ colour }) => colour),
     balls.map(({ nominalIn }) => nominalIn),
     clumpPct,
-    mix.seed,
+    mixOf(piece)?.seed ?? 0,
   );
   return patches.map(({ colour, balls: own, usual }) => {
     const of = own.map((i) => balls[i] as Balls[number][number]);

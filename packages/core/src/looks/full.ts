@@ -55,7 +55,7 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
     return seen;
   }
   const details = isQuick
-    ? { straightness: null, evenness: null, floorContact: null, clumps: [], crevices: [] }
+    ? { straightness: null, evenness: null, floorContact: null, clumps: [], crevices: [], scarce: [] }
     : detailsOf(piece, placement, look, limits);
   const fillers = fillersAlong(piece, look);
   const full = { ...asFullPiece(piece, look, () => inWords(look.fillers)), ...details, limits };
@@ -76,6 +76,7 @@ function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop
     floorContact: null,
     clumps: [],
     crevices: [],
+    scarce: [],
     limits,
   };
   return { piece: { ...full, lookOver: lookOverOf(piece, [], full, [], workshop) }, fillers: [] };
@@ -83,7 +84,7 @@ function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop
 
 type Closed = Omit<
   FullPiece,
-  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'limits' | 'lookOver'
+  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'scarce' | 'limits' | 'lookOver'
 >;
 
 const asFullPiece = (

@@ -30,7 +30,7 @@ export function lookOverOf(
     chains.length > 0
       ? `about ${step(alongM(chains, place))} from its thick end`
       : `about ${step(place.yM)} up`;
-  const { floorContact, clumps, crevices, evenness, straightness, gaps, limits, spineSeenM } = look;
+  const { floorContact, clumps, crevices, scarce, evenness, straightness, gaps, limits, spineSeenM } = look;
   const list: string[] = [];
   if (floorContact)
     list.push(
@@ -61,6 +61,10 @@ export function lookOverOf(
   for (const { colour, balloons, ...place } of clumps)
     list.push(
       `${balloons} in ${colours.find(({ id }) => id === colour)?.name ?? colour} hang side by side ${at(place)}: change some for their neighbours.`,
+    );
+  for (const { colour, at: where } of scarce)
+    list.push(
+      `There is little ${colours.find(({ id }) => id === colour)?.name ?? colour} at its ${where}: change some for it.`,
     );
   if (mixOf(piece)?.largeToFront) list.push('Turn the largest to the front.');
   if (fillers.some(({ view, isCounted }) => isCounted && view !== 'front'))
