@@ -28,7 +28,8 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   const take = line.getByRole('button', { name: /^Take \d+ more$/ });
   await take.focus();
   await page.keyboard.press('Enter');
-  await expect(line).toContainText('Full: no gap worth closing', { timeout: 30_000 });
+  // Its foot may still hang above the floor: no filler mends that.
+  await expect(line).not.toContainText('gaps of', { timeout: 30_000 });
   await expect(page.getByTestId('look-marks').getByRole('button')).toHaveCount(0);
   await expect.poll(async () => (await look())?.gaps).toEqual([]);
   // The bench blows them.
@@ -36,7 +37,7 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   expect(trios).toBeGreaterThanOrEqual(before.fillers.needed);
   await expect(page.getByTestId('piece-counts')).toContainText(`${trios} filler trios`);
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await expect(line).toContainText('Not full yet', { timeout: 30_000 });
+  await expect(line).toContainText('filler trios close them', { timeout: 30_000 });
   expect((await getJob(request, 'full-look')).pieces.length).toBeGreaterThan(1);
 });
 
@@ -53,7 +54,7 @@ test('a gap is pressed on the drawing and says what closes it; taken, the dressi
   const asked = page.getByRole('dialog', { name: 'Gap 2' });
   await expect(asked).toContainText('Close it with a trio of 5 in.');
   await asked.getByRole('button', { name: /^Take the \d+ fillers that close all$/ }).click();
-  await expect(page.getByTestId('look-line')).toContainText('no gap worth closing', { timeout: 30_000 });
+  await expect(page.getByTestId('look-line')).not.toContainText('gaps of', { timeout: 30_000 });
   await page.getByTestId('look-line').getByRole('button', { name: 'Dressing map' }).click();
   const map = page.getByRole('dialog', { name: new RegExp(`: ${edge.name}$`) });
   await expect(map.getByTestId('map-words')).toContainText('Each number stands for a trio of 5 in.');

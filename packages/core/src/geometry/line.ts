@@ -142,3 +142,27 @@ export function snaked(
     return { x: x - ty * swing, y: y + tx * swing };
   });
 }
+
+/** The place of a chain that is nearest to a point: how far along it, and how far off, m. */
+export function nearestOnChain(chain: readonly XY[], { x, y }: XY): { along: number; far: number } {
+  let [passed, along, least] = [0, 0, Infinity];
+  chain.forEach((point, i) => {
+    const before = chain[i - 1];
+    if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
+    const far = Math.hypot(point.x - x, point.y - y);
+    if (far < least) [along, least] = [passed, far];
+  });
+  return { along, far: least };
+}
+
+/** Inner points of a line at which it turns by more than an angle, radians. */
+export function sharpTurns<P extends { xM: number; yM: number }>(line: readonly P[], overRad: number): P[] {
+  return line.filter((point, i) => {
+    const [before, after] = [line[i - 1], line[i + 1]];
+    if (!before || !after) return false;
+    const into = Math.atan2(point.yM - before.yM, point.xM - before.xM);
+    const out = Math.atan2(after.yM - point.yM, after.xM - point.xM);
+    const turn = Math.abs(((out - into + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
+    return turn > overRad;
+  });
+}

@@ -1,11 +1,10 @@
 import type { FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
-import type { XY } from '../geometry/line.ts';
+import { nearestOnChain, type XY } from '../geometry/line.ts';
 import { mixOf } from '../piece/mix-of.ts';
+import { sharpCorners } from '../piece/organic-garland.ts';
 import { formatLength, METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 
-/** A corner as sharp as this hangs by itself and slumps. Common practice, no source. */
-const SHARP_RAD = (40 * Math.PI) / 180;
 /** Nobody measures closer than this along a garland that hangs: a quarter of a foot, or a tenth of a metre. */
 const STEP_M = { imperial: METRES_PER_FOOT / 4, metric: 0.1 } as const;
 /** More gaps than this are not told one by one. */
@@ -76,27 +75,14 @@ export function lookOverOf(
 function slumping(piece: Piece): { xM: number; yM: number }[] {
   if (piece.kind !== 'organic-garland') return [];
   const { line } = piece;
-  return line.filter((point, i) => {
-    const [before, after] = [line[i - 1], line[i + 1]];
-    if (!before || !after) return false;
-    const into = Math.atan2(point.yM - before.yM, point.xM - before.xM);
-    const out = Math.atan2(after.yM - point.yM, after.xM - point.xM);
-    const turn = Math.abs(((out - into + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
-    return turn > SHARP_RAD && point.yM > (before.yM + after.yM) / 2;
+  return sharpCorners(piece).filter((corner) => {
+    const i = line.indexOf(corner);
+    return corner.yM > ((line[i - 1]?.yM ?? 0) + (line[i + 1]?.yM ?? 0)) / 2;
   });
 }
 
 /** How far along its line a place is, m: of several lines the one it is nearest to. */
 function alongM(chains: readonly (readonly XY[])[], { xM, yM }: { xM: number; yM: number }): number {
-  let [least, along] = [Infinity, 0];
-  for (const chain of chains) {
-    let passed = 0;
-    chain.forEach((point, i) => {
-      const before = chain[i - 1];
-      if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
-      const far = Math.hypot(point.x - xM, point.y - yM);
-      if (far < least) [least, along] = [far, passed];
-    });
-  }
-  return along;
+  const nearest = chains.map((chain) => nearestOnChain(chain, { x: xM, y: yM }));
+  return nearest.sort((one, other) => one.far - other.far)[0]?.along ?? 0;
 }

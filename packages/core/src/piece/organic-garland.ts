@@ -1,5 +1,5 @@
 import type { OrganicGarland, PartId } from '@early-lantern/contract';
-import { chainLength, smoothLine, snaked, type XY } from '../geometry/line.ts';
+import { chainLength, nearestOnChain, sharpTurns, smoothLine, snaked, type XY } from '../geometry/line.ts';
 import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
@@ -178,23 +178,11 @@ function extraPlaces(piece: OrganicGarland, chain: readonly XY[]): number[] {
   const inTail = Math.round(tailM * TAIL_CLUSTERS_PER_M);
   return [
     ...corners.flatMap(({ xM, yM }) => {
-      const share = alongChain(chain, { x: xM, y: yM }) / lengthM;
+      const share = nearestOnChain(chain, { x: xM, y: yM }).along / lengthM;
       return Array.from({ length: CLUSTERS_PER_CORNER }, () => share);
     }),
     ...Array.from({ length: inTail }, (_, i) => ((i + 0.5) / inTail) * Math.min(1, tailM / lengthM)),
   ];
-}
-
-/** How far along a chain the place of it is that is nearest to a point, m. */
-function alongChain(chain: readonly XY[], { x, y }: XY): number {
-  let [passed, along, least] = [0, 0, Infinity];
-  chain.forEach((point, i) => {
-    const before = chain[i - 1];
-    if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
-    const far = Math.hypot(point.x - x, point.y - y);
-    if (far < least) [along, least] = [passed, far];
-  });
-  return along;
 }
 
 /** The line the clusters sit on: smoothed, its tail laid along the floor, swung from side to side. Metres. */
@@ -209,16 +197,8 @@ export function garlandChain({ line, tailM = 0, snake }: OrganicGarland): XY[] {
     : chain;
 }
 
-function sharpCorners({ line }: OrganicGarland): OrganicGarland['line'] {
-  return line.filter((point, i) => {
-    const [before, after] = [line[i - 1], line[i + 1]];
-    if (!before || !after) return false;
-    const into = Math.atan2(point.yM - before.yM, point.xM - before.xM);
-    const out = Math.atan2(after.yM - point.yM, after.xM - point.xM);
-    const turn = Math.abs(((out - into + 3 * Math.PI) % (2 * Math.PI)) - Math.PI);
-    return turn > SHARP_RAD;
-  });
-}
+/** Corners that are raised: what hangs over them by itself would slump. */
+export const sharpCorners = ({ line }: OrganicGarland): OrganicGarland['line'] => sharpTurns(line, SHARP_RAD);
 
 /** A garland that thins has most of its balloons in the first section: shares go with the width squared. */
 function sectionShares(cuts: readonly number[], { taper }: OrganicGarland): number[] {
