@@ -17,6 +17,9 @@ interface LookLineProps {
   onCommit: (piece: Piece) => string | undefined;
 }
 
+/** Three lines of what is said; all of it is with the dressing map, as what to look at. */
+const LINES_PX = 68;
+
 /** How the piece will look, in a line; what closes it is taken with one press, and where that goes is shown. */
 export const LookLine = memo(function LookLine(props: LookLineProps) {
   const { piece, look, picture, fillers, workshop, isQuick, lengthM, onCommit } = props;
@@ -27,23 +30,36 @@ export const LookLine = memo(function LookLine(props: LookLineProps) {
   const faults = lookFaults(look, { ...workshop, units });
   const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
   return (
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }} data-testid="look-line">
-      <Typography component="div" sx={{ fontSize: 15 }}>
+    <Box data-testid="look-line">
+      {/* As high whatever is said: what stands below must not move under the hand while a look is being worked out. */}
+      <Typography
+        component="div"
+        sx={{
+          fontSize: 15,
+          height: LINES_PX,
+          display: '-webkit-box',
+          WebkitLineClamp: 3,
+          WebkitBoxOrient: 'vertical',
+          overflow: 'hidden',
+        }}
+      >
         <strong>{faults.length > 0 ? 'Not full yet' : isQuick ? 'From the front' : 'Full'}</strong>:{' '}
         {faults.length === 0
           ? `no gap worth closing.${isQuick || needed + counted === 0 ? '' : ` ${needed} ${name} close it, ${counted} counted.`}`
           : faults.map(({ says }) => capital(says)).join(' ')}
       </Typography>
-      {more && (
-        <Button size="small" variant="outlined" onClick={() => void onCommit(more)}>
-          Take {needed - counted} more
-        </Button>
-      )}
-      {picture && (
-        <Button size="small" onClick={() => setOpen(true)}>
-          {fillers.length > 0 ? 'Dressing map' : 'Picture'}
-        </Button>
-      )}
+      <Box sx={{ display: 'flex', gap: 1, minHeight: 34, alignItems: 'center' }}>
+        {more && (
+          <Button size="small" variant="outlined" onClick={() => void onCommit(more)}>
+            Take {needed - counted} more
+          </Button>
+        )}
+        {picture && (
+          <Button size="small" onClick={() => setOpen(true)}>
+            {fillers.length > 0 ? 'Dressing map' : 'Picture'}
+          </Button>
+        )}
+      </Box>
       {isOpen && picture && (
         <PieceSheetDialog
           piece={piece}
