@@ -22,7 +22,16 @@ interface Shot {
 const shed = '/jobs/engine-shed-unveiled';
 
 const shots: Shot[] = [
-  { name: 'horizon', path: '/' },
+  {
+    name: 'horizon',
+    path: '/',
+    // The second job's lamps come after the first one's.
+    prepare: (page) =>
+      page
+        .getByText(/left behind/)
+        .first()
+        .waitFor({ timeout: 60_000 }),
+  },
   { name: 'horizon-phone', path: '/', phone: true },
   {
     name: 'pieces',

@@ -36,7 +36,8 @@ export const LookLine = memo(function LookLine(props: LookLineProps) {
         component="div"
         sx={{
           fontSize: 15,
-          height: LINES_PX,
+          // Packed work has little to say, and always the same.
+          height: needed + counted > 0 ? LINES_PX : undefined,
           display: '-webkit-box',
           WebkitLineClamp: 3,
           WebkitBoxOrient: 'vertical',
