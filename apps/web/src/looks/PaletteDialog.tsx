@@ -51,7 +51,7 @@ export function PaletteDialog({ piece, reading, wall, spotName, onCommit, onClos
                 {(Object.keys(eyesWords) as Eyes[]).map((eyes) => (
                   <TableCell key={eyes}>{eyesWords[eyes]}</TableCell>
                 ))}
-                <TableCell>Before the wall</TableCell>
+                <TableCell>Against the wall</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -106,7 +106,7 @@ export function PaletteDialog({ piece, reading, wall, spotName, onCommit, onClos
   );
 }
 
-/** A balloon before the wall. */
+/** A balloon against the wall. */
 function OnWall({ wall, hex }: { wall: string; hex: string }) {
   return (
     <svg

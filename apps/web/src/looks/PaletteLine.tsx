@@ -58,13 +58,13 @@ function inWords({ wall, alike }: PaletteReading): string {
   const all = alike.filter(({ eyes }) => eyes === 'usual');
   const names = (own: typeof wall) => own.map(({ colour }) => colour.name).join(', ');
   const told = [
-    ...(hiding.length > 0 ? [`Hardly to be seen before the wall: ${names(hiding)}.`] : []),
-    ...(dim.length > 0 ? [`Lost before it from across the room: ${names(dim)}.`] : []),
+    ...(hiding.length > 0 ? [`Hardly to be seen against the wall: ${names(hiding)}.`] : []),
+    ...(dim.length > 0 ? [`Lost against it from across the room: ${names(dim)}.`] : []),
     ...all.map(
       ({ one, other, isNear }) =>
         `${one.name} and ${other.name} look alike${isNear ? '' : ' from across the room'}.`,
     ),
     ...(some.length > 0 ? [`${plural(some.length, 'pair')} alike to colour-blind eyes.`] : []),
   ];
-  return told.length > 0 ? told.join(' ') : 'Every colour shows before the wall and from across the room.';
+  return told.length > 0 ? told.join(' ') : 'Every colour shows against the wall and from across the room.';
 }

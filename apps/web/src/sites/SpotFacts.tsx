@@ -59,7 +59,7 @@ function StairFields({ spot, onChange }: Pick<SpotFactsProps, 'spot' | 'onChange
 
 const PHOTO_FIELDS = [
   { key: 'xM', label: 'Camera, from the left' },
-  { key: 'outM', label: 'Camera, out from it' },
+  { key: 'outM', label: 'Camera, out from the wall' },
 ] as const;
 
 /** Where photographs are taken from as long as nobody has said: before the middle, with room for a group. */

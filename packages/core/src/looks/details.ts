@@ -15,8 +15,8 @@ import { settledBalls } from './settled-picture.ts';
 
 /** Cells of the picture that tells which balloon is seen where. */
 const CELL_M = inchesToMetres(0.5);
-/** A line that ends lower than this share of its width above the floor is to come down to it. */
-const COMES_DOWN = 0.6;
+/** A line that ends lower than this share of its width above the floor is to come down to it: its outline is drawn to the floor. */
+const COMES_DOWN = 0.5;
 
 type Details = Pick<
   FullPiece,
