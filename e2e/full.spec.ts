@@ -105,6 +105,12 @@ test('the spot in the round, from where guests stand; without WebGL the elevatio
   await page.getByRole('button', { name: 'Evening' }).click();
   await expect(page.getByRole('button', { name: 'Evening' })).toHaveAttribute('aria-pressed', 'true');
 
+  // A place by itself has nothing to walk round.
+  const { siteId } = (await getJob(request, 'full-round')).data;
+  await page.goto(`/sites/${siteId}`);
+  await expect(page.getByRole('button', { name: 'From above' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'In the round' })).toHaveCount(0);
+
   const without = await browserType.launch({ ...chromium, args: [...chromium.args, '--disable-3d-apis'] });
   const flat = await without.newPage(baseURL ? { baseURL } : {});
   await flat.goto('/jobs/full-round/pieces');

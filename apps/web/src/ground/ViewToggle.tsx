@@ -7,10 +7,12 @@ export type SpotView = 'front' | 'above' | 'round';
 interface ViewToggleProps {
   view: SpotView;
   onView: (view: SpotView) => void;
+  /** What stands there can be walked round; a place without pieces has nothing to show so. */
+  hasRound?: boolean;
 }
 
 /** Which way a spot is looked at. */
-export function ViewToggle({ view, onView }: ViewToggleProps) {
+export function ViewToggle({ view, onView, hasRound = false }: ViewToggleProps) {
   return (
     <ToggleButtonGroup
       exclusive
@@ -22,7 +24,7 @@ export function ViewToggle({ view, onView }: ViewToggleProps) {
     >
       <ToggleButton value="front">From the front</ToggleButton>
       <ToggleButton value="above">From above</ToggleButton>
-      {hasWebGl() && <ToggleButton value="round">In the round</ToggleButton>}
+      {hasRound && hasWebGl() && <ToggleButton value="round">In the round</ToggleButton>}
     </ToggleButtonGroup>
   );
 }

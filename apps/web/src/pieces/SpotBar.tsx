@@ -58,7 +58,7 @@ export const SpotBar = memo(function SpotBar(props: SpotBarProps) {
           />
         ))}
       </Stack>
-      <ViewToggle view={view} onView={onView} />
+      <ViewToggle view={view} onView={onView} hasRound />
       <Button startIcon={<AddIcon />} onClick={onAdd} size="small" variant="outlined">
         Add a piece
       </Button>
