@@ -1,6 +1,7 @@
 import '@fontsource-variable/bricolage-grotesque';
 import '@fontsource-variable/public-sans';
 import { createTheme } from '@mui/material/styles';
+import { chosenByPress } from './parts/chosen-by-press.ts';
 
 /** Characterful grotesque for headings and figures, a plain legible face for text. */
 const HEAD = "'Bricolage Grotesque Variable', 'Public Sans Variable', sans-serif";
@@ -68,6 +69,7 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
+    MuiSelect: { defaultProps: { MenuProps: { slotProps: { paper: chosenByPress } } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiTooltip: { defaultProps: { arrow: true } },
   },

@@ -81,6 +81,7 @@ export { recoloured } from './piece/colours.ts';
 export { type Cut, cutsOnLine, nearestShare, withCut } from './piece/cuts-on-line.ts';
 export { usualTable } from './piece/furnishing.ts';
 export { lineOfLength } from './piece/line-of-length.ts';
+export { mixOf } from './piece/mix-of.ts';
 export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';

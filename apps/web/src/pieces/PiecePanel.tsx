@@ -8,7 +8,7 @@ import {
   type Spot,
   type Workshop,
 } from '@early-lantern/contract';
-import { backOf, type Picture } from '@early-lantern/core';
+import { backOf, mixOf, type Picture } from '@early-lantern/core';
 import { Alert, Stack, Typography } from '@mui/material';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { type JobContextValue, useJob } from '../job/context.ts';
@@ -30,6 +30,9 @@ import { PositionFields } from './PositionFields.tsx';
 import { isAlikeButPlace, rebased } from './rebased.ts';
 import { SchoolsPanel } from './SchoolsPanel.tsx';
 import { SpreadNote } from './SpreadNote.tsx';
+
+/** What is said first of a piece dressed organically: counts, what holds it, how it looks. */
+const DRESSED_PX = 182;
 
 interface PiecePanelProps {
   piece: Piece;
@@ -138,20 +141,23 @@ const Panel = memo(function Panel(props: PanelProps) {
 
   return (
     <Stack spacing={2}>
-      {plan && <CountLine plan={plan} />}
-      {held && <HoldLine held={held} />}
-      {look && (
-        <LookLine
-          piece={piece}
-          look={look}
-          picture={picture}
-          fillers={fillers}
-          workshop={workshop}
-          isQuick={isQuick}
-          lengthM={plan?.lengthM ?? 0}
-          onCommit={commit}
-        />
-      )}
+      {/* Its room is kept from the first: what stands below must not move under the hand when the plan comes. */}
+      <Stack spacing={2} sx={{ minHeight: mixOf(piece) ? DRESSED_PX : undefined }}>
+        {plan && <CountLine plan={plan} />}
+        {held && <HoldLine held={held} />}
+        {look && (
+          <LookLine
+            piece={piece}
+            look={look}
+            picture={picture}
+            fillers={fillers}
+            workshop={workshop}
+            isQuick={isQuick}
+            lengthM={plan?.lengthM ?? 0}
+            onCommit={commit}
+          />
+        )}
+      </Stack>
       {fault && (
         <Alert severity="warning" onClose={() => setFault(undefined)}>
           Not changed: {fault}.
