@@ -119,3 +119,67 @@ test('the spot in the round, from where guests stand; without WebGL the elevatio
   await expect(flat.getByRole('application')).toBeVisible();
   await without.close();
 });
+
+test('a photo of the built piece is laid beside its picture and marked by hand and by keyboard; marks and photo are kept, a deleted one comes back', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'full-photo');
+  const [, edge] = (await getPlan(request, 'full-photo')).pieces;
+  if (!edge) throw new Error('no garland');
+  const open = async () => {
+    await podium(page, 'full-photo', edge.name);
+    await page
+      .getByTestId('look-line')
+      .getByRole('button', { name: /^(Dressing map|Picture)$/ })
+      .click();
+    await page.getByRole('button', { name: 'Photo', exact: true }).click();
+  };
+  const marks = async () =>
+    (await (await request.get('/api/v1/jobs/full-photo/photos')).json())[0]?.data.marks as {
+      x: number;
+      y: number;
+      r: number;
+    }[];
+  await open();
+  await page
+    .getByLabel('Photo file')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no photo') });
+  await expect(page.getByText('That is no photo this browser can show')).toBeVisible();
+  await page.getByLabel('Photo file').setInputFiles('docs/screenshots/pieces.png');
+  const photo = page.getByRole('group', { name: `Photo of ${edge.name}` });
+  const { x, y, width, height } = (await photo.boundingBox()) as {
+    [of in 'x' | 'y' | 'width' | 'height']: number;
+  };
+  await page.mouse.click(x + 0.25 * width, y + 0.5 * height);
+  await page.getByRole('button', { name: 'Clump', exact: true }).click();
+  await page.getByRole('button', { name: 'Mark the middle' }).click();
+  await expect(page.getByTestId('marked')).toHaveText('As built: 1 gap, 1 clump marked');
+  // The second is walked to, moved and made larger with the keys.
+  const second = photo.getByRole('button', { name: '2, Clump' });
+  await second.focus();
+  for (const key of ['Shift+ArrowRight', 'Shift+ArrowRight', '+', '+']) await second.press(key);
+  // Shares of the photo: 0.5 + 2 × 6 × 0.005, and 0.035 × 1.25².
+  await expect
+    .poll(async () => (await marks())?.[1])
+    .toMatchObject({ x: 0.56, y: 0.5, r: expect.closeTo(0.0547, 3) });
+  const [first] = await marks();
+  expect(first?.x).toBeCloseTo(0.25, 2);
+  // The first is dragged.
+  const ring = (await photo.getByRole('button', { name: '1, Gap' }).boundingBox()) as {
+    x: number;
+    y: number;
+  };
+  await page.mouse.move(ring.x + 12, y + 0.5 * height);
+  await page.mouse.down();
+  await page.mouse.move(ring.x + 12 + 0.1 * width, y + 0.6 * height, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await marks())?.[0]?.y).toBeCloseTo(0.6, 2);
+  await page.reload();
+  await open();
+  await expect(page.getByTestId('marked')).toHaveText('As built: 1 gap, 1 clump marked');
+  await page.getByRole('button', { name: 'Delete this photo' }).click();
+  await expect(photo).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(photo.getByRole('button')).toHaveCount(2);
+});

@@ -16,6 +16,7 @@ import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
+import { photoRoutes } from './photos/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planCache } from './plan/plan-cache.ts';
 import { planRoutes } from './plan/routes.ts';
@@ -104,6 +105,7 @@ export async function buildApp({
     siteRoutes,
     jobRoutes,
     pieceRoutes,
+    photoRoutes,
     jobFileRoutes,
     planRoutes,
     packingRoutes,

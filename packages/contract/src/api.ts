@@ -11,7 +11,7 @@ import { CrewMember, WorkshopSettings } from './workshop.ts';
 /** Counts up by one at every change of a row; an update must name the one it saw. */
 export const Revision = z.int().min(1);
 
-const row = <D extends z.ZodType>(data: D) =>
+export const row = <D extends z.ZodType>(data: D) =>
   z.strictObject({ revision: Revision, updatedAt: z.iso.datetime({ offset: true }), data });
 
 export const WorkshopRow = row(WorkshopSettings);

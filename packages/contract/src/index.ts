@@ -14,6 +14,7 @@ export * from './load.ts';
 export * from './looks.ts';
 export * from './noise.ts';
 export { readNumber } from './numbers.ts';
+export * from './photos.ts';
 export * from './piece/index.ts';
 export * from './pipe.ts';
 export * from './plan.ts';

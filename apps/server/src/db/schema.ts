@@ -3,11 +3,13 @@ import type {
   JobHead,
   JobUse,
   MovementKind,
+  Photo,
   Piece,
   Site,
   WorkshopSettings,
 } from '@early-lantern/contract';
 import {
+  customType,
   doublePrecision,
   index,
   integer,
@@ -102,6 +104,27 @@ export const departures = pgTable('departures', {
   reason: text().notNull(),
   left: jsonb().$type<string[]>().notNull(),
 });
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** Photos of pieces as they were built, with what somebody marked on them. */
+export const photos = pgTable(
+  'photos',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    id: text().notNull(),
+    data: jsonb().$type<Photo>().notNull(),
+    /** The piece as it was planned when the photo was added; it stays where the piece is changed or deleted. */
+    planned: jsonb().$type<Piece>().notNull(),
+    content: bytes().notNull(),
+    /** Set when it was deleted; it can still be brought back. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
 
 /** The shelf's ledger: never changed, only added to. */
 export const movements = pgTable(

@@ -56,6 +56,7 @@ export const keys = {
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
+  photos: (id: string) => ['jobs', id, 'photos'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
   lacks: ['jobs', 'lacks'] as const,

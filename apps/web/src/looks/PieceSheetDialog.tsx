@@ -20,6 +20,7 @@ import { paperFor, saveAsPdf, saveAsPng, saveAsSvg } from '../parts/save-drawing
 import { useUnits } from '../preferences.tsx';
 import { mapLines, mapNotes } from './map-words.ts';
 import { boundsOf, PieceSheet } from './PieceSheet.tsx';
+import { PhotoView } from './photo/PhotoView.tsx';
 
 interface PieceSheetDialogProps {
   piece: Piece;
@@ -31,11 +32,12 @@ interface PieceSheetDialogProps {
 
 /** A piece by itself: its picture, and where its fillers go; to take along. */
 export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: PieceSheetDialogProps) {
-  const { workshop } = useJob().file;
+  const { workshop, job } = useJob().file;
   const { units } = useUnits();
   const isPhone = useMediaQuery(useTheme().breakpoints.down('sm'));
-  const [shown, setShown] = useState<'picture' | 'map'>(fillers.length > 0 ? 'map' : 'picture');
+  const [shown, setShown] = useState<'picture' | 'map' | 'photo'>(fillers.length > 0 ? 'map' : 'picture');
   const isMap = shown === 'map' && fillers.length > 0;
+  const isPhoto = shown === 'photo';
   const sheet = (
     <PieceSheet
       name={piece.name}
@@ -49,23 +51,22 @@ export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: Pie
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth fullScreen={isPhone} aria-labelledby="sheet-title">
       <DialogTitle id="sheet-title" sx={{ pb: 1 }}>
-        {isMap ? 'Dressing map' : 'Picture'}: {piece.name}
+        {isPhoto ? 'Photo' : isMap ? 'Dressing map' : 'Picture'}: {piece.name}
       </DialogTitle>
       <DialogContent>
         <Stack spacing={1.5}>
-          {fillers.length > 0 && (
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={shown}
-              aria-label="Sheet"
-              onChange={(_, next: 'picture' | 'map' | null) => next && setShown(next)}
-              sx={{ '& .MuiToggleButton-root': { textTransform: 'none' } }}
-            >
-              <ToggleButton value="map">Dressing map</ToggleButton>
-              <ToggleButton value="picture">Picture</ToggleButton>
-            </ToggleButtonGroup>
-          )}
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={shown}
+            aria-label="Sheet"
+            onChange={(_, next: 'picture' | 'map' | 'photo' | null) => next && setShown(next)}
+            sx={{ '& .MuiToggleButton-root': { textTransform: 'none' } }}
+          >
+            {fillers.length > 0 && <ToggleButton value="map">Dressing map</ToggleButton>}
+            <ToggleButton value="picture">Picture</ToggleButton>
+            <ToggleButton value="photo">Photo</ToggleButton>
+          </ToggleButtonGroup>
           {isMap && (
             <Typography component="div" data-testid="map-words">
               {[...mapLines(fillers), ...mapNotes(fillers, look?.fillers.counted ?? 0)].map((line) => (
@@ -73,8 +74,14 @@ export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: Pie
               ))}
             </Typography>
           )}
-          {sheet}
-          {look && look.lookOver.length > 0 && (
+          {isPhoto ? (
+            <PhotoView jobId={job.id} pieceId={piece.id} name={piece.name} look={look}>
+              {sheet}
+            </PhotoView>
+          ) : (
+            sheet
+          )}
+          {!isPhoto && look && look.lookOver.length > 0 && (
             <Box data-testid="look-over">
               <Typography sx={{ fontWeight: 650 }}>When it hangs, step back and look:</Typography>
               <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
@@ -87,9 +94,13 @@ export function PieceSheetDialog({ piece, picture, look, fillers, onClose }: Pie
         </Stack>
       </DialogContent>
       <DialogActions sx={{ flexWrap: 'wrap', gap: 1 }}>
-        <Button onClick={() => void saveAsSvg(file, sheet)}>Save as SVG</Button>
-        <Button onClick={() => void saveAsPng(file, sheet, w / h)}>Save as PNG</Button>
-        <Button onClick={() => void saveAsPdf(file, [sheet], paperFor(units))}>Save as PDF</Button>
+        {!isPhoto && (
+          <>
+            <Button onClick={() => void saveAsSvg(file, sheet)}>Save as SVG</Button>
+            <Button onClick={() => void saveAsPng(file, sheet, w / h)}>Save as PNG</Button>
+            <Button onClick={() => void saveAsPdf(file, [sheet], paperFor(units))}>Save as PDF</Button>
+          </>
+        )}
         <Button variant="contained" onClick={onClose}>
           Close
         </Button>

@@ -19,6 +19,7 @@ import {
 import { useRef, useState } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { base64Of } from '../parts/base64.ts';
 import { useNotice } from '../parts/notices.tsx';
 
 interface Pending {
@@ -28,15 +29,6 @@ interface Pending {
 }
 
 const sheetWords: Record<SheetName, string> = { stock: 'Stock', catalogue: 'Catalogue of colours' };
-
-/** The file's bytes as base64. */
-async function base64Of(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  // In slices: a whole file as arguments would be too many.
-  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
-  return btoa(text);
-}
 
 const reasons = (error: Error) =>
   (error instanceof ApiProblem ? error.problem.faults : undefined)

@@ -1,0 +1,89 @@
+import type { Photo, PhotoMark, PhotoRow, Piece } from '@early-lantern/contract';
+import { and, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { Queries } from '../db/database.ts';
+import { toRow, touched } from '../db/rows.ts';
+import { photos } from '../db/schema.ts';
+import { notFound, stale } from '../http/problem.ts';
+
+const one = (jobId: string, id: string) => and(eq(photos.jobId, jobId), eq(photos.id, id));
+const there = (jobId: string, id: string) => and(one(jobId, id), isNull(photos.deletedAt));
+
+/** All but the picture itself, which is large. */
+const columns = { revision: photos.revision, updatedAt: photos.updatedAt, data: photos.data };
+
+/** A job's photos, in the order in which they were added. */
+export async function listPhotos(db: Queries, jobId: string): Promise<PhotoRow[]> {
+  const rows = await db
+    .select(columns)
+    .from(photos)
+    .where(and(eq(photos.jobId, jobId), isNull(photos.deletedAt)));
+  return rows.map(toRow).sort((a, b) => a.data.addedAt.localeCompare(b.data.addedAt));
+}
+
+export async function addPhoto(
+  db: Queries,
+  jobId: string,
+  { data, planned, content }: { data: Photo; planned: Piece; content: Buffer },
+): Promise<PhotoRow> {
+  const [row] = await db
+    .insert(photos)
+    .values({ jobId, id: data.id, data, planned, content })
+    .returning(columns);
+  return toRow(row as NonNullable<typeof row>);
+}
+
+async function getPhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow> {
+  const [row] = await db.select(columns).from(photos).where(there(jobId, id));
+  if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);
+  return toRow(row);
+}
+
+/** The picture itself. */
+export async function pictureOf(
+  db: Queries,
+  jobId: string,
+  id: string,
+): Promise<{ type: Photo['type']; content: Buffer }> {
+  const [row] = await db
+    .select({ data: photos.data, content: photos.content })
+    .from(photos)
+    .where(there(jobId, id));
+  if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);
+  return { type: row.data.type, content: row.content };
+}
+
+/** Other marks in place of those on it; all else of a photo stays as it is. */
+export async function markPhoto(
+  db: Queries,
+  jobId: string,
+  id: string,
+  { revision, marks }: { revision: number; marks: PhotoMark[] },
+): Promise<PhotoRow> {
+  const current = await getPhoto(db, jobId, id);
+  const [row] = await db
+    .update(photos)
+    .set({ data: { ...current.data, marks }, ...touched })
+    .where(and(there(jobId, id), eq(photos.revision, revision)))
+    .returning(columns);
+  if (!row) throw stale('The photo', await getPhoto(db, jobId, id));
+  return toRow(row);
+}
+
+/** Out of sight; it can be brought back. */
+export async function removePhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow> {
+  const [row] = await db
+    .update(photos)
+    .set({ deletedAt: new Date() })
+    .where(there(jobId, id))
+    .returning(columns);
+  if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);
+  return toRow(row);
+}
+
+export async function bringBackPhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow> {
+  await db
+    .update(photos)
+    .set({ deletedAt: null })
+    .where(and(one(jobId, id), isNotNull(photos.deletedAt)));
+  return getPhoto(db, jobId, id);
+}
