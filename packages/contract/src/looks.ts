@@ -20,6 +20,6 @@ export const LookLimits = z.strictObject({
 });
 export type LookLimits = z.infer<typeof LookLimits>;
 
-/** Kinds that are looked at closely: those dressed organically. */
-export const LookedKind = z.enum(['organic-garland', 'standing-garland', 'photo-frame']);
+/** Kinds that may have limits of their own: those dressed organically. */
+export const LookedKind = z.enum(['organic-garland', 'standing-garland', 'photo-frame', 'panel-wall']);
 export type LookedKind = z.infer<typeof LookedKind>;

@@ -74,6 +74,12 @@ export const FullPiece = z.strictObject({
   scarce: z.array(z.strictObject({ colour: ColourId, at: z.enum(['thick end', 'middle', 'tip']) })),
   /** Deep places between balloons, seen from the front, the deepest first. */
   crevices: z.array(z.strictObject({ ...off, depthM: z.number() })),
+  /** Of the largest balloons that are to face the front: how many there are, how many others hide, and where those hang. */
+  largeHidden: z.strictObject({ of: z.int(), hidden: z.array(z.strictObject(off)) }).nullable(),
+  /** Stretches of the edge of a panel or board it runs along that it leaves open, the longest first. */
+  edgesOpen: z.array(z.strictObject({ ...off, lengthM: z.number() })),
+  /** Made with air between its balloons, as a chain is: nothing of it is to be closed. */
+  isOpen: z.boolean(),
   /** What to look at when it hangs and one steps back, and what to do about it: a sentence each. */
   lookOver: z.array(z.string()),
   /** What of it is not to be found, here. */
@@ -83,7 +89,7 @@ export const FullPiece = z.strictObject({
 });
 export type FullPiece = z.infer<typeof FullPiece>;
 
-/** Will it look right? Of the pieces that are settled, which so far are those dressed organically. */
+/** Will it look right? Of all pieces made of balloons. */
 export const Full = z.strictObject({
   pieces: z.array(FullPiece),
   /** Where fillers go, piece by piece in the order along it. */

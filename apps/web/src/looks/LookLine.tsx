@@ -44,10 +44,21 @@ export const LookLine = memo(function LookLine(props: LookLineProps) {
           overflow: 'hidden',
         }}
       >
-        <strong>{faults.length > 0 ? 'Not full yet' : isQuick ? 'From the front' : 'Full'}</strong>:{' '}
-        {faults.length === 0
-          ? `no gap worth closing.${isQuick || needed + counted === 0 ? '' : ` ${needed} ${name} close it, ${counted} counted.`}`
-          : faults.map(({ says }) => capital(says)).join(' ')}
+        <strong>
+          {look.isOpen
+            ? 'Nothing to close'
+            : faults.length > 0
+              ? 'Not full yet'
+              : isQuick
+                ? 'From the front'
+                : 'Full'}
+        </strong>
+        :{' '}
+        {look.isOpen
+          ? 'it is made with air between its balloons.'
+          : faults.length === 0
+            ? `no gap worth closing.${isQuick || needed + counted === 0 ? '' : ` ${needed} ${name} close it, ${counted} counted.`}`
+            : faults.map(({ says }) => capital(says)).join(' ')}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, minHeight: 34, alignItems: 'center' }}>
         {more && (

@@ -21,7 +21,7 @@ const RED = '#a3341f';
  * places, bends and a foot above the floor by a word.
  */
 export function LookMarks({ look, colours, heightM, perM, onGap }: LookMarksProps) {
-  const { gaps, clumps, evenness, straightness, floorContact, limits } = look;
+  const { gaps, clumps, edgesOpen, evenness, straightness, floorContact, limits } = look;
   const px = 1 / perM;
   return (
     <g pointerEvents="none" data-testid="look-marks">
@@ -50,6 +50,14 @@ export function LookMarks({ look, colours, heightM, perM, onGap }: LookMarksProp
           </Word>
         </g>
       )}
+      {edgesOpen.map(({ xM, yM, lengthM }) => (
+        <g key={`${xM} ${yM}`} transform={`translate(${xM} ${heightM - yM})`}>
+          <Ring r={lengthM / 2} px={px} dashes={`${2 * px} ${4 * px}`} />
+          <Word px={px} y={4 * px}>
+            edge bare
+          </Word>
+        </g>
+      ))}
       {floorContact && floorContact.gapM > limits.footM && (
         <g transform={`translate(${floorContact.xM} ${heightM})`}>
           <path

@@ -1,4 +1,4 @@
-import type { JobFile, Plan } from '@early-lantern/contract';
+import type { FullPiece, JobFile, LookFiller, Piece, Plan } from '@early-lantern/contract';
 import type { Picture } from '@early-lantern/core';
 import { mapLines, mapNotes } from '../looks/map-words.ts';
 import { boundsOf, PieceSheet } from '../looks/PieceSheet.tsx';
@@ -23,7 +23,40 @@ export function DressingMaps({ plan, file, pictures }: DressingMapsProps) {
     const fillers = plan.full.fillers.filter(({ pieceId, isCounted }) => pieceId === look.id && isCounted);
     return piece && picture && fillers.length > 0 ? [{ piece, picture, fillers, look }] : [];
   });
-  if (pieces.length === 0) return null;
+  const others = plan.full.pieces.filter(
+    ({ id, lookOver }) => lookOver.length > 0 && !pieces.some(({ piece }) => piece.id === id),
+  );
+  return (
+    <>
+      {pieces.length > 0 && <Maps pieces={pieces} file={file} />}
+      {others.length > 0 && (
+        <section data-testid="look-overs">
+          <h2>When it hangs, step back and look</h2>
+          {others.map(({ id, lookOver }) => (
+            <div key={id} className="sheet-keep">
+              <strong>{file.job.pieces.find((piece) => piece.id === id)?.name}</strong>
+              <ul className="sheet-look">
+                {lookOver.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </div>
+          ))}
+        </section>
+      )}
+    </>
+  );
+}
+
+interface Mapped {
+  piece: Piece;
+  picture: Picture;
+  fillers: readonly LookFiller[];
+  look: FullPiece;
+}
+
+/** The pieces that have fillers, each with its map. */
+function Maps({ pieces, file }: { pieces: readonly Mapped[]; file: JobFile }) {
   return (
     <section data-testid="dressing-maps">
       <h2>Where the fillers go</h2>

@@ -1,6 +1,5 @@
 import type { Full, FullPiece, JobFile, Lamp, Working } from '@early-lantern/contract';
 import { formatLength } from '../quantity/length.ts';
-import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
 import { type LookFault, lookFaults } from './look-faults.ts';
@@ -8,22 +7,30 @@ import { unlit } from './unlit.ts';
 
 /**
  * *Full?* Lit when from the front and half-way to either side no gap is left that a filler would close, no string shows, the
- * foot meets the floor, the outline keeps to its line and width, and no colour clumps; low with some of that, out where every
+ * foot meets the floor, the outline keeps to its line and width, the largest face the front, edges are covered and no colour
+ * clumps; low with some of that, out where every
  * guest sees it. What is dressed organically is settled first; packed work lies as its rings nest.
  */
 export function fullLamp({ job, workshop }: JobFile, { pieces, isQuick }: Full): Lamp {
   if (job.pieces.length === 0) return unlit('no piece yet', 'Draw the first piece: there is nothing to see.');
   if (pieces.length === 0 && isQuick) return unlit('being looked at', 'Known in a moment.');
   const [first] = pieces;
-  if (!first) return unlit('needs a look', 'Nothing here that is known before it stands: look it over then.');
+  if (!first) return unlit('no balloons', 'Nothing here is made of balloons.');
   const nameOf = (id: string) => job.pieces.find((piece) => piece.id === id)?.name ?? '';
   const faults = pieces.flatMap((one) => lookFaults(one, workshop));
   const worst = worstOf(faults, pieces);
   const least = formatLength(Math.max(...pieces.map(({ limits }) => limits.gapM)), workshop.units);
   const shown = {
-    working: isQuick ? [] : pieces.flatMap((one) => workingOf(one, nameOf(one.id))),
+    working: isQuick ? [] : pieces.flatMap((one) => (one.isOpen ? [] : workingOf(one, nameOf(one.id)))),
     fixes: [],
   };
+  if (pieces.every(({ isOpen }) => isOpen))
+    return {
+      state: 'lit',
+      figure: 'nothing to close',
+      reason: 'It is made with air between its balloons. What to look at once it hangs is on the run sheet.',
+      ...shown,
+    };
   // Roughly and from the front alone nobody knows.
   if (!worst && isQuick)
     return unlit(`about no gap over ${least}`, 'Seen from the front: the sides in a moment.');
@@ -31,7 +38,7 @@ export function fullLamp({ job, workshop }: JobFile, { pieces, isQuick }: Full):
     return {
       state: 'lit',
       figure: `no gap over ${least}`,
-      reason: `From the front and both sides no gap is ${least} wide, nothing they hang on shows, and no colour clumps.${tooMany(pieces, nameOf)}${notLooked(job, pieces)}`,
+      reason: `From the front and both sides no gap is ${least} wide, nothing they hang on shows, and no colour clumps.${tooMany(pieces, nameOf)}`,
       ...shown,
     };
   const others = faults.length - 1;
@@ -60,18 +67,6 @@ function worstOf(faults: readonly LookFault[], pieces: readonly FullPiece[]): Lo
       Number(other.isWide) - Number(one.isWide) || badness(other.pieceId) - badness(one.pieceId),
   )[0];
 }
-
-/** Pieces with balloons that nobody can look at before they stand, in a sentence. */
-function notLooked({ pieces: all }: JobFile['job'], pieces: readonly FullPiece[]): string {
-  const left = all.filter(
-    ({ id, kind }) => !NO_BALLOONS.includes(kind) && !pieces.some((one) => one.id === id),
-  );
-  return left.length > 0
-    ? ` To look over once ${left.length === 1 ? 'it stands' : 'they stand'}: ${listed(left.map(({ name }) => name))}.`
-    : '';
-}
-
-const NO_BALLOONS: readonly string[] = ['backdrop', 'furnishing', 'accent'];
 
 /** Where many more fillers are counted than it takes, in a sentence. */
 function tooMany(pieces: readonly FullPiece[], nameOf: (id: string) => string): string {

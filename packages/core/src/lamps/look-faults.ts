@@ -4,7 +4,7 @@ import { plural } from '../quantity/plural.ts';
 
 /** Something that the eye will find at a piece. */
 export interface LookFault {
-  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend';
+  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend' | 'edge' | 'hidden';
   pieceId: string;
   /** Every guest sees it. */
   isWide: boolean;
@@ -13,9 +13,13 @@ export interface LookFault {
   says: string;
 }
 
+/** More of the largest hidden than this share, and the crew cannot turn them all. From memory. */
+const MOST_HIDDEN = 0.5;
+
 /** All that the eye will find at a piece, what is seen first at the head. */
 export function lookFaults(look: FullPiece, { units, colours }: JobFile['workshop']): LookFault[] {
   const { id, gaps, largestGapM, spineSeenM, straightness, evenness, floorContact, clumps, limits } = look;
+  const { edgesOpen, largeHidden } = look;
   const { needed, counted, name } = look.fillers;
   const length = (metres: number) => formatLength(metres, units);
   const faults: LookFault[] = [];
@@ -64,6 +68,19 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
       'bend',
       `${length(straightness.offM)} off its line`,
       `its middle strays ${length(straightness.offM)} from the line drawn.`,
+    );
+  const [open] = edgesOpen;
+  if (open)
+    add(
+      'edge',
+      `${length(open.lengthM)} of an edge bare`,
+      `${length(open.lengthM)} of the edge it runs along is bare.${edgesOpen.length > 1 ? ` ${plural(edgesOpen.length - 1, 'other stretch', 'other stretches')} as well.` : ''}`,
+    );
+  if (largeHidden && largeHidden.hidden.length > MOST_HIDDEN * largeHidden.of)
+    add(
+      'hidden',
+      `${largeHidden.hidden.length} of ${largeHidden.of} large ones hide`,
+      `${largeHidden.hidden.length} of its ${largeHidden.of} largest hide behind others.`,
     );
   return faults;
 }

@@ -2,7 +2,9 @@ import { seededRandom } from '../quantity/random.ts';
 import { lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
 import { scarceIn } from './details.ts';
+import { openEdges } from './edges.ts';
 import { footOf } from './foot.ts';
+import { hiddenLargest } from './largest.ts';
 import { ownersFrom } from './seen.ts';
 
 const W = 0.5;
@@ -149,4 +151,53 @@ test('a colour that hardly comes in one third of a line is told with where; spre
     { colour: 'gold', at: 'tip' },
   ]);
   expect(scarceIn(line((i) => (i < 5 ? 'gold' : 'white')))).toEqual([]);
+});
+
+describe('the edge of a board that a garland runs along', () => {
+  // A board 1 m wide and 2 m high; the line goes up 15 cm beside its right edge, 50 cm wide.
+  const board = { xM: 0, yM: 0, widthM: 1, heightM: 2 };
+  const line = [
+    { x: 1.15, y: 0.1 },
+    { x: 1.15, y: 1.9 },
+  ];
+  const discs = (from: number, to: number) =>
+    Array.from({ length: 181 }, (_, i) => 0.1 + i / 100)
+      .filter((y) => y < from || y > to)
+      .map((y) => ({ x: 1.1, y, r: 0.2 }));
+  const open = (own: ReturnType<typeof discs>, chain = line) => openEdges(chain, () => W, [board], own, 0.1);
+  test('covered by balloons it is not told; where they leave it for 60 cm it is, as long and there', () => {
+    expect(open(discs(2, 1))).toEqual([]);
+    // Discs of 20 cm, 10 cm beside it, reach 17.3 cm along it from either end: 60 − 2 × 17.3 cm.
+    const [bare, ...more] = open(discs(0.7, 1.3));
+    expect(more).toEqual([]);
+    expect(bare?.lengthM).toBeCloseTo(0.6 - 2 * Math.sqrt(0.2 ** 2 - 0.1 ** 2), 1);
+    expect(bare?.y).toBeCloseTo(1, 1);
+    expect(bare?.x).toBeCloseTo(1, 9);
+  });
+  test('an edge that the line crosses, or that is too far from it, is none of its own', () => {
+    const across = [
+      { x: 0.5, y: 1 },
+      { x: 2, y: 1 },
+    ];
+    expect(open([], across)).toEqual([]);
+    const far = line.map(({ y }) => ({ x: 1.3, y }));
+    expect(open([], far)).toEqual([]);
+  });
+});
+
+test('a large balloon hides where less than half of its disc is seen from the front', () => {
+  // One of 20 cm with another of the same size in front, so far to the side that a known part of it is seen.
+  const hidden = (asideM: number) => {
+    const r = Float64Array.of(0.2, 0.2);
+    const balls = {
+      x: Float64Array.of(0, asideM),
+      y: Float64Array.of(0, 0),
+      z: Float64Array.of(0, 0.4),
+      r,
+    };
+    return hiddenLargest(ownersFrom(0, balls, 0.005).owner, 0.005, r, () => true);
+  };
+  // Two circles share half of each other's disc at 0.8079 r (closed form of the lens, solved by hand).
+  expect(hidden(0.8 * 0.2)).toEqual([0]);
+  expect(hidden(0.82 * 0.2)).toEqual([]);
 });

@@ -1,13 +1,16 @@
 import type { FullPiece, LookLimits, Piece } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import { mixOf } from '../piece/mix-of.ts';
+import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { type Disc, lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
+import { openEdges } from './edges.ts';
 import { footOf } from './foot.ts';
 import { outlineOf } from './gaps.ts';
 import { asBalls } from './heat.ts';
+import { hiddenLargest } from './largest.ts';
 import type { Look } from './look-of.ts';
 import { crevicesIn, frontOf, pitsOf } from './pits.ts';
 import { ownersFrom } from './seen.ts';
@@ -20,18 +23,48 @@ const COMES_DOWN = 0.5;
 
 type Details = Pick<
   FullPiece,
-  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'scarce'
+  | 'straightness'
+  | 'evenness'
+  | 'floorContact'
+  | 'clumps'
+  | 'crevices'
+  | 'scarce'
+  | 'largeHidden'
+  | 'edgesOpen'
 >;
 
-/** What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour. */
-export function detailsOf(piece: Piece, placement: Placement, look: Look, limits: LookLimits): Details {
+/** None of it: for what is not dressed organically, and while something is dragged. */
+export const noDetails: Details = {
+  straightness: null,
+  evenness: null,
+  floorContact: null,
+  clumps: [],
+  crevices: [],
+  scarce: [],
+  largeHidden: null,
+  edgesOpen: [],
+};
+
+/**
+ * What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour, a large
+ * balloon that hides, an edge left open.
+ * @param boards panels and boards that it runs along
+ */
+export function detailsOf(
+  piece: Piece,
+  placement: Placement,
+  look: Look,
+  limits: LookLimits,
+  boards: readonly Area[],
+): Details {
   const { lines = [] } = placement;
   const byLine = settledBalls(placement, look);
-  const outlines = lines.flatMap(({ chain, widthM, taper }, i) => {
-    const discs = (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM }));
-    const found = lookAlong(chain, discs, (share) => widthM * (1 - (1 - taper) * share));
-    return found ? [found] : [];
-  });
+  const alongLines = lines.map(({ chain, widthM, taper }, i) => ({
+    chain,
+    widthAt: (share: number) => widthM * (1 - (1 - taper) * share),
+    discs: (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM })),
+  }));
+  const outlines = alongLines.flatMap(({ chain, widthAt, discs }) => lookAlong(chain, discs, widthAt) ?? []);
   const bent = outlines.map((one) => one.straightness).sort((a, b) => b.offM - a.offM)[0];
   const thin = outlines.map((one) => one.evenness).sort((a, b) => a.narrowPct - b.narrowPct)[0];
   return {
@@ -41,12 +74,31 @@ export function detailsOf(piece: Piece, placement: Placement, look: Look, limits
     clumps: clumps(piece, byLine.flat(), limits),
     crevices: crevices(byLine.flat()),
     scarce: isEven(piece) ? byLine.flatMap(scarceIn) : [],
+    largeHidden: mixOf(piece)?.largeToFront ? largeHidden(byLine.flat()) : null,
+    edgesOpen: alongLines
+      .flatMap(({ chain, widthAt, discs }) => openEdges(chain, widthAt, boards, discs, limits.wideM))
+      .map(({ lengthM, ...place }) => ({ ...asPlace(place), lengthM })),
   };
 }
 
 const asPlace = ({ x, y }: XY) => ({ xM: x, yM: y });
 
 type Balls = ReturnType<typeof settledBalls>;
+
+/** Of the largest size those that hide behind others. */
+function largeHidden(balls: Balls[number]): Details['largeHidden'] {
+  const largest = Math.max(...balls.map(({ nominalIn }) => nominalIn));
+  const isLargest = (i: number) => balls[i]?.nominalIn === largest && balls[i]?.role === 'base';
+  const rows = asBalls(balls);
+  const hidden = hiddenLargest(ownersFrom(0, rows, CELL_M).owner, CELL_M, rows.r, isLargest);
+  return {
+    of: balls.filter((_, i) => isLargest(i)).length,
+    hidden: hidden.map((i) => {
+      const { xM, yM } = balls[i] as Balls[number][number];
+      return { xM, yM };
+    }),
+  };
+}
 
 function floorContact({ lines = [] }: Placement, byLine: Balls): Details['floorContact'] {
   const feet = lines.flatMap(({ chain, widthM, taper, onPole }, i) => {

@@ -93,6 +93,22 @@ test('the lamp: lit, low with gaps, out with a wide one; nothing to settle is to
     reason: expect.stringContaining('21 filler trios close them, 20 are counted'),
   });
   expect(lamp({ ...none, spineSeenM: 0.03 }).state).toBe('low');
+  const edge = { xM: 1, yM: 1, lengthM: inchesToMetres(18) };
+  expect(lamp({ ...none, edgesOpen: [edge, { ...edge, lengthM: 0.11 }] })).toMatchObject({
+    state: 'low',
+    figure: '1 ft 6 in of an edge bare',
+    reason: expect.stringContaining('1 other stretch as well.'),
+  });
+  // Half of them hidden is what a crew turns to the front; more is not.
+  const hidden = (count: number) => ({
+    of: 4,
+    hidden: Array.from({ length: count }, () => ({ xM: 1, yM: 1 })),
+  });
+  expect(lamp({ ...none, largeHidden: hidden(2) }).state).toBe('lit');
+  expect(lamp({ ...none, largeHidden: hidden(3) })).toMatchObject({
+    state: 'low',
+    figure: '3 of 4 large ones hide',
+  });
   expect(lamp({ ...none, spineSeenM: 0.11 }).state).toBe('out');
   expect(lamp({ ...none, gaps: [gap], largestGapM: 0.11 }).state).toBe('out');
   expect(fullLamp(file, { pieces: [], fillers: [], isQuick: false }).state).toBe('unlit');
@@ -182,6 +198,10 @@ test('what to look at when one steps back: the foot, a corner that stands up, ga
     { xM: 4, yM: 2.6 },
   ];
   const bare = { nominalIn: 5, inflatedIn: { min: 3, max: 4.5 }, triosPerM: 0 };
+  const mixed = [
+    { nominalIn: 11, sharePct: 85, inflatedIn: { min: 6, max: 10 } },
+    { nominalIn: 17, sharePct: 15, inflatedIn: { min: 13, max: 16 } },
+  ];
   const of = (more: object) =>
     fullOf(withPieces([onWall({ line: corner, ...more })]), false).pieces[0]?.lookOver ?? [];
   const list = of({ fillers: bare });
@@ -192,7 +212,7 @@ test('what to look at when one steps back: the foot, a corner that stands up, ga
     ),
   ).toBe(true);
   expect(list.some((line) => /^A gap of .* from its thick end.*: a trio of 5 in\.$/.test(line))).toBe(true);
-  expect(of({ largeToFront: true })).toContain('Turn the largest to the front.');
+  expect(of({ largeToFront: true, sizes: mixed }).some((line) => /largest/.test(line))).toBe(true);
   // Straight along the wall nothing slumps, and no foot comes down.
   const straight = fullOf(withPieces([onWall({})]), false).pieces[0]?.lookOver ?? [];
   expect(straight.filter((line) => /corner|foot/.test(line))).toEqual([]);

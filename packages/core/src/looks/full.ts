@@ -11,13 +11,15 @@ import { LRUCache } from 'lru-cache';
 import { sizeName } from '../balloon/catalogue.ts';
 import { clusterName } from '../piece/cluster-names.ts';
 import { designOf } from '../piece/design.ts';
+import { kindOf } from '../piece/kinds.ts';
+import type { Area } from '../piece/part.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
-import { detailsOf } from './details.ts';
+import { boardsBehind } from './boards-behind.ts';
+import { detailsOf, noDetails } from './details.ts';
 import { limitsOf } from './limits.ts';
 import { type Filler, type Look, lookOf } from './look-of.ts';
 import { lookOverOf } from './look-over.ts';
 import { type PackedLook, packedLook } from './packed-look.ts';
-import { isSettled } from './settled-picture.ts';
 
 /** What is seen of a piece, and where its fillers go. */
 interface Seen {
@@ -27,9 +29,11 @@ interface Seen {
 
 const known = new LRUCache<string, Seen>({ max: 80 });
 
-/** How the pieces of a job will look that are dressed organically or packed in rings. @param isQuick while something is dragged */
+/** How the pieces of a job will look that are made of balloons. @param isQuick while something is dragged */
 export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
-  const seen = job.pieces.flatMap((piece) => seenOf(piece, workshop, isQuick) ?? []);
+  const seen = job.pieces.flatMap(
+    (piece) => seenOf(piece, workshop, isQuick, boardsBehind(piece, job.pieces)) ?? [],
+  );
   return {
     pieces: seen.map(({ piece }) => piece),
     // Roughly nobody knows where each goes.
@@ -38,14 +42,19 @@ export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   };
 }
 
-/** What is seen of one piece; undefined for what is not looked at closely. */
-export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boolean): Seen | undefined {
-  if (!isSettled(piece)) return undefined;
+/** What is seen of one piece; undefined for what has no balloons. @param boards panels and boards that it runs along */
+export function seenOf(
+  piece: Piece,
+  workshop: JobFile['workshop'],
+  isQuick: boolean,
+  boards: readonly Area[] = [],
+): Seen | undefined {
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const limits = limitsOf(piece, workshop);
-  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify(limits)} ${design.key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify([limits, boards])} ${design.key}`;
   const before = known.get(name);
   if (before) return before;
+  if (kindOf(piece).isOpen?.(piece)) return seenOpen(piece, limits);
   const placement = design.placement();
   const look = lookOf(design.key, placement, limits, isQuick);
   if (!look) {
@@ -54,11 +63,14 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
     if (seen) known.set(name, seen);
     return seen;
   }
-  const details = isQuick
-    ? { straightness: null, evenness: null, floorContact: null, clumps: [], crevices: [], scarce: [] }
-    : detailsOf(piece, placement, look, limits);
+  const details = isQuick ? noDetails : detailsOf(piece, placement, look, limits, boards);
   const fillers = fillersAlong(piece, look);
-  const full = { ...asFullPiece(piece, look, () => inWords(look.fillers)), ...details, limits };
+  const full = {
+    ...asFullPiece(piece, look, () => inWords(look.fillers)),
+    ...details,
+    limits,
+    isOpen: false,
+  };
   const chains = (placement.lines ?? []).map(({ chain }) => chain);
   const lookOver = isQuick ? [] : lookOverOf(piece, chains, full, fillers, workshop);
   const seen = { piece: { ...full, lookOver }, fillers };
@@ -66,26 +78,36 @@ export function seenOf(piece: Piece, workshop: JobFile['workshop'], isQuick: boo
   return seen;
 }
 
+const noFillers = { name: 'fillers', nominalIn: 0, size: 1, needed: 0, counted: 0 };
+
+/** What is made with air between its balloons: nothing of it is to be closed, and what to look at goes with the kind. */
+function seenOpen(piece: Piece, limits: LookLimits): Seen {
+  const nothing = { spine: { pct: 0, longestM: 0 }, throughPct: 0, holesPct: 0 };
+  const look = { before: nothing, after: nothing, gaps: [], fillers: noFillers };
+  return {
+    piece: {
+      ...asFullPiece(piece, look, () => ''),
+      ...noDetails,
+      limits,
+      isOpen: true,
+      lookOver: [...(kindOf(piece).lookOver?.(piece) ?? [])],
+    },
+    fillers: [],
+  };
+}
+
 /** Packed work as it is seen: nothing but its rings closes it. */
 function seenPacked(piece: Piece, look: PackedLook, limits: LookLimits, workshop: Workshop): Seen {
-  const fillers = { name: 'fillers', nominalIn: 0, size: 1, needed: 0, counted: 0 };
   const full = {
-    ...asFullPiece(piece, { ...look, fillers }, () => 'press the layers on either side together.'),
-    straightness: null,
-    evenness: null,
-    floorContact: null,
-    clumps: [],
-    crevices: [],
-    scarce: [],
+    ...asFullPiece(piece, { ...look, fillers: noFillers }, () => 'press the layers on either side together.'),
+    ...noDetails,
     limits,
+    isOpen: false,
   };
   return { piece: { ...full, lookOver: lookOverOf(piece, [], full, [], workshop) }, fillers: [] };
 }
 
-type Closed = Omit<
-  FullPiece,
-  'straightness' | 'evenness' | 'floorContact' | 'clumps' | 'crevices' | 'scarce' | 'limits' | 'lookOver'
->;
+type Closed = Omit<FullPiece, keyof typeof noDetails | 'limits' | 'isOpen' | 'lookOver'>;
 
 const asFullPiece = (
   { id }: Piece,

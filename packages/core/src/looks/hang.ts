@@ -6,7 +6,7 @@ import type { DrawnShape } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
-import { type Obstacles, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
+import { type Obstacles, type Plate, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
 import type { Spine } from './spine.ts';
 
 /** Steps of settling while something is dragged. */
@@ -52,7 +52,7 @@ export const hangKey = (lines: readonly DressLine[], shapes: readonly DrawnShape
       const { seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches } = mix;
       return [line, seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches];
     }),
-    shapes.filter((one) => one.shape === 'line' && one.tone === 'pipe'),
+    shapes.filter(({ tone }) => tone === 'pipe' || tone === 'panel'),
   ]);
 
 /** How far a line's middle is from the wall: half as deep as it is. */
@@ -94,8 +94,29 @@ function obstaclesOf(
     ...(lines.every(({ onPole }) => onPole) ? { wallZM: z - meanRM } : {}),
     floorYM: 0,
     rods: pipesOf(shapes, z),
+    plates: panelsOf(shapes, z),
   };
 }
+
+/** Half as thick as a panel on its board is, m. From memory. */
+const PANEL_HALF_M = inchesToMetres(0.75);
+
+/** Panels stand in the plane of the legs that their sides clothe. */
+const panelsOf = (shapes: readonly DrawnShape[], zM: number): Plate[] =>
+  shapes.flatMap((shape) =>
+    shape.shape === 'box' && shape.tone === 'panel'
+      ? [
+          {
+            leftM: shape.xM,
+            rightM: shape.xM + shape.widthM,
+            lowM: shape.yM,
+            highM: shape.yM + shape.heightM,
+            zM,
+            halfM: PANEL_HALF_M,
+          },
+        ]
+      : [],
+  );
 
 const pipesOf = (shapes: readonly DrawnShape[], z: number): Rod[] =>
   shapes.flatMap((shape) =>

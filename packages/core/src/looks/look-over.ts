@@ -1,8 +1,10 @@
 import type { FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
 import { nearestOnChain, type XY } from '../geometry/line.ts';
+import { kindOf } from '../piece/kinds.ts';
 import { mixOf } from '../piece/mix-of.ts';
 import { sharpCorners } from '../piece/organic-garland.ts';
 import { formatLength, METRES_PER_FOOT } from '../quantity/length.ts';
+import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
 
 /** Nobody measures closer than this along a garland that hangs: a quarter of a foot, or a tenth of a metre. */
@@ -29,6 +31,7 @@ export function lookOverOf(
     chains.length > 0
       ? `about ${step(alongM(chains, place))} from its thick end`
       : `about ${step(place.yM)} up`;
+  const { edgesOpen, largeHidden } = look;
   const { floorContact, clumps, crevices, scarce, evenness, straightness, gaps, limits, spineSeenM } = look;
   const list: string[] = [];
   if (floorContact)
@@ -65,10 +68,23 @@ export function lookOverOf(
     list.push(
       `There is little ${colours.find(({ id }) => id === colour)?.name ?? colour} at its ${where}: change some for it.`,
     );
-  if (mixOf(piece)?.largeToFront) list.push('Turn the largest to the front.');
+  for (const { lengthM, ...place } of edgesOpen.slice(0, GAPS_TOLD))
+    list.push(`${length(lengthM)} of the edge is bare ${at(place)}: single balloons on dashes cover it.`);
+  if (largeHidden) list.push(largeInWords(largeHidden, at));
   if (fillers.some(({ view, isCounted }) => isCounted && view !== 'front'))
     list.push('Look at it from both sides: the numbers with ‹ and › of its dressing map.');
-  return list;
+  return [...list, ...(kindOf(piece).lookOver?.(piece) ?? [])];
+}
+
+/** Which of the largest to turn to the front. */
+function largeInWords(
+  { of, hidden }: NonNullable<FullPiece['largeHidden']>,
+  at: (place: { xM: number; yM: number }) => string,
+): string {
+  if (hidden.length === 0)
+    return `The largest, ${of} of them, face the front: turn back any that has rolled.`;
+  const places = hidden.slice(0, GAPS_TOLD).map(at);
+  return `${hidden.length} of the ${of} largest hide: turn their clusters to the front, ${listed(places)}${hidden.length > GAPS_TOLD ? ' and others' : ''}.`;
 }
 
 /** Corners of a line that stand up: nothing carries them but the two sides they lean on. */

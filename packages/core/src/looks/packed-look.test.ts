@@ -1,11 +1,14 @@
+import type { PanelWall, PieceKind } from '@early-lantern/contract';
 import { ringRadius } from '../geometry/rings.ts';
 import { fullLamp } from '../lamps/full.ts';
-import { newPiece } from '../piece/new-piece.ts';
+import { kindNames, newPiece } from '../piece/new-piece.ts';
+import { pictureOf } from '../piece/picture-of.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { demoJob } from '../test/samples.ts';
 import { fullOf } from './full.ts';
 import { usualLimits } from './limits.ts';
 import { packedLook } from './packed-look.ts';
+import { settledPictureOf } from './settled-picture.ts';
 
 const R = inchesToMetres(5.5);
 
@@ -68,16 +71,41 @@ test('columns, arches and towers as they are made close by their rings: the lamp
   }
 });
 
-test('what cannot be looked at before it stands is named, and by itself leaves the lamp unlit', () => {
-  const banner = only('banner');
-  expect(fullLamp(banner, fullOf(banner, false)).state).toBe('unlit');
-  const both = only('packed-column');
-  both.job.pieces.push({
-    ...(only('banner').job.pieces[0] as object),
-    id: 'words',
-    name: 'The words',
-  } as never);
-  const lamp = fullLamp(both, fullOf(both, false));
-  expect(lamp.state).toBe('lit');
-  expect(lamp.reason).toContain('To look over once it stands: The words.');
+test('every kind that is made of balloons is looked at; what is made open has nothing to close and says what to look at', () => {
+  const open = new Set<string>();
+  for (const kind of Object.keys(kindNames) as PieceKind[]) {
+    const file = only(kind);
+    const { pieces } = fullOf(file, false);
+    const [look] = pieces;
+    if (look?.isOpen) {
+      open.add(kind);
+      expect(look.lookOver.length).toBeGreaterThan(1);
+      expect(fullLamp(file, fullOf(file, false))).toMatchObject({ state: 'lit', figure: 'nothing to close' });
+    }
+    const hasBalloons = kind !== 'backdrop' && kind !== 'furnishing';
+    expect([kind, pieces.length]).toEqual([kind, hasBalloons ? 1 : 0]);
+    if (!hasBalloons) expect(fullLamp(file, fullOf(file, false)).state).toBe('unlit');
+  }
+  // Common practice, no source: links, letters, flowers and crossed pairs hang with air between them.
+  expect([...open].sort()).toEqual(['accent', 'banner', 'bunch', 'chain', 'pair-arch']);
+});
+
+test('sides of a panel wall settle beside their panels and are closed like any garland; without sides it is made open', () => {
+  const file = only('panel-wall');
+  const [wall] = file.job.pieces as [PanelWall];
+  expect(fullOf(file, false).pieces[0]).toMatchObject({ isOpen: false });
+  const picture = settledPictureOf(wall, shed.workshop);
+  const half = (wall.columns * inchesToMetres(wall.panelIn)) / 2;
+  const sides = picture?.balloons.filter(({ role }) => role !== 'accent') ?? [];
+  expect(sides.length).toBeGreaterThan(20);
+  // None has its middle within the plane of the panels.
+  expect(
+    sides.filter(({ xM, zM = 0 }) => Math.abs(xM - wall.at.xM) < half - 0.03 && Math.abs(zM) < 0.02),
+  ).toEqual([]);
+  // The single balloons on its seams are still there.
+  const singles = (balloons: readonly { role: string }[]) =>
+    balloons.filter(({ role }) => role === 'accent').length;
+  expect(singles(picture?.balloons ?? [])).toBe(singles(pictureOf(wall).balloons));
+  expect(singles(picture?.balloons ?? [])).toBeGreaterThan(5);
+  expect(fullOf(only('panel-wall', { sides: null }), false).pieces[0]).toMatchObject({ isOpen: true });
 });

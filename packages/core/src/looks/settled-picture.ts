@@ -6,11 +6,9 @@ import type { Picture } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { attached, schoolsOf } from '../piece/recipe-of.ts';
 import { withStandInColours } from '../piece/stand-in-colours.ts';
+import { sumOf } from '../quantity/group.ts';
 import { limitsOf } from './limits.ts';
 import { type Look, lookOf } from './look-of.ts';
-
-/** Kinds that are not looked at closely: the sides of boards would have to settle against them. */
-export const isSettled = ({ kind }: Pick<Piece, 'kind'>): boolean => kind !== 'panel-wall';
 
 /**
  * How a piece looks as it will hang: its balloons where they settle, its fillers where they close the gaps, each in the
@@ -18,12 +16,14 @@ export const isSettled = ({ kind }: Pick<Piece, 'kind'>): boolean => kind !== 'p
  * @returns undefined for what does not settle: that is drawn as it is made
  */
 export function settledPictureOf(piece: Piece, workshop: Workshop): Picture | undefined {
-  if (!isSettled(piece)) return undefined;
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const look = lookOf(design.key, design.placement(), limitsOf(piece, workshop), false);
   if (!look) return undefined;
-  const { shapes } = design.picture();
-  const balloons = nearestLast(settledBalls(design.placement(), look).flat());
+  const { shapes, balloons: drawn } = design.picture();
+  const dressed = settledBalls(design.placement(), look);
+  // What belongs to no dressing, like the single balloons on the edges of panels, stays where it is.
+  const others = drawn.slice(sumOf(dressed.map(({ length }) => length)));
+  const balloons = [...nearestLast(dressed.flat()), ...others];
   return withStandInColours(
     { shapes, balloons: [...balloons, ...attached(piece)] },
     'standIns' in piece ? piece.standIns : undefined,

@@ -153,6 +153,25 @@ test('energy never rises, the same balls give the same bits, and nothing goes fa
   }
 });
 
+test.each<[string, Spot, Spot]>([
+  ['on its face', [0.5, 0.5, 0.1], [0, 0, 1]],
+  ['past its edge', [1.1, 0.5, 0], [1, 0, 0]],
+  ['from within, by the nearer side', [0.95, 0.5, 0], [1, 0, 0]],
+])('a balloon pulled into a board lies %s as deep as board and neck push alike', (_, from, out) => {
+  const halfM = 0.09;
+  const board = { leftM: 0, rightM: 1, lowM: 0, highM: 1, zM: 0, halfM };
+  // Its tie lies half a metre behind the skin on which it comes to lie.
+  const behind = 0.5;
+  const skin = from.map((at, k) => (out[k] ? (k === 0 ? 1 : halfM) : at));
+  const ball = tied(R, [from], [skin.map((at, k) => at - behind * (out[k] as number)) as unknown as Spot]);
+  settleBalls(ball, { plates: [board] }, { ...FINE, neckM: NECK_M });
+  // N (h + b − r − n) = S (r − h)
+  const high = (SOLID * R - NECK * (behind - R - NECK_M)) / (SOLID + NECK);
+  const lies = spotOf(ball, 0);
+  for (const k of [0, 1, 2] as const)
+    expect(lies[k]).toBeCloseTo((skin[k] as number) + high * (out[k] as number), 4);
+});
+
 test('every pair that is nearer than touching and a skin is found, once; against all pairs', () => {
   for (let seed = 1; seed <= 20; seed++) {
     const balls = jumble(seed, 10, 5);

@@ -15,11 +15,22 @@ export interface Rod {
   rM: number;
 }
 
-/** What stands in the way: a wall behind at so much z, a floor at so much y, rods. Left out, there is none. */
+/** An upright board that no balloon goes into: its corners on the elevation, its middle from the wall and half its thickness, m. */
+export interface Plate {
+  leftM: number;
+  rightM: number;
+  lowM: number;
+  highM: number;
+  zM: number;
+  halfM: number;
+}
+
+/** What stands in the way: a wall behind at so much z, a floor at so much y, rods, boards. Left out, there is none. */
 export interface Obstacles {
   wallZM?: number;
   floorYM?: number;
   rods?: readonly Rod[];
+  plates?: readonly Plate[];
 }
 
 /** How long it is gone on with, and how far a neck reaches beyond the balloon's skin, m. */
@@ -221,7 +232,7 @@ function forces(
     fy[b] = (fy[b] as number) - dy * push;
     fz[b] = (fz[b] as number) - dz * push;
   }
-  const { wallZM, floorYM, rods = [] } = obstacles;
+  const { wallZM, floorYM, rods = [], plates = [] } = obstacles;
   for (let i = 0; i < count; i++) {
     const s = stiff[i] as number;
     const ri = r[i] as number;
@@ -264,8 +275,39 @@ function forces(
       fy[i] = (fy[i] as number) + k * into * ny;
       fz[i] = (fz[i] as number) + k * into * nz;
     }
+    for (const plate of plates) {
+      const [nx, ny, nz, distance] = fromPlate(plate, x[i] as number, y[i] as number, z[i] as number);
+      const into = ri - distance;
+      if (into <= 0) continue;
+      energy += 0.5 * k * into * into;
+      fx[i] = (fx[i] as number) + k * into * nx;
+      fy[i] = (fy[i] as number) + k * into * ny;
+      fz[i] = (fz[i] as number) + k * into * nz;
+    }
   }
   return energy;
+}
+
+/** From the nearest place of a board's skin to a point: direction out of it, and distance, below 0 inside. */
+function fromPlate(
+  { leftM, rightM, lowM, highM, zM, halfM }: Plate,
+  x: number,
+  y: number,
+  z: number,
+): [number, number, number, number] {
+  const dx = x - Math.min(rightM, Math.max(leftM, x));
+  const dy = y - Math.min(highM, Math.max(lowM, y));
+  const dz = z - Math.min(zM + halfM, Math.max(zM - halfM, z));
+  const distance = Math.sqrt(dx * dx + dy * dy + dz * dz);
+  if (distance > 1e-9) return [dx / distance, dy / distance, dz / distance, distance];
+  // With its middle inside it is pushed out by the shortest way: through the face, or past an edge that is nearer.
+  const out: [number, number, number, number][] = [
+    [0, 0, Math.sign(z - zM) || 1, Math.abs(z - zM) - halfM],
+    [-1, 0, 0, leftM - x],
+    [1, 0, 0, x - rightM],
+    [0, 1, 0, y - highM],
+  ];
+  return out.reduce((best, one) => (one[3] > best[3] ? one : best));
 }
 
 /** From the nearest place of a rod's axis to a point: direction and distance. */

@@ -58,6 +58,11 @@ export const accent: Kind<Accent> = {
   },
   outlineM2: ({ count }, { visibleWidthM }) => SOLID * (Math.PI / 4) * visibleWidthM ** 2 * count,
   hardware: noHardware,
+  isOpen: () => true,
+  lookOver: () => [
+    'It faces the guests, and nothing hides it: turn it.',
+    'Its ribbon, weight or stick does not show more than it is to.',
+  ],
   recipe(piece) {
     switch (piece.look.what) {
       case 'round':

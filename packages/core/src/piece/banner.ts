@@ -35,6 +35,11 @@ export const banner: Kind<Banner> = {
     };
   },
   hardware: noHardware,
+  isOpen: () => true,
+  lookOver: () => [
+    'Read the word aloud from where guests stand: every letter is there, upright and level.',
+    'The letters hang at even steps: slide them on their thread.',
+  ],
   recipe(piece) {
     const { at, balloon, balloonsEach, colours, letterIn, pitchM } = piece;
     const motifs = letters(piece).length;

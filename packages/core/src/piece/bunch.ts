@@ -17,6 +17,11 @@ export const bunch: Kind<Bunch> = {
   traits: hanging,
   upon: (piece) => ({ ...goesOn('bar', 'balloons', 'mesh')(piece), things: piece.count, hangsAt: piece.at }),
   hardware: noHardware,
+  isOpen: () => true,
+  lookOver: () => [
+    'Each hangs straight and at its height: take up or let out its thread.',
+    'Its open side faces the guests: turn it.',
+  ],
   recipe({ at, count, balloonsEach, balloon, colours, threadM, hungOn = 'thread' }) {
     const balloons = count * balloonsEach;
     return {

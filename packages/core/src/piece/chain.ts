@@ -43,6 +43,11 @@ export const chain: Kind<Chain> = {
   },
   withEnd: (piece, end, at) => ({ ...piece, [end]: asPoint(at) }),
   hardware: noHardware,
+  isOpen: () => true,
+  lookOver: () => [
+    'It hangs in one even bow: let out or take up an end.',
+    'No link is twisted, and no empty one shows: turn or cut it.',
+  ],
   recipe(piece) {
     const { linkIn, balloonsPerLink, colours, sagM, foot } = piece;
     const feet = endsOnFeet(piece).length;

@@ -28,6 +28,10 @@ export interface Kind<P extends Piece> {
   picture(piece: P, recipe: Recipe, placed?: Placement): Picture;
   /** How deep it is from front to back, m, without its bases; left out, as deep as it is wide: it is round. */
   depthM?(piece: P, recipe: Recipe): number;
+  /** Whether it is made with air between its balloons, so that there is nothing to close; left out, it is not. */
+  isOpen?(piece: P): boolean;
+  /** What to look at once it hangs besides what its settling shows, a sentence each. Common practice, no source. */
+  lookOver?(piece: P): readonly string[];
   /** What other pieces can be put on; left out, nothing can. */
   parts?(piece: P): Part[];
 }

@@ -5,6 +5,7 @@ export function mixOf(piece: Piece): Mix | undefined {
   if (piece.kind === 'organic-garland') return piece;
   if (piece.kind === 'standing-garland') return piece.mix;
   if (piece.kind === 'photo-frame' && piece.dress.style === 'organic') return piece.dress.mix;
+  if (piece.kind === 'panel-wall') return piece.sides?.mix;
   return undefined;
 }
 
@@ -14,5 +15,7 @@ export function withMix<P extends Piece>(piece: P, change: Partial<Mix>): P {
   if (piece.kind === 'standing-garland') return { ...piece, mix: { ...piece.mix, ...change } };
   if (piece.kind === 'photo-frame' && piece.dress.style === 'organic')
     return { ...piece, dress: { ...piece.dress, mix: { ...piece.dress.mix, ...change } } };
+  if (piece.kind === 'panel-wall' && piece.sides)
+    return { ...piece, sides: { ...piece.sides, mix: { ...piece.sides.mix, ...change } } };
   return piece;
 }

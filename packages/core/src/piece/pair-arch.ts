@@ -71,6 +71,11 @@ export const pairArch: Kind<PairArch> = {
     return { ...piece, at: asPoint({ x: middle, y: at.y }), spanM };
   },
   hardware: noHardware,
+  isOpen: () => true,
+  lookOver: () => [
+    'The bow rises evenly from both sides: pull the string tight, and turn back any pair that has rolled over.',
+    'The ends sit at the same height on both sides.',
+  ],
   recipe(piece, schools) {
     const { spanM, outside, inside, at } = piece;
     const { bow, duplets, reaches } = bowOf(piece);

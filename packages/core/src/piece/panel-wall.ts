@@ -23,6 +23,11 @@ export const panelWall: Kind<PanelWall> = {
     boardOf('backing board', rows * inchesToMetres(panelIn), inchesToMetres(panelIn)),
   // One balloon thick.
   depthM: ({ edge }) => inchesToMetres(edge.balloon.inflatedIn),
+  isOpen: ({ sides }) => sides === null,
+  lookOver: () => [
+    'Every seam and the top edge are covered: a single balloon on a dash where one shows.',
+    'The panels hang level, every other one turned by 90°.',
+  ],
   recipe(piece, schools) {
     const { columns, rows, edge, panel } = piece;
     const { widthM, heightM } = sizeOf(piece);

@@ -243,5 +243,5 @@ function drawBall({ at, standM, ballM, colours }: Topiary, needs: readonly Need[
       };
     });
   });
-  return balls.sort((a, b) => a.zM - b.zM).map(({ zM: _, ...ball }) => ball);
+  return balls.sort((a, b) => a.zM - b.zM);
 }

@@ -1,6 +1,6 @@
 /** "1 section", "3 sections". */
-export function plural(count: number, noun: string): string {
-  return `${count} ${noun}${count === 1 ? '' : 's'}`;
+export function plural(count: number, noun: string, many = `${noun}s`): string {
+  return `${count} ${count === 1 ? noun : many}`;
 }
 
 /** The singular of a name in the plural: "flower" of "flowers", "bunch" of "bunches". */
