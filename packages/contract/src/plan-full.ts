@@ -78,6 +78,8 @@ export const FullPiece = z.strictObject({
   largeHidden: z.strictObject({ of: z.int(), hidden: z.array(z.strictObject(off)) }).nullable(),
   /** Stretches of the edge of a panel or board it runs along that it leaves open, the longest first. */
   edgesOpen: z.array(z.strictObject({ ...off, lengthM: z.number() })),
+  /** Corners of its line, the most slumped first: how far its outline reaches beyond each over half of the width there, per cent. */
+  corners: z.array(z.strictObject({ ...off, reachPct: z.number() })),
   /** Made with air between its balloons, as a chain is: nothing of it is to be closed. */
   isOpen: z.boolean(),
   /** What to look at when it hangs and one steps back, and what to do about it: a sentence each. */

@@ -4,7 +4,7 @@ import { plural } from '../quantity/plural.ts';
 
 /** Something that the eye will find at a piece. */
 export interface LookFault {
-  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend' | 'edge' | 'hidden';
+  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend' | 'edge' | 'hidden' | 'corner';
   pieceId: string;
   /** Every guest sees it. */
   isWide: boolean;
@@ -13,13 +13,15 @@ export interface LookFault {
   says: string;
 }
 
+/** A corner that reaches less far out than this over half of the width looks slumped, per cent. From memory. */
+const FLAT_PCT = 90;
 /** More of the largest hidden than this share, and the crew cannot turn them all. From memory. */
 const MOST_HIDDEN = 0.5;
 
 /** All that the eye will find at a piece, what is seen first at the head. */
 export function lookFaults(look: FullPiece, { units, colours }: JobFile['workshop']): LookFault[] {
   const { id, gaps, largestGapM, spineSeenM, straightness, evenness, floorContact, clumps, limits } = look;
-  const { edgesOpen, largeHidden } = look;
+  const { edgesOpen, largeHidden, corners } = look;
   const { needed, counted, name } = look.fillers;
   const length = (metres: number) => formatLength(metres, units);
   const faults: LookFault[] = [];
@@ -68,6 +70,13 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
       'bend',
       `${length(straightness.offM)} off its line`,
       `its middle strays ${length(straightness.offM)} from the line drawn.`,
+    );
+  const [flat] = corners;
+  if (flat && flat.reachPct < FLAT_PCT)
+    add(
+      'corner',
+      'a corner slumps',
+      `a corner is ${Math.round(flat.reachPct)} % as full as the rest: it looks slumped.`,
     );
   const [open] = edgesOpen;
   if (open)

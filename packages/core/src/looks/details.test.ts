@@ -1,6 +1,7 @@
 import { seededRandom } from '../quantity/random.ts';
 import { lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
+import { cornerReach } from './corners.ts';
 import { scarceIn } from './details.ts';
 import { openEdges } from './edges.ts';
 import { footOf } from './foot.ts';
@@ -151,6 +152,22 @@ test('a colour that hardly comes in one third of a line is told with where; spre
     { colour: 'gold', at: 'tip' },
   ]);
   expect(scarceIn(line((i) => (i < 5 ? 'gold' : 'white')))).toEqual([]);
+});
+
+test('a corner is as full as balloons reach straight out of it, on the mean of five rays', () => {
+  // Up and then to the right: out is up to the left. A ring of radius 30 cm round the corner reaches so far all round.
+  const corner = { x: 1, y: 2 };
+  const [before, after] = [
+    { x: 1, y: 0 },
+    { x: 4, y: 2 },
+  ];
+  expect(cornerReach(corner, before, after, [{ ...corner, r: 0.3 }])).toBeCloseTo(0.3, 9);
+  const outward = { x: 1 - 0.3, y: 2 + 0.3 };
+  // Straight on its ray it reaches to its far side, on the others a little less far; on the inside nothing counts.
+  const far = cornerReach(corner, before, after, [{ ...outward, r: 0.2 }]);
+  expect(far).toBeLessThan(0.3 * Math.SQRT2 + 0.2);
+  expect(far).toBeGreaterThan(0.3 * Math.SQRT2 + 0.1);
+  expect(cornerReach(corner, before, after, [{ x: 1.3, y: 1.7, r: 0.2 }])).toBe(0);
 });
 
 describe('the edge of a board that a garland runs along', () => {

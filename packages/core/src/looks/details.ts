@@ -1,11 +1,13 @@
 import type { FullPiece, LookLimits, Piece } from '@early-lantern/contract';
-import type { XY } from '../geometry/line.ts';
+import { chainLength, nearestOnChain, type XY } from '../geometry/line.ts';
 import { mixOf } from '../piece/mix-of.ts';
+import { sharpCorners } from '../piece/organic-garland.ts';
 import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { type Disc, lookAlong } from './along-line.ts';
 import { clumpsOf } from './clumps.ts';
+import { cornerReach } from './corners.ts';
 import { openEdges } from './edges.ts';
 import { footOf } from './foot.ts';
 import { outlineOf } from './gaps.ts';
@@ -31,6 +33,7 @@ type Details = Pick<
   | 'scarce'
   | 'largeHidden'
   | 'edgesOpen'
+  | 'corners'
 >;
 
 /** None of it: for what is not dressed organically, and while something is dragged. */
@@ -43,6 +46,7 @@ export const noDetails: Details = {
   scarce: [],
   largeHidden: null,
   edgesOpen: [],
+  corners: [],
 };
 
 /**
@@ -59,11 +63,13 @@ export function detailsOf(
 ): Details {
   const { lines = [] } = placement;
   const byLine = settledBalls(placement, look);
-  const alongLines = lines.map(({ chain, widthM, taper }, i) => ({
-    chain,
-    widthAt: (share: number) => widthM * (1 - (1 - taper) * share),
-    discs: (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM })),
-  }));
+  const alongLines = lines.map(
+    ({ chain, widthM, taper }, i): AlongLine => ({
+      chain,
+      widthAt: (share: number) => widthM * (1 - (1 - taper) * share),
+      discs: (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM })),
+    }),
+  );
   const outlines = alongLines.flatMap(({ chain, widthAt, discs }) => lookAlong(chain, discs, widthAt) ?? []);
   const bent = outlines.map((one) => one.straightness).sort((a, b) => b.offM - a.offM)[0];
   const thin = outlines.map((one) => one.evenness).sort((a, b) => a.narrowPct - b.narrowPct)[0];
@@ -78,12 +84,38 @@ export function detailsOf(
     edgesOpen: alongLines
       .flatMap(({ chain, widthAt, discs }) => openEdges(chain, widthAt, boards, discs, limits.wideM))
       .map(({ lengthM, ...place }) => ({ ...asPlace(place), lengthM })),
+    corners: cornersOf(piece, alongLines[0]),
   };
 }
 
 const asPlace = ({ x, y }: XY) => ({ xM: x, yM: y });
 
 type Balls = ReturnType<typeof settledBalls>;
+
+/** How a line was to look, and what hangs along it. */
+interface AlongLine {
+  chain: readonly XY[];
+  widthAt: (share: number) => number;
+  discs: readonly Disc[];
+}
+
+/** The sharp corners of a garland's line, and whether balloons fill them. */
+function cornersOf(piece: Piece, along: AlongLine | undefined): Details['corners'] {
+  if (piece.kind !== 'organic-garland' || !along) return [];
+  const { line } = piece;
+  const lengthM = chainLength(along.chain);
+  return sharpCorners(piece)
+    .map((corner) => {
+      const i = line.indexOf(corner);
+      const [before, at, after] = [line[i - 1], corner, line[i + 1]].map((point) => ({
+        x: point?.xM ?? 0,
+        y: point?.yM ?? 0,
+      })) as [XY, XY, XY];
+      const halfM = along.widthAt(nearestOnChain(along.chain, at).along / lengthM) / 2;
+      return { ...asPlace(at), reachPct: (100 * cornerReach(at, before, after, along.discs)) / halfM };
+    })
+    .sort((one, other) => one.reachPct - other.reachPct);
+}
 
 /** Of the largest size those that hide behind others. */
 function largeHidden(balls: Balls[number]): Details['largeHidden'] {

@@ -1,4 +1,4 @@
-import type { JobFile, Piece } from '@early-lantern/contract';
+import type { Change, JobFile, OrganicGarland, Piece } from '@early-lantern/contract';
 import { applyChanges } from '../lamps/fixes.ts';
 import { fullLamp } from '../lamps/full.ts';
 import { lookFaults } from '../lamps/look-faults.ts';
@@ -149,6 +149,29 @@ test('a foot above the floor, a patch of one colour, a thin place, a bend: each 
   const fix = plan.lamps.full.fixes.find(({ label }) => label.toLowerCase().startsWith('let the foot down'));
   const mended = planJob(applyChanges(higher, fix?.changes ?? []));
   expect(mended.full.pieces[0]?.floorContact?.gapM).toBeLessThan(inchesToMetres(1.5));
+});
+
+test('a corner that looks slumped and a foot above the floor: each is mended by itself, and both one on top of the other', () => {
+  const line = [
+    { xM: 1, yM: 0.26 },
+    { xM: 1, yM: 2 },
+    { xM: 4, yM: 2 },
+  ];
+  const file = withPieces([onWall({ line, seed: 15 })]);
+  const kindsOf = (changes: readonly Change[]) => {
+    const { full } = planJob(applyChanges(file, changes));
+    return full.pieces.flatMap((look) => lookFaults(look, file.workshop).map(({ kind }) => kind));
+  };
+  expect(kindsOf([])).toEqual(['gap', 'foot', 'corner']);
+  const { fixes } = planJob(file).lamps.full;
+  const fix = (label: RegExp) => fixes.find((one) => label.test(one.label))?.changes ?? [];
+  expect(kindsOf(fix(/^Raise the corners of Garland$/))).not.toContain('corner');
+  expect(kindsOf(fix(/^Let the foot down by [^,]*$/))).not.toContain('foot');
+  const all = fix(/^Let the foot down by .*, raise the corners of Garland and take \d+ fillers more$/);
+  const [changed] = applyChanges(file, all).job.pieces as [OrganicGarland];
+  expect(changed.raisedCorners).toBe(true);
+  expect(changed.line[0]?.yM).toBeLessThan(0.26);
+  expect(kindsOf(all)).toEqual([]);
 });
 
 test('limits: those of the kind before those of the house before the usual; a house that closes smaller gaps takes more fillers', () => {
