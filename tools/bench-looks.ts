@@ -1,6 +1,7 @@
 import type { JobFile, OrganicGarland, Piece } from '@early-lantern/contract';
 import { draftPlan, METRES_PER_FOOT, METRES_PER_INCH, planJob, settledPictureOf } from '@early-lantern/core';
 import { outlineOf, seenThrough } from '../packages/core/src/looks/gaps.ts';
+import { resettle } from '../packages/core/src/looks/resettle.ts';
 import { seenFrom, THREE_VIEWS } from '../packages/core/src/looks/seen.ts';
 import { settleBalls, type TiedBalls } from '../packages/core/src/looks/soft-balls.ts';
 import { spineSeen } from '../packages/core/src/looks/spine.ts';
@@ -34,6 +35,17 @@ function dealt(count: number): TiedBalls {
     tieY: row(() => 1.5),
     tieZ: row(() => 0.2),
   };
+}
+
+const settled500 = dealt(500);
+settleBalls(settled500, { wallZM: 0, floorYM: 0 });
+
+/** In a settled piece of 500 one cluster pulled out by 2 in. and what lies about it settled again. */
+export function oneClusterMoved(): number {
+  const balls = { ...settled500, x: settled500.x.slice(), y: settled500.y.slice(), z: settled500.z.slice() };
+  const moved = [252, 253, 254, 255, 256, 257];
+  for (const i of moved) balls.y[i] = (balls.y[i] as number) + 2 * METRES_PER_INCH;
+  return resettle(balls, { wallZM: 0, floorYM: 0 }, moved).steps;
 }
 
 /** Settled and seen from three sides: the share that is seen through and how much of the string. */

@@ -8,7 +8,7 @@ import { chromium } from '../e2e/support/browser.ts';
 import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
 import { benchClock } from './bench-clock.ts';
 import { benchLoad, benchVans } from './bench-load.ts';
-import { LOOKS, pictureOfIt, quickLook, settledAndSeen, wholeLook } from './bench-looks.ts';
+import { LOOKS, oneClusterMoved, pictureOfIt, quickLook, settledAndSeen, wholeLook } from './bench-looks.ts';
 import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
 
@@ -110,6 +110,7 @@ function benchPlan(): void {
       `${balloons} balloons settled, seen from three sides (limit ${limitMs} ms)`,
       ms(() => settledAndSeen(balloons), 9),
     );
+  report('one cluster moved in a piece of 500, settled again (limit 15 ms)', ms(oneClusterMoved, 30));
   report('a garland of 13 ft looked at while it is dragged, plan and all', ms(quickLook, 30));
   report('the same when the hand lets go, plan and all', ms(wholeLook, 15));
   report('its picture as it hangs', ms(pictureOfIt, 15));

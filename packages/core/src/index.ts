@@ -91,7 +91,7 @@ export type { DrawnBalloon, DrawnShape, Picture } from './piece/picture.ts';
 export { pictureOf } from './piece/picture-of.ts';
 export { madeRecipe, rawNeedsOf, schoolsOf } from './piece/recipe-of.ts';
 export { bySchool, schoolEffects, schoolOptions } from './piece/school-effects.ts';
-export { countPieces, draftPlan, judgeJob, longerLoads, planJob, workedJob } from './plan.ts';
+export { countPieces, draftPlan, judgeJob, longerLoads, planJob, planningJob, workedJob } from './plan.ts';
 export {
   formatBore,
   formatForce,

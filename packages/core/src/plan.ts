@@ -50,9 +50,19 @@ const TRIED_DAYS = 500;
  * @param file a validated job file: the job with its site, pieces and the workshop's data
  */
 export function planJob(file: JobFile): Plan {
+  const planning = planningJob(file);
+  for (;;) {
+    const step = planning.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same, in steps: whoever runs it may stop between two. */
+export function* planningJob(file: JobFile): Generator<void, Plan> {
   const plan = loadedAndRehearsed(file);
   // Ways out are tried from the plan as it is; what the rehearsed days say comes on top of what the clock says.
-  return withRehearsedLamp({ ...plan, lamps: lampsWithFixes(file, plan, tries) });
+  const lamps = yield* lampsWithFixes(file, plan, tries);
+  return withRehearsedLamp({ ...plan, lamps });
 }
 
 /** The same plan with every answer, but no fix tried: for a list of jobs, few of which are looked at closely. */

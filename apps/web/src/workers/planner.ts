@@ -96,10 +96,11 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
       const wanted = state.newest;
       if (!wanted || state.busy || state.mending) return;
       state.mending = true;
-      const { plan, settled: hanging } = await mended(wanted, [...rough.current]).finally(() => {
+      const answer = await mended(wanted, [...rough.current]).finally(() => {
         state.mending = false;
       });
-      if (state.newest === wanted) {
+      if (answer && state.newest === wanted) {
+        const { plan, settled: hanging } = answer;
         shownBy = planner;
         pictures.current = { ...pictures.current, ...hanging };
         rough.current.clear();
@@ -146,6 +147,8 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
     clearTimeout(quiet.current);
     state.next = file;
     state.newest = file;
+    // Nobody waits any more for ways out of what was before.
+    if (state.mending) void planner.leaveMending();
     if (!state.busy) pump().catch(setFailure);
   }, [file]);
   useEffect(() => () => clearTimeout(quiet.current), []);

@@ -16,6 +16,7 @@ import {
   type Picture,
   pictureOf,
   planJob,
+  planningJob,
   rehearsing,
   settledPictureOf,
 } from '@early-lantern/core';
@@ -63,6 +64,18 @@ function shown(plan: Plan): Plan {
   return withoutWorkings(plan);
 }
 
+/** A plan with its fixes, and the pictures of its pieces as they hang. */
+interface Mended {
+  plan: Plan;
+  settled: Record<string, Picture>;
+}
+
+/** Counts up each time that what is being mended is left. */
+let leavings = 0;
+
+/** Lets what was sent here meanwhile have its turn. */
+const messagesRead = () => new Promise<void>((read) => setTimeout(read));
+
 /** Days between two answers, so that others get their turn. */
 const DAYS_AT_ONCE = 250;
 
@@ -85,15 +98,27 @@ const planner = {
   },
   /** Plans what was drawn last, fast enough to be asked while dragging: fixes are not tried yet. */
   draft: (): Plan => shown(draftPlan(onScreen(), 'quick')),
+  /** Whatever plan is being mended is out of date: it is left at the next step. */
+  leaveMending(): void {
+    leavings += 1;
+  },
   /**
-   * A whole plan with its fixes tried, and how pieces will hang.
+   * A whole plan with its fixes tried, and how pieces will hang; undefined where it was left on the way.
    * @param change what is new since the file was last asked about here
    * @param wanted ids of the pieces whose pictures are drawn roughly so far
    */
-  mended(change: FileChange, wanted: readonly string[]): { plan: Plan; settled: Record<string, Picture> } {
+  async mended(change: FileChange, wanted: readonly string[]): Promise<Mended | undefined> {
     const known = changedFile(last, change);
     last = known;
-    const plan = shown(planJob(known));
+    const begun = leavings;
+    const planning = planningJob(known);
+    let step = planning.next();
+    while (!step.done) {
+      await messagesRead();
+      if (leavings !== begun) return undefined;
+      step = planning.next();
+    }
+    const plan = shown(step.value);
     const settled = known.job.pieces.flatMap((piece) => {
       const picture = wanted.includes(piece.id) && settledPictureOf(piece, known.workshop);
       return picture ? [[piece.id, picture] as const] : [];

@@ -99,6 +99,12 @@ const each = <T>(of: (name: LampName, row: LampRow) => T): Record<LampName, T> =
 /** What the six lamps say, no fix tried yet. */
 export const lampsOf = (job: Judged): Plan['lamps'] => each((_, { verdict }) => verdict(job));
 
-/** The lamps of a plan with the ways out that were tried. */
-export const lampsWithFixes = (file: JobFile, plan: Plan, tries: Tries): Plan['lamps'] =>
-  each((name, { fixes }) => ({ ...plan.lamps[name], fixes: fixes(file, plan, tries) }));
+/** The lamps of a plan with the ways out that were tried. Stops after each lamp, so that it can be left where nobody waits any more. */
+export function* lampsWithFixes(file: JobFile, plan: Plan, tries: Tries): Generator<void, Plan['lamps']> {
+  const lamps = { ...plan.lamps };
+  for (const [name, { fixes }] of Object.entries(rows) as [LampName, LampRow][]) {
+    yield;
+    lamps[name] = { ...plan.lamps[name], fixes: fixes(file, plan, tries) };
+  }
+  return lamps;
+}

@@ -6,6 +6,7 @@ import type { DrawnShape } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { resettle } from './resettle.ts';
 import { type Obstacles, type Plate, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
 import type { Spine } from './spine.ts';
 
@@ -39,11 +40,54 @@ export function hung(lines: readonly DressLine[], shapes: readonly DrawnShape[],
   const middleZ = middleOf(lines[0] as DressLine);
   const balls = tiedBalls(lines, dressed);
   const obstacles = obstaclesOf(lines, shapes, middleZ, sumOf([...balls.r]) / Math.max(1, balls.r.length));
-  settleBalls(balls, obstacles, isQuick ? { mostSteps: QUICK_STEPS } : {});
+  const warm = isQuick ? lastHung.get(makeKey(lines)) : undefined;
+  if (!(warm && followed(balls, warm, obstacles)))
+    settleBalls(balls, obstacles, isQuick ? { mostSteps: QUICK_STEPS } : {});
+  if (isQuick) lastHung.set(makeKey(lines), balls);
   const hanging = { balls, obstacles, strings: stringsOf(lines, dressed), middleZ };
   known.set(key, hanging);
   return hanging;
 }
+
+/** Where pieces that are being dragged hung last, by how they are made. */
+const lastHung = new LRUCache<string, TiedBalls>({ max: 20 });
+/** A balloon whose tie moves by this much against the one before it has to settle again, m. */
+const BENT_M = 0.002;
+
+/**
+ * Lets balloons follow a line that was dragged on from where they hung: each moves with its tie, and only about where the line
+ * was bent, or the floor is near, they settle again. Only for while it is dragged: what a verdict goes by depends on nothing
+ * that was before.
+ * @returns false where they are not the same balloons
+ */
+function followed(balls: TiedBalls, before: TiedBalls, obstacles: Obstacles): boolean {
+  const { x, y, z, r, tieX, tieY } = balls;
+  if (r.length !== before.r.length || r.some((radius, i) => radius !== before.r[i])) return false;
+  const dx = tieX.map((to, i) => to - (before.tieX[i] as number));
+  const dy = tieY.map((to, i) => to - (before.tieY[i] as number));
+  const moved: number[] = [];
+  for (let i = 0; i < r.length; i++) {
+    x[i] = (before.x[i] as number) + (dx[i] as number);
+    y[i] = (before.y[i] as number) + (dy[i] as number);
+    z[i] = before.z[i] as number;
+    const last = Math.max(0, i - 1);
+    const bent = Math.hypot(
+      (dx[i] as number) - (dx[last] as number),
+      (dy[i] as number) - (dy[last] as number),
+    );
+    const isOnFloor = (y[i] as number) - (r[i] as number) < (obstacles.floorYM ?? -Infinity) && dy[i] !== 0;
+    if (bent > BENT_M || isOnFloor) moved.push(i);
+  }
+  resettle(balls, obstacles, moved, QUICK_STEPS);
+  return true;
+}
+
+/** How a base is made, wherever its line runs. */
+const makeKey = (lines: readonly DressLine[]): string =>
+  hangKey(
+    lines.map((line) => ({ ...line, chain: [] })),
+    [],
+  );
 
 /** All that decides where the base hangs, as one word. */
 export const hangKey = (lines: readonly DressLine[], shapes: readonly DrawnShape[]): string =>

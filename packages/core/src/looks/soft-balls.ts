@@ -39,6 +39,8 @@ interface Settling {
   /** Settled once no force moves a balloon by more than this share of its radius against one contact. */
   still?: number;
   neckM?: number;
+  /** Which may move, in ascending order; all others keep their places. Left out, all. */
+  loose?: Int32Array;
 }
 
 /** What a settling came to. */
@@ -74,11 +76,12 @@ const FIRE = { first: 0.12, longest: 0.5, longer: 1.1, shorter: 0.5, mix: 0.1, l
 export function settleBalls(
   balls: TiedBalls,
   obstacles: Obstacles,
-  { mostSteps = MOST_STEPS, still = STILL, neckM = NECK_M }: Settling = {},
+  { mostSteps = MOST_STEPS, still = STILL, neckM = NECK_M, loose }: Settling = {},
 ): Settled {
   const { x, y, z, r } = balls;
   const count = x.length;
-  if (count === 0) return { steps: 0, energies: [] };
+  const movers = loose ?? Int32Array.from({ length: count }, (_, i) => i);
+  if (movers.length === 0) return { steps: 0, energies: [] };
   const mean = r.reduce((sum, one) => sum + one, 0) / count;
   const most = r.reduce((a, b) => Math.max(a, b), 0);
   const stiff = Float64Array.from(r, (one) => one / mean);
@@ -87,8 +90,11 @@ export function settleBalls(
   const [vx, vy, vz] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];
   const [keptX, keptY, keptZ] = [x.slice(), y.slice(), z.slice()];
   let [listX, listY, listZ] = [x.slice(), y.slice(), z.slice()];
-  let pairs = nearPairs(balls, skin);
-  const energyOf = (): number => forces(balls, obstacles, neckM, stiff, pairs, [fx, fy, fz]);
+  const isLoose = new Uint8Array(count);
+  for (const i of movers) isLoose[i] = 1;
+  const listed = () => (loose ? pairsOf(isLoose, nearPairs(balls, skin)) : nearPairs(balls, skin));
+  let pairs = listed();
+  const energyOf = (): number => forces(balls, movers, obstacles, neckM, stiff, pairs, [fx, fy, fz]);
   const energies: number[] = [];
   let before = Infinity;
   let step = FIRE.first;
@@ -97,7 +103,7 @@ export function settleBalls(
   let steps = 0;
   for (; steps < mostSteps; steps++) {
     if (hasMoved(balls, [listX, listY, listZ], skin / 2)) {
-      pairs = nearPairs(balls, skin);
+      pairs = listed();
       [listX, listY, listZ] = [x.slice(), y.slice(), z.slice()];
     }
     const energy = energyOf();
@@ -119,7 +125,8 @@ export function settleBalls(
     let speed2 = 0;
     let force2 = 0;
     let worst = 0;
-    for (let i = 0; i < count; i++) {
+    for (let m = 0; m < movers.length; m++) {
+      const i = movers[m] as number;
       const ax = fx[i] as number;
       const ay = fy[i] as number;
       const az = fz[i] as number;
@@ -150,7 +157,8 @@ export function settleBalls(
     }
     const turn = power > 0 ? (mix * Math.sqrt(speed2)) / Math.sqrt(force2 || 1) : 0;
     const keep = power > 0 ? 1 - mix : 0;
-    for (let i = 0; i < count; i++) {
+    for (let m = 0; m < movers.length; m++) {
+      const i = movers[m] as number;
       keptX[i] = x[i] as number;
       keptY[i] = y[i] as number;
       keptZ[i] = z[i] as number;
@@ -170,6 +178,16 @@ export function settleBalls(
     }
   }
   return { steps, energies };
+}
+
+/** The pairs of which one at least may move. */
+function pairsOf(isLoose: Uint8Array, pairs: Int32Array): Int32Array {
+  const kept: number[] = [];
+  for (let p = 0; p < pairs.length; p += 2) {
+    const [a, b] = [pairs[p] as number, pairs[p + 1] as number];
+    if (isLoose[a] || isLoose[b]) kept.push(a, b);
+  }
+  return Int32Array.from(kept);
 }
 
 /** Balls back to where they were. */
@@ -197,6 +215,7 @@ function hasMoved({ x, y, z }: Balls, [listX, listY, listZ]: Rows, far: number):
 /** The forces on all balls, and the energy they come from. */
 function forces(
   balls: TiedBalls,
+  movers: Int32Array,
   obstacles: Obstacles,
   neckM: number,
   stiff: Float64Array,
@@ -204,7 +223,6 @@ function forces(
   [fx, fy, fz]: Rows,
 ): number {
   const { x, y, z, r, tieX, tieY, tieZ } = balls;
-  const count = x.length;
   let energy = 0;
   fx.fill(0);
   fy.fill(0);
@@ -233,7 +251,8 @@ function forces(
     fz[b] = (fz[b] as number) - dz * push;
   }
   const { wallZM, floorYM, rods = [], plates = [] } = obstacles;
-  for (let i = 0; i < count; i++) {
+  for (let m = 0; m < movers.length; m++) {
+    const i = movers[m] as number;
     const s = stiff[i] as number;
     const ri = r[i] as number;
     const dx = (x[i] as number) - (tieX[i] as number);
