@@ -64,6 +64,7 @@ export { rideThings } from './loading/kit.ts';
 export type { LongerLoad } from './loading/longer.ts';
 export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
+export { boardsBehind } from './looks/boards-behind.ts';
 export { closedPiece } from './looks/closed-piece.ts';
 export { type Heat, heatOf } from './looks/heat.ts';
 export { usualLimits } from './looks/limits.ts';

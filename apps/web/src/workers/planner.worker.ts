@@ -1,5 +1,6 @@
 import type { Availability, JobFile, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
 import {
+  boardsBehind,
   choiceCost,
   countPieces,
   draftPlan,
@@ -120,7 +121,9 @@ const planner = {
     }
     const plan = shown(step.value);
     const settled = known.job.pieces.flatMap((piece) => {
-      const picture = wanted.includes(piece.id) && settledPictureOf(piece, known.workshop);
+      const picture =
+        wanted.includes(piece.id) &&
+        settledPictureOf(piece, known.workshop, boardsBehind(piece, known.job.pieces));
       return picture ? [[piece.id, picture] as const] : [];
     });
     return { plan, settled: Object.fromEntries(settled) };
@@ -171,7 +174,7 @@ const planner = {
   /** How deep one looks into a piece from the front; undefined where it does not settle. */
   heat: ({ job, workshop }: JobFile, pieceId: PieceId): Heat | undefined => {
     const piece = job.pieces.find(({ id }) => id === pieceId);
-    return piece && heatOf(piece, workshop);
+    return piece && heatOf(piece, workshop, boardsBehind(piece, job.pieces));
   },
   /** Who does what when, and what can be told at a glance. */
   drafted: (file: JobFile): Plan => draftPlan(file),

@@ -93,10 +93,11 @@ function filled(file: JobFile, lengthOf: LengthOf): Step | undefined {
 }
 
 /** A piece that has moved, with fillers for the gaps that it did not have before. */
-function closedAsBefore(file: JobFile, looks: readonly FullPiece[], piece: Piece, lengthOf: LengthOf): Piece {
-  const before = looks.find(({ id }) => id === piece.id)?.fillers;
+function closedAsBefore(file: JobFile, were: readonly FullPiece[], piece: Piece, lengthOf: LengthOf): Piece {
+  const before = were.find(({ id }) => id === piece.id)?.fillers;
   if (before && before.needed > before.counted) return piece;
-  const alone = { ...file, job: { ...file.job, pieces: [piece] } };
-  const after = fullOf(alone, false).pieces[0]?.fillers;
+  const pieces = file.job.pieces.map((one) => (one.id === piece.id ? piece : one));
+  const looks = fullOf({ ...file, job: { ...file.job, pieces } }, false).pieces;
+  const after = looks.find(({ id }) => id === piece.id)?.fillers;
   return (after && withFillersNeeded(piece, lengthOf(piece.id), after)) ?? piece;
 }

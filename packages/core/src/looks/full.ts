@@ -14,7 +14,7 @@ import { designOf } from '../piece/design.ts';
 import { kindOf } from '../piece/kinds.ts';
 import type { Area } from '../piece/part.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
-import { boardsBehind } from './boards-behind.ts';
+import { boardsBehind, ownBoards } from './boards-behind.ts';
 import { detailsOf, noDetails } from './details.ts';
 import { limitsOf } from './limits.ts';
 import { type Filler, type Look, lookOf } from './look-of.ts';
@@ -42,28 +42,30 @@ export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   };
 }
 
-/** What is seen of one piece; undefined for what has no balloons. @param boards panels and boards that it runs along */
+/** What is seen of one piece; undefined for what has no balloons. @param behind panels and boards of what carries it */
 export function seenOf(
   piece: Piece,
   workshop: JobFile['workshop'],
   isQuick: boolean,
-  boards: readonly Area[] = [],
+  behind: readonly Area[] = [],
 ): Seen | undefined {
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const limits = limitsOf(piece, workshop);
-  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify([limits, boards])} ${design.key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify([limits, behind])} ${design.key}`;
   const before = known.get(name);
   if (before) return before;
   if (kindOf(piece).isOpen?.(piece)) return seenOpen(piece, limits);
   const placement = design.placement();
-  const look = lookOf(design.key, placement, limits, isQuick);
+  const look = lookOf(design.key, placement, limits, isQuick, behind);
   if (!look) {
     const packed = packedLook(placement, limits, isQuick);
     const seen = packed && seenPacked(piece, packed, limits, workshop);
     if (seen) known.set(name, seen);
     return seen;
   }
-  const details = isQuick ? noDetails : detailsOf(piece, placement, look, limits, boards);
+  const details = isQuick
+    ? noDetails
+    : detailsOf(piece, placement, look, limits, [...ownBoards(piece), ...behind]);
   const fillers = fillersAlong(piece, look);
   const full = {
     ...asFullPiece(piece, look, () => inWords(look.fillers)),

@@ -64,6 +64,27 @@ test('one cluster moved: it and what lies about it settle again, the rest keeps 
   expect(drifts.filter((drift) => drift < 0.005).length).toBeGreaterThanOrEqual(6);
 });
 
+test('carried by a board it lies against it, and beyond the edge of the board goes round behind', () => {
+  const line = [
+    { xM: 1.1, yM: 0.6 },
+    { xM: 1.1, yM: 2.4 },
+  ];
+  const piece = garland(6, { line, seed: 5 });
+  const lines = designOf(piece, schoolsOf(piece)).placement().lines ?? [];
+  const board = { xM: 0, yM: 0, widthM: 1, heightM: 3 };
+  const rows = ({ x, z, r }: TiedBalls) =>
+    Array.from(x, (at, i) => ({ x: at, z: z[i] as number, r: r[i] as number }));
+  const onBoard = rows(hung(lines, [], false, [board]).balls);
+  const over = onBoard.filter(({ x }) => x < 0.98);
+  const past = onBoard.filter(({ x, r }) => x > 1 + r);
+  expect(over.length).toBeGreaterThan(3);
+  // So much they are pressed at the most.
+  for (const { z, r } of over) expect(z).toBeGreaterThan(0.8 * r);
+  expect(Math.min(...past.map(({ z, r }) => z - r))).toBeLessThan(-0.02);
+  // At a wall nothing goes behind.
+  for (const { z, r } of rows(hung(lines, [], false).balls)) expect(z).toBeGreaterThan(0.8 * r);
+});
+
 test('while a line is dragged balloons follow it: shoved along they keep their shape, bent they give way there', () => {
   const linesOf = (points: readonly (readonly [number, number])[]) => {
     const piece = garland(12, { line: points.map(([xM, yM]) => ({ xM, yM })), seed: 77 });

@@ -2,6 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { type DressLine, dress } from '../piece/dressing.ts';
 import { placeDressing } from '../piece/dressing-placement.ts';
 import { flatness } from '../piece/organic-law.ts';
+import type { Area } from '../piece/part.ts';
 import type { DrawnShape } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { sumOf } from '../quantity/group.ts';
@@ -31,15 +32,22 @@ const known = new LRUCache<string, Hung>({ max: 60 });
  * The base of a piece hung and settled. Where it hangs depends neither on how many fillers are counted nor, but for
  * stretches of a colour, on the colours: another palette leaves every balloon in its place.
  * @param isQuick a few steps only, for while it is dragged
+ * @param behind boards of what carries it: it lies against them
  */
-export function hung(lines: readonly DressLine[], shapes: readonly DrawnShape[], isQuick: boolean): Hung {
-  const key = `${isQuick ? 'quick' : 'fine'} ${hangKey(lines, shapes)}`;
+export function hung(
+  lines: readonly DressLine[],
+  shapes: readonly DrawnShape[],
+  isQuick: boolean,
+  behind: readonly Area[] = [],
+): Hung {
+  const key = `${isQuick ? 'quick' : 'fine'} ${hangKey(lines, shapes, behind)}`;
   const before = known.get(key);
   if (before) return before;
   const dressed = lines.map((line) => placeDressing(line, { ...dress(line), fillers: [] }));
   const middleZ = middleOf(lines[0] as DressLine);
   const balls = tiedBalls(lines, dressed);
-  const obstacles = obstaclesOf(lines, shapes, middleZ, sumOf([...balls.r]) / Math.max(1, balls.r.length));
+  const meanRM = sumOf([...balls.r]) / Math.max(1, balls.r.length);
+  const obstacles = obstaclesOf(lines, shapes, behind, middleZ, meanRM);
   const warm = isQuick ? lastHung.get(makeKey(lines)) : undefined;
   if (!(warm && followed(balls, warm, obstacles)))
     settleBalls(balls, obstacles, isQuick ? { mostSteps: QUICK_STEPS } : {});
@@ -87,16 +95,22 @@ const makeKey = (lines: readonly DressLine[]): string =>
   hangKey(
     lines.map((line) => ({ ...line, chain: [] })),
     [],
+    [],
   );
 
 /** All that decides where the base hangs, as one word. */
-export const hangKey = (lines: readonly DressLine[], shapes: readonly DrawnShape[]): string =>
+export const hangKey = (
+  lines: readonly DressLine[],
+  shapes: readonly DrawnShape[],
+  behind: readonly Area[],
+): string =>
   JSON.stringify([
     lines.map(({ mix, ...line }) => {
       const { seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches } = mix;
       return [line, seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches];
     }),
     shapes.filter(({ tone }) => tone === 'pipe' || tone === 'panel'),
+    behind,
   ]);
 
 /** How far a line's middle is from the wall: half as deep as it is. */
@@ -125,20 +139,21 @@ function tiedBalls(lines: readonly DressLine[], dressed: readonly (readonly Dres
   };
 }
 
-/** A wall behind what lies against one, the floor, and pipes in the middle of their lines. */
+/** A wall or the boards behind what lies against them, the floor, and pipes in the middle of their lines. */
 function obstaclesOf(
   lines: readonly DressLine[],
   shapes: readonly DrawnShape[],
+  behind: readonly Area[],
   z: number,
   meanRM: number,
 ): Obstacles {
   return {
-    ...(lines.some(({ backing }) => backing === 'wall') ? { wallZM: 0 } : {}),
+    ...(lines.some(({ backing }) => backing === 'wall') && behind.length === 0 ? { wallZM: 0 } : {}),
     // Clusters on a pole are pulled half round it, to the front: none of their middles goes far behind it.
     ...(lines.every(({ onPole }) => onPole) ? { wallZM: z - meanRM } : {}),
     floorYM: 0,
     rods: pipesOf(shapes, z),
-    plates: panelsOf(shapes, z),
+    plates: [...panelsOf(shapes, z), ...behind.map((area) => asPlate(area, -PANEL_HALF_M))],
   };
 }
 
@@ -147,20 +162,16 @@ const PANEL_HALF_M = inchesToMetres(0.75);
 
 /** Panels stand in the plane of the legs that their sides clothe. */
 const panelsOf = (shapes: readonly DrawnShape[], zM: number): Plate[] =>
-  shapes.flatMap((shape) =>
-    shape.shape === 'box' && shape.tone === 'panel'
-      ? [
-          {
-            leftM: shape.xM,
-            rightM: shape.xM + shape.widthM,
-            lowM: shape.yM,
-            highM: shape.yM + shape.heightM,
-            zM,
-            halfM: PANEL_HALF_M,
-          },
-        ]
-      : [],
-  );
+  shapes.flatMap((shape) => (shape.shape === 'box' && shape.tone === 'panel' ? [asPlate(shape, zM)] : []));
+
+const asPlate = ({ xM, yM, widthM, heightM }: Area, zM: number): Plate => ({
+  leftM: xM,
+  rightM: xM + widthM,
+  lowM: yM,
+  highM: yM + heightM,
+  zM,
+  halfM: PANEL_HALF_M,
+});
 
 const pipesOf = (shapes: readonly DrawnShape[], z: number): Rod[] =>
   shapes.flatMap((shape) =>

@@ -1,4 +1,5 @@
 import type { Piece, Workshop } from '@early-lantern/contract';
+import type { Area } from '../piece/part.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { outlineOf } from './gaps.ts';
 import type { Balls } from './near-pairs.ts';
@@ -21,9 +22,13 @@ export interface Heat {
   values: Uint8Array;
 }
 
-/** Where a piece is open or deep as it will hang, seen from the front. @returns undefined for what does not settle */
-export function heatOf(piece: Piece, workshop: Workshop): Heat | undefined {
-  const picture = settledPictureOf(piece, workshop);
+/**
+ * Where a piece is open or deep as it will hang, seen from the front.
+ * @param behind boards of what carries it
+ * @returns undefined for what does not settle
+ */
+export function heatOf(piece: Piece, workshop: Workshop, behind: readonly Area[]): Heat | undefined {
+  const picture = settledPictureOf(piece, workshop, behind);
   if (!picture) return undefined;
   const balls = asBalls(picture.balloons);
   const seen = frontOf(balls, CELL_M);

@@ -1,6 +1,7 @@
 import type { LookLimits } from '@early-lantern/contract';
 import { LRUCache } from 'lru-cache';
 import { type DressLine, dress, type FillerCount } from '../piece/dressing.ts';
+import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
@@ -70,6 +71,7 @@ const closings = new LRUCache<string, Closing>({ max: 40 });
  * design looks the same wherever it stands.
  * @param key of the design
  * @param isQuick roughly and from the front alone, for while it is dragged
+ * @param behind boards of what carries it: it lies against them
  * @returns undefined for what is not dressed organically
  */
 export function lookOf(
@@ -77,25 +79,32 @@ export function lookOf(
   placement: Placement,
   { gapM, stringM }: Closed,
   isQuick: boolean,
+  behind: readonly Area[] = [],
 ): Look | undefined {
   const { lines } = placement;
   if (!lines || lines.length === 0) return undefined;
   const limits = { gapM, stringM };
-  const name = `${isQuick ? 'quick' : 'fine'} ${gapM} ${stringM} ${key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${JSON.stringify([gapM, stringM, behind])} ${key}`;
   const before = known.get(name);
   if (before) return before;
-  const look = looked(placement, lines, limits, isQuick);
+  const look = looked(placement, lines, limits, isQuick, behind);
   known.set(name, look);
   return look;
 }
 
-function looked({ shapes }: Placement, lines: readonly DressLine[], limits: Closed, isQuick: boolean): Look {
+function looked(
+  { shapes }: Placement,
+  lines: readonly DressLine[],
+  limits: Closed,
+  isQuick: boolean,
+  behind: readonly Area[],
+): Look {
   const makes = makesOf(lines.flatMap((line) => dress(line).fillers));
   const last = makes.at(-1) as Filler;
   const number = sumOf(makes.map(({ count }) => count));
-  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, makes, limits));
-  const closing = before ?? close(hung(lines, shapes, isQuick), makes, limits, number, isQuick);
-  if (!isQuick) closings.set(closingKey(lines, shapes, makes, limits), closing);
+  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, behind, makes, limits));
+  const closing = before ?? close(hung(lines, shapes, isQuick, behind), makes, limits, number, isQuick);
+  if (!isQuick) closings.set(closingKey(lines, shapes, behind, makes, limits), closing);
   const { bare, fillers } = closing;
   const after = leftAfter(closing, number);
   return {
@@ -154,12 +163,13 @@ interface Left {
 const closingKey = (
   lines: readonly DressLine[],
   shapes: Placement['shapes'],
+  behind: readonly Area[],
   makes: readonly Filler[],
   limits: Closed,
 ) =>
   JSON.stringify([
     limits,
-    hangKey(lines, shapes),
+    hangKey(lines, shapes, behind),
     // How many there are of the last make changes nothing of where each goes.
     makes.map(({ size, rM, count }, i) => [size, rM, i < makes.length - 1 ? count : 0]),
   ]);

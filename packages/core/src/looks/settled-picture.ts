@@ -2,6 +2,7 @@ import type { Piece, Workshop } from '@early-lantern/contract';
 import { designOf } from '../piece/design.ts';
 import { dress } from '../piece/dressing.ts';
 import { type ColouredBalloon, colouredDressing, nearestLast } from '../piece/dressing-picture.ts';
+import type { Area } from '../piece/part.ts';
 import type { Picture } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { attached, schoolsOf } from '../piece/recipe-of.ts';
@@ -13,11 +14,16 @@ import { type Look, lookOf } from './look-of.ts';
 /**
  * How a piece looks as it will hang: its balloons where they settle, its fillers where they close the gaps, each in the
  * colour that it has in the picture drawn while it is edited.
+ * @param behind boards of what carries it: it lies against them
  * @returns undefined for what does not settle: that is drawn as it is made
  */
-export function settledPictureOf(piece: Piece, workshop: Workshop): Picture | undefined {
+export function settledPictureOf(
+  piece: Piece,
+  workshop: Workshop,
+  behind: readonly Area[] = [],
+): Picture | undefined {
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
-  const look = lookOf(design.key, design.placement(), limitsOf(piece, workshop), false);
+  const look = lookOf(design.key, design.placement(), limitsOf(piece, workshop), false, behind);
   if (!look) return undefined;
   const { shapes, balloons: drawn } = design.picture();
   const dressed = settledBalls(design.placement(), look);
