@@ -81,6 +81,7 @@ export { usualFor } from './piece/attachments.ts';
 export { recoloured } from './piece/colours.ts';
 export { type Cut, cutsOnLine, nearestShare, withCut } from './piece/cuts-on-line.ts';
 export { usualTable } from './piece/furnishing.ts';
+export { letHang } from './piece/let-hang.ts';
 export { lineOfLength } from './piece/line-of-length.ts';
 export { mixOf } from './piece/mix-of.ts';
 export { moved } from './piece/moved.ts';

@@ -1,6 +1,6 @@
 import type { Colour, PieceOf } from '@early-lantern/contract';
-import { chainLength, lineOfLength, outerOverMean, smoothLine } from '@early-lantern/core';
-import { Box, Typography } from '@mui/material';
+import { chainLength, letHang, lineOfLength, outerOverMean, smoothLine } from '@early-lantern/core';
+import { Box, Button, Typography } from '@mui/material';
 import { memo, useCallback } from 'react';
 import type { JobContextValue } from '../job/context.ts';
 import { LengthField } from '../parts/LengthField.tsx';
@@ -36,6 +36,7 @@ export function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps)
   const lengthM = chainLength(smoothLine(points(piece)));
   const { widthM, taper } = piece;
   const { short } = useUnits();
+  const hung = letHang(piece);
   const setLength = (wanted: number) => change((now) => ({ line: lineOfLength(now, wanted) }));
   return (
     <>
@@ -47,6 +48,15 @@ export function GarlandParts({ piece, colours, changePiece }: GarlandPartsProps)
         Width is the average of the outline; single balloons stick out to{' '}
         {short(widthM * outerOverMean(piece.sizes))}.
       </Typography>
+      {hung && (
+        <Button
+          size="small"
+          sx={{ alignSelf: 'flex-start' }}
+          onClick={() => change((now) => ({ line: letHang(now) ?? now.line }))}
+        >
+          Let it hang from its ends
+        </Button>
+      )}
       <ColourMix mix={piece} known={colours} onChange={change} />
       <SizeMix mix={piece} onChange={change} />
       <Making mix={piece} onChange={change} />
