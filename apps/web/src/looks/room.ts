@@ -53,19 +53,33 @@ export function roomOf(
         room.forms.push({ ...placed, form: ball.form, ...(ball.text ? { text: ball.text } : {}) });
       else room.balls.push(placed);
     });
-    const middle = picture.balloons.length > 0 ? depths.reduce((sum, z) => sum + z, 0) / depths.length : 0.05;
+    const middle = picture.balloons.length > 0 ? middleOf(picture.balloons, depths) : 0.05;
     room.shapes.push(...picture.shapes.map((shape) => ({ shape, z: from + middle })));
   }
   return room;
 }
 
-/** How far each balloon is from the plane of its piece; one without a depth lies on those that it covers. */
+/** The plane that a piece is in the middle of: on the mean of the balloons whose depth is known. */
+function middleOf(balloons: readonly DrawnBalloon[], depths: readonly number[]): number {
+  const known = depths.filter((_, i) => balloons[i]?.zM !== undefined);
+  const of = known.length > 0 ? known : depths;
+  return of.reduce((sum, z) => sum + z, 0) / of.length;
+}
+
+/**
+ * How far each balloon is from the plane of its piece; one without a depth lies on those that it covers, or else on what the
+ * others are in the middle of.
+ */
 function depthsOf(balloons: readonly DrawnBalloon[]): number[] {
   const hasDepth = balloons.some(({ zM }) => zM !== undefined);
   if (!hasDepth) return balloons.map((_, i) => i * HAIR_M);
+  const middle = middleOf(
+    balloons,
+    balloons.map(({ zM = 0 }) => zM),
+  );
   return balloons.map(({ xM, yM, rM, zM }) => {
     if (zM !== undefined) return zM;
-    let front = 0;
+    let front = middle + rM;
     for (const other of balloons) {
       if (other.zM === undefined) continue;
       const reach = other.rM + rM;

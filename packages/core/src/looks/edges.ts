@@ -35,12 +35,10 @@ export function openEdges(
   const isBeside = ({ x, y }: XY, dx: number, dy: number) => {
     const far = (one: XY) => Math.hypot(one.x - x, one.y - y);
     const nearest = stations.reduce((best, one) => (far(one) < far(best) ? one : best));
-    // Beyond its ends it is beside nothing.
-    if (nearest === stations[0] || nearest === stations.at(-1)) return false;
-    return (
-      far(nearest) <= NEAR * widthAt(nearest.along / lengthM) &&
-      Math.abs(nearest.tx * dx + nearest.ty * dy) > ALONG
-    );
+    const widthM = widthAt(nearest.along / lengthM);
+    // Its ends, half a width long, are round.
+    if (Math.min(nearest.along, lengthM - nearest.along) < widthM / 2) return false;
+    return far(nearest) <= NEAR * widthM && Math.abs(nearest.tx * dx + nearest.ty * dy) > ALONG;
   };
   const isCovered = ({ x, y }: XY) => discs.some((disc) => Math.hypot(disc.x - x, disc.y - y) < disc.r);
   return areas

@@ -1,5 +1,5 @@
 import type { FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
-import { nearestOnChain, type XY } from '../geometry/line.ts';
+import { chainLength, nearestOnChain, type XY } from '../geometry/line.ts';
 import { kindOf } from '../piece/kinds.ts';
 import { mixOf } from '../piece/mix-of.ts';
 import { sharpCorners } from '../piece/organic-garland.ts';
@@ -26,11 +26,14 @@ export function lookOverOf(
   const length = (metres: number) => formatLength(metres, units);
   const stepM = STEP_M[units];
   const step = (metres: number) => length(Math.round(metres / stepM) * stepM);
+  const longest = Math.max(0, ...chains.map(chainLength));
+  const alongInWords = (metres: number) => {
+    if (metres < stepM / 2) return 'at its thick end';
+    return metres > longest - stepM / 2 ? 'at its tip' : `about ${step(metres)} from its thick end`;
+  };
   // Packed work has no thick end: how high up helps.
   const at = (place: { xM: number; yM: number }) =>
-    chains.length > 0
-      ? `about ${step(alongM(chains, place))} from its thick end`
-      : `about ${step(place.yM)} up`;
+    chains.length > 0 ? alongInWords(alongM(chains, place)) : `about ${step(place.yM)} up`;
   const { edgesOpen, largeHidden } = look;
   const { floorContact, clumps, crevices, scarce, evenness, straightness, gaps, limits, spineSeenM } = look;
   const list: string[] = [];

@@ -27,6 +27,7 @@ export const centrepiece: Kind<Centrepiece> = {
       lengthM: postM,
     })),
   }),
+  lookOver: () => ['All stand alike: the same side to the guests, the same height.'],
   recipe(piece, schools) {
     const { at, count, postM, bottomIn, topIn, layerSize } = piece;
     const layers = centreLayers(piece);

@@ -24,6 +24,10 @@ export const packedArch: Kind<PackedArch> = {
     ...noHardware(),
     pipes: [{ pipe, label: 'arch', lengthM: pipeLengthM }],
   }),
+  lookOver: () => [
+    'Both feet stand in line, and the arch does not lean.',
+    'Its pattern runs without a step: twist a layer back where it jumps.',
+  ],
   recipe(piece, schools) {
     const { pipeLengthM, spanM, layerSize, balloon, pressFactor } = piece;
     const layers = archLayers(piece);

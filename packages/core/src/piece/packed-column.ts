@@ -22,6 +22,10 @@ export const packedColumn: Kind<PackedColumn> = {
   traits: standing,
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
+  lookOver: () => [
+    'It stands plumb: look along a wall or a door frame.',
+    'Its pattern runs without a step: twist a layer back where it jumps.',
+  ],
   recipe(piece, schools) {
     const { layerSize, balloon, pressFactor, topper } = piece;
     const layers = columnLayers(piece);

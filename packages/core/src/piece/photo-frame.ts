@@ -35,6 +35,10 @@ export const photoFrame: Kind<PhotoFrame> = {
   hardware: (piece) => ({ ...noHardware(), pipes: barsOf(piece), fittings: cornersOf(piece) }),
   depthM: ({ dress: style }) =>
     style.style === 'organic' ? style.widthM : inchesToMetres(ringOuterDiameter(4, style.balloon.inflatedIn)),
+  lookOver: () => [
+    'Its bars are level and its uprights plumb.',
+    'Through a camera at guests’ height nothing of the frame shows inside.',
+  ],
   recipe(piece, schools) {
     const { dress: style, heightM, legs } = piece;
     const common = {

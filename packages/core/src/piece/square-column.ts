@@ -17,6 +17,10 @@ export const squareColumn: Kind<SquareColumn> = {
   traits: standing,
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
+  lookOver: () => [
+    'It stands plumb: look along a wall or a door frame.',
+    'Its corners run straight up: turn a layer that has rolled.',
+  ],
   recipe(piece, schools) {
     const { heightM, large, small, topper } = piece;
     const { largeLayers, smallLayers, pitchM } = squareLayers(piece);

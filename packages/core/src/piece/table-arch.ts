@@ -19,6 +19,10 @@ export const tableArch: Kind<TableArch> = {
   traits: standing,
   upon: goesOn('table-top', 'table-edge'),
   hardware: noHardware,
+  lookOver: () => [
+    'Both feet are clamped in line, and the arch does not lean.',
+    'Its pattern runs without a step: twist a layer back where it jumps.',
+  ],
   recipe(piece, schools) {
     const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;
     const layers = tableLayers(piece);

@@ -33,6 +33,10 @@ export const topiary: Kind<Topiary> = {
   traits: standing,
   upon: goesOn('table-top'),
   hardware: ({ standM }) => poleOf(standM),
+  lookOver: () => [
+    'It is round from every side: walk round it, press in what sticks out.',
+    'Its stand is upright, and the skirt falls evenly.',
+  ],
   recipe(piece, schools) {
     const { standM, ballM, balloon, colours, fillers, skirtM, at } = piece;
     const size = piece.clusterSize === 'auto' ? USUAL_CLUSTER : piece.clusterSize;

@@ -25,6 +25,10 @@ export const tower: Kind<Tower> = {
   traits: standing,
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
+  lookOver: () => [
+    'It stands plumb: look along a wall or a door frame.',
+    'Its layers are level and get smaller evenly.',
+  ],
   recipe(piece, schools) {
     const { heightM, layerSize, bottomIn, topIn, roof, pressFactor } = piece;
     const layers = towerLayers(piece);
