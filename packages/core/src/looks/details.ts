@@ -74,7 +74,8 @@ export function detailsOf(
   const bent = outlines.map((one) => one.straightness).sort((a, b) => b.offM - a.offM)[0];
   const thin = outlines.map((one) => one.evenness).sort((a, b) => a.narrowPct - b.narrowPct)[0];
   return {
-    straightness: bent ? { offM: bent.offM, ...asPlace(bent.at) } : null,
+    // Beside panels a garland bulges away from them: it goes by its leg, not by a line that was drawn.
+    straightness: bent && !isBesidePanels(placement) ? { offM: bent.offM, ...asPlace(bent.at) } : null,
     evenness: thin ? { narrowPct: thin.narrowPct, ...asPlace(thin.at) } : null,
     floorContact: floorContact(placement, byLine),
     clumps: clumps(piece, byLine.flat(), limits),
@@ -87,6 +88,8 @@ export function detailsOf(
     corners: cornersOf(piece, alongLines[0]),
   };
 }
+
+const isBesidePanels = ({ shapes }: Placement) => shapes.some(({ tone }) => tone === 'panel');
 
 const asPlace = ({ x, y }: XY) => ({ xM: x, yM: y });
 
