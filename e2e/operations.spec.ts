@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
@@ -139,6 +139,92 @@ test('an empty start asks whose workshop it is and has no jobs; the demo does no
   const second = await startStack({ dataDir });
   expect(await total(second.url)).toBe(0);
   await second.stop();
+});
+
+const jobsOf = async (url: string) =>
+  ((await (await fetch(`${url}/api/v1/jobs?limit=100`)).json()) as { total: number }).total;
+
+const setNotes = async (url: string, text: string) => {
+  const row = (await (await fetch(`${url}/api/v1/jobs/meadow-finish`)).json()) as JobRow;
+  const reply = await fetch(`${url}/api/v1/jobs/meadow-finish`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ revision: row.revision, data: { ...row.data, notes: text } }),
+  });
+  expect(reply.status).toBe(200);
+};
+
+test('last night is brought back: backed up while it runs, restored beside what is there, and that is kept', async () => {
+  const folder = join(dirname(dataDir), 'elsewhere');
+  const first = await startStack({ dataDir });
+  const jobs = await jobsOf(first.url);
+  await setNotes(first.url, 'as it was last night');
+  const made = await lantern(dataDir, 'backup', '--to', folder);
+  expect(made.output).toContain(`Backed up: ${jobs} jobs`);
+  await setNotes(first.url, 'spoilt today');
+  const [file] = (await readdir(folder)).filter((name) => name.endsWith('.dump'));
+  const path = join(folder, file as string);
+  expect((await lantern(dataDir, 'restore', path)).output).toContain('Stop it first');
+  await first.stop();
+
+  // Damaged, not a backup, not there: told, and nothing is changed.
+  const whole = await readFile(path);
+  const damaged = Buffer.from(whole);
+  damaged[Math.floor(whole.length / 2)] = (damaged[Math.floor(whole.length / 2)] as number) ^ 255;
+  await writeFile(path, damaged);
+  expect(await lantern(dataDir, 'restore', path)).toMatchObject({
+    code: 1,
+    output: expect.stringContaining('is damaged'),
+  });
+  await writeFile(path, whole);
+  const other = join(folder, 'other.dump');
+  await writeFile(other, 'no backup');
+  expect((await lantern(dataDir, 'restore', other)).output).toContain('cannot be restored');
+  expect((await lantern(dataDir, 'restore', join(folder, 'none.dump'))).output).toContain('There is no file');
+  const second = await startStack({ dataDir });
+  expect(await notes(second.url)).toBe('spoilt today');
+  await second.stop();
+
+  const restored = await lantern(dataDir, 'restore', path);
+  expect(restored).toMatchObject({ code: 0, output: expect.stringContaining(`Restored: ${jobs} jobs`) });
+  const third = await startStack({ dataDir });
+  expect(await notes(third.url)).toBe('as it was last night');
+  expect(await jobsOf(third.url)).toBe(jobs);
+  await third.stop();
+  const kept = (await readdir(dataDir)).filter((name) => name.startsWith('before-'));
+  expect(kept).toHaveLength(1);
+  expect(await readdir(join(dataDir, kept[0] as string))).toEqual(['cluster.json', 'postgres']);
+  // Also while it does not run, and on a machine that has nothing yet.
+  expect((await lantern(dataDir, 'backup')).output).toContain(`Backed up: ${jobs} jobs`);
+  const newMachine = join(dirname(dataDir), 'new');
+  expect((await lantern(newMachine, 'backup')).output).toContain('nothing to back up yet');
+  expect((await lantern(newMachine, 'restore', path)).code).toBe(0);
+  const fourth = await startStack({ dataDir: newMachine });
+  expect(await notes(fourth.url)).toBe('as it was last night');
+  await fourth.stop();
+});
+
+test('a restore broken off between two steps is finished at the next start; lost and torn state files lock nobody out', async () => {
+  const first = await startStack({ dataDir });
+  await setNotes(first.url, 'kept');
+  await first.stop();
+  // As it is once the old database was put away and the new one not yet in its place.
+  await mkdir(join(dataDir, 'restoring'));
+  await writeFile(join(dataDir, 'restoring', 'ready'), 'before-now');
+  for (const name of ['postgres', 'cluster.json'])
+    await rename(join(dataDir, name), join(dataDir, 'restoring', name));
+  const second = await startStack({ dataDir });
+  expect(await notes(second.url)).toBe('kept');
+  await second.stop();
+  await writeFile(join(dataDir, 'server.json'), '{"pid": 12');
+  await rm(join(dataDir, 'cluster.json'));
+  const third = await startStack({ dataDir });
+  expect(await notes(third.url)).toBe('kept');
+  await third.stop();
+  await writeFile(join(dataDir, 'cluster.json'), '{"port"');
+  const fourth = await startStack({ dataDir });
+  expect(await notes(fourth.url)).toBe('kept');
+  await fourth.stop();
 });
 
 test('DATABASE_URL: that server is used and no cluster made', async () => {

@@ -5,6 +5,8 @@ import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import fastify from 'fastify';
 import { jsonSchemaTransform, type ZodTypeProvider } from 'fastify-type-provider-zod';
+import { type BackupKeeper, noBackups } from './backup/daily.ts';
+import { backupRoutes } from './backup/routes.ts';
 import { crewRoutes } from './crew/routes.ts';
 import type { Database } from './db/database.ts';
 import { healthRoutes } from './health/routes.ts';
@@ -37,6 +39,8 @@ interface AppOptions {
   plan?: Planning;
   /** Reads sheets; in this thread where not said. */
   readTable?: TableReader;
+  /** Makes backups; none where not said. */
+  backups?: BackupKeeper;
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
@@ -53,6 +57,7 @@ export async function buildApp({
   webRoot,
   plan,
   readTable = readTableHere,
+  backups = noBackups,
   logLevel = 'warn',
 }: AppOptions): Promise<Server> {
   const server: Server = fastify({
@@ -96,7 +101,7 @@ export async function buildApp({
     },
   });
 
-  const options = { db, plan: planCache(plan), readTable };
+  const options = { db, plan: planCache(plan), readTable, backups };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [
@@ -113,6 +118,7 @@ export async function buildApp({
     sheetRoutes,
     weatherRoutes,
     travelRoutes,
+    backupRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

@@ -1,4 +1,5 @@
 export * from './api.ts';
+export * from './backups.ts';
 export * from './car.ts';
 export { carrierIds, hangsOn } from './carriers.ts';
 export * from './clock.ts';

@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { backUp, restore } from './backups.ts';
 import { CannotStart, start } from './start.ts';
 import { stop } from './stop.ts';
 
@@ -7,9 +8,15 @@ const DEFAULT_PORT = 4310;
 async function main(): Promise<void> {
   const { positionals, values } = parseArgs({
     allowPositionals: true,
-    options: { port: { type: 'string' }, empty: { type: 'boolean', default: false } },
+    options: {
+      port: { type: 'string' },
+      empty: { type: 'boolean', default: false },
+      to: { type: 'string' },
+    },
   });
   if (positionals[0] === 'stop') return stop();
+  if (positionals[0] === 'backup') return backUp(values.to);
+  if (positionals[0] === 'restore') return restore(positionals[1]);
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65_535) {
     throw new CannotStart(`"${values.port}" is not a port: a whole number from 1 to 65535.`);

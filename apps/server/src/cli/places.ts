@@ -9,6 +9,9 @@ export const migrationsFolder = fromDist('../drizzle');
 export const webRoot = fromDist('../../web/dist');
 export const demoFolder = fromDist('../../../demo/jobs');
 
+/** Where backups are written: beside the database, or where the owner says, best on another disk. */
+export const backupFolder = (): string => process.env.EARLY_LANTERN_BACKUPS ?? join(dataFolder(), 'backups');
+
 /** Where the database lives: outside the source tree, reachable by the account PostgreSQL runs under. */
 export function dataFolder(): string {
   const own = process.env.EARLY_LANTERN_DATA;

@@ -12,10 +12,19 @@ const lockPath = (dataDir: string) => join(dataDir, 'server.json');
 export async function runningServer(dataDir: string): Promise<Lock | undefined> {
   const text = await readFile(lockPath(dataDir), 'utf8').catch(() => '');
   if (!text) return undefined;
-  const lock = Lock.safeParse(JSON.parse(text));
+  const lock = Lock.safeParse(parsed(text));
   if (!lock.success || (await processState(lock.data.pid)) !== 'running') return undefined;
   // The number may have gone to another program since.
   return (await commandLine(lock.data.pid)).includes('lantern.js') ? lock.data : undefined;
+}
+
+/** What a file says; undefined where it was torn. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 /** Takes the data directory for this process; false when another start was quicker. */

@@ -1,5 +1,7 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { buildApp } from '../app.ts';
+import { keepBackups } from '../backup/daily.ts';
+import { finishRestore } from '../backup/restore.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
@@ -8,7 +10,7 @@ import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
 import { workPools } from '../threads/pools.ts';
 import { findSettings } from '../workshop/store.ts';
-import { dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
+import { backupFolder, dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
 import { releaseLock, runningServer, takeLock } from './server-lock.ts';
 
 interface StartOptions {
@@ -24,6 +26,8 @@ export class CannotStart extends Error {}
 export async function start({ port, empty }: StartOptions): Promise<void> {
   const dataDir = dataFolder();
   const running = await runningServer(dataDir);
+  if (running && running.port === 0)
+    throw new CannotStart('A backup or restore is under way. Wait until it has ended.');
   if (running) {
     console.log(
       `Early Lantern is already running at http://127.0.0.1:${running.port} (./lantern stop ends it).`,
@@ -79,6 +83,7 @@ async function bringUp(
   dataDir: string,
   undo: (() => Promise<unknown>)[],
 ): Promise<void> {
+  if (!process.env.DATABASE_URL) await finishRestore(dataDir);
   const url = process.env.DATABASE_URL ?? (await ownDatabase(dataDir, undo));
   const { db, close } = connect(url);
   undo.push(() => withPatience(close()));
@@ -86,7 +91,9 @@ async function bringUp(
   await fillEmpty(db, empty);
   const pools = workPools();
   undo.push(() => withPatience(pools.close()));
-  const server = await buildApp({ db, webRoot, plan: pools.plan, readTable: pools.readTable });
+  const backups = keepBackups(url, backupFolder());
+  undo.push(async () => backups.close());
+  const server = await buildApp({ db, webRoot, plan: pools.plan, readTable: pools.readTable, backups });
   undo.push(() => closeGently(server));
   await server.listen({ port, host: '127.0.0.1' });
   const address = `http://127.0.0.1:${port}`;

@@ -1,3 +1,5 @@
+import { sql } from 'drizzle-orm';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
@@ -22,7 +24,24 @@ export function connect(url: string): Connection {
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), close: () => pool.end() };
 }
 
-/** Brings the database to the newest schema, one transaction for all that is missing. */
+/** When the newest of the changes was made that this database has; 0 where it is new. */
+async function newestApplied(db: Database): Promise<number> {
+  const { rows: there } = await db.execute<{ there: string | null }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') as there`,
+  );
+  if (!there[0]?.there) return 0;
+  const { rows } = await db.execute<{ newest: string | null }>(
+    sql`select max(created_at) as newest from drizzle.__drizzle_migrations`,
+  );
+  return Number(rows[0]?.newest ?? 0);
+}
+
+/** Brings the database to the newest schema, one transaction for all that is missing. @throws Error where it is newer than this program */
 export async function migrateDatabase(db: Database, migrationsFolder: string): Promise<void> {
+  const known = readMigrationFiles({ migrationsFolder }).map(({ folderMillis }) => folderMillis);
+  if ((await newestApplied(db)) > Math.max(...known))
+    throw new Error(
+      'These data were last used by a newer version of Early Lantern. Nothing was changed: start that version, or restore a backup made by this one.',
+    );
   await migrate(db, { migrationsFolder });
 }

@@ -8,6 +8,7 @@ import type {
 } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import type { BackupKeeper } from '../backup/daily.ts';
 import type { Database } from '../db/database.ts';
 import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
@@ -26,6 +27,7 @@ export interface RouteOptions {
   db: Database;
   plan: Planning;
   readTable: TableReader;
+  backups: BackupKeeper;
 }
 
 const problems = { 404: Problem, 409: Problem, 422: Problem };

@@ -59,6 +59,7 @@ export const keys = {
   photos: (id: string) => ['jobs', id, 'photos'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
+  backups: ['backups'] as const,
   lacks: ['jobs', 'lacks'] as const,
   counts: (from: string) => ['jobs', 'counts', from] as const,
 };

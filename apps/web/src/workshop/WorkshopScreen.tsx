@@ -3,6 +3,7 @@ import { Box, LinearProgress, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useCrew, useSettings } from '../api/queries.ts';
+import { BackupPanel } from './BackupPanel.tsx';
 import { BusinessPanel } from './BusinessPanel.tsx';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
@@ -102,7 +103,13 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
             <PlacePanel row={row} />
           </>,
         ),
-        column('kept', <KeptPanel row={row} />),
+        column(
+          'kept',
+          <>
+            <BackupPanel />
+            <KeptPanel row={row} />
+          </>,
+        ),
       ];
     case 'people':
       return [column('crew', <CrewPanel rows={crew} />)];

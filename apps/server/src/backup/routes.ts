@@ -1,0 +1,18 @@
+import { Backups } from '@early-lantern/contract';
+import { ProblemError } from '../http/problem.ts';
+import { gives, type RouteOptions, type Server } from '../http/types.ts';
+
+/** The backups that there are, and one more. */
+export async function backupRoutes(server: Server, { backups }: RouteOptions): Promise<void> {
+  const tags = ['backups'];
+  server.get('/backups', { schema: { tags, response: gives(Backups) } }, () => backups.state());
+  server.post(
+    '/backups',
+    { schema: { tags, summary: 'Backs everything up now', response: gives(Backups) } },
+    async () => {
+      const state = await backups.backUp();
+      if (state.failure) throw new ProblemError(500, 'No backup was made', state.failure);
+      return state;
+    },
+  );
+}
