@@ -31,7 +31,7 @@ async function buildServer(): Promise<void> {
     format: 'esm',
     target: 'node20',
     sourcemap: true,
-    // Installed packages stay where they are; our own are source only and come along.
+    // Installed packages stay where they are; our own are source only and come along, so that what they need must be found from here.
     external: [...new Set(names.flat().filter((name) => !name.startsWith('@early-lantern/')))],
     logLevel: 'warning',
   });

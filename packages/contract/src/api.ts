@@ -30,6 +30,10 @@ export const JobRow = z.strictObject({
 });
 export type JobRow = z.infer<typeof JobRow>;
 
+/** As much of a job as it takes to find it. */
+export const JobName = z.strictObject({ id: Id, name: z.string(), doors: z.iso.datetime({ offset: true }) });
+export type JobName = z.infer<typeof JobName>;
+
 /** What an update sends: the new data, and the revision it was made from. */
 export const update = <D extends z.ZodType>(data: D) => z.strictObject({ revision: Revision, data });
 

@@ -110,7 +110,15 @@ export { counted, plural } from './quantity/plural.ts';
 export { formatTemp, inTheirDegrees } from './quantity/temperature.ts';
 export { rehearsing } from './rehearsal/rehearse.ts';
 export { chanceText } from './rehearsal/uncertainty.ts';
-export { balloonsTogether, type JobNeeds, lacksOfAll, leftForEach, needsOfJob } from './several-jobs.ts';
+export {
+  balloonsTogether,
+  filesAskedFor,
+  type JobNeeds,
+  lacksOfAll,
+  leftFor,
+  leftForEach,
+  needsOfJob,
+} from './several-jobs.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export {
   type Arrival,

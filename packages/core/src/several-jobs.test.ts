@@ -1,6 +1,13 @@
 import type { JobFile } from '@early-lantern/contract';
 import { countPieces, draftPlan } from './plan.ts';
-import { balloonsTogether, leftForEach } from './several-jobs.ts';
+import {
+  balloonsTogether,
+  filesAskedFor,
+  type JobNeeds,
+  leftFor,
+  leftForEach,
+  needsOfJob,
+} from './several-jobs.ts';
 import { productNeeds } from './stock/needs.ts';
 import { demoJob } from './test/samples.ts';
 
@@ -93,4 +100,50 @@ test('a weight lies on one base only: pieces of a job, and jobs of a day, share 
   const robbed = draftPlan({ ...first, workshop: { ...first.workshop, overlapping: [claim] } });
   expect(robbed.lamps.holds.state).toBe('out');
   expect(robbed.holds.pieces.flatMap(({ troubles }) => troubles).join()).toContain('leave of the weights');
+});
+
+test('asked about one job only the files it shares days with are looked at, and the answer is that of all together', () => {
+  // Days with one, two and three jobs; some of them stretch into the next.
+  const spans = [
+    [20, 20],
+    [20, 21],
+    [21, 22],
+    [24, 24],
+    [26, 28],
+    [27, 27],
+    [28, 29],
+  ] as const;
+  const jobs = spans.map(([from, until], i) => {
+    const file = structuredClone(stocked(i % 2 === 0 ? first : second, 400));
+    const at = (day: number, hour: number) => `2027-06-${day}T${hour}:00:00-05:00`;
+    file.job = {
+      ...file.job,
+      id: `job-${i}`,
+      doors: at(from, 18),
+      access: { from: at(from, 10), until: at(from, 18) },
+      strike: { from: at(until, 21), until: at(until, 23) },
+    };
+    return file;
+  });
+  const all = leftForEach(jobs);
+  const needs = jobs.map((file) => needsOfJob(file));
+  for (const { job } of jobs) {
+    const isWanted = (id: string) => id === job.id;
+    const asked = filesAskedFor(needs, isWanted);
+    const open = jobs.map((file, i) => ({
+      needs: needs[i] as JobNeeds,
+      file: () => {
+        if (!asked.includes(file.job.id)) throw new Error(`${file.job.id} was not to be looked at`);
+        return file;
+      },
+    }));
+    expect(leftFor(open, (jobs[0] as JobFile).workshop, isWanted)).toEqual({
+      [job.id]: all[job.id],
+    });
+  }
+  // By itself on its day nobody else's file is looked at.
+  expect(filesAskedFor(needs, (id) => id === 'job-3')).toEqual([]);
+  // What a later one takes of the weights depends on those before it that share a day with that one.
+  expect(filesAskedFor(needs, (id) => id === 'job-1').sort()).toEqual(['job-0', 'job-1', 'job-2']);
+  expect(filesAskedFor(needs, (id) => id === 'job-6')).toEqual(['job-4']);
 });

@@ -5,6 +5,7 @@ import type {
   JobClaim,
   JobFile,
   Lack,
+  Workshop,
 } from '@early-lantern/contract';
 import { DateTime } from 'luxon';
 import { balloonsOf, lotsOf } from './piece/counts.ts';
@@ -44,60 +45,95 @@ export function needsOfJob(file: JobFile): JobNeeds {
   };
 }
 
+/** A job that still holds what it needs. Its file is asked for only where it shares a day with another. */
+export interface OpenJob {
+  needs: JobNeeds;
+  file: () => JobFile;
+}
+
+/** The shelf and the materials that all jobs share. */
+type SharedShelf = Parameters<typeof handOut>[1] & Pick<Workshop, 'materials'>;
+
 /**
- * What each open job finds taken by others, by job id: of the shelf and of consumables by those with earlier doors; of
+ * What open jobs find taken by others, by job id: of the shelf and of consumables by those with earlier doors; of
  * gear, pipes and weights by those that are out on one of its days, pipes whichever comes first, since they are cut
  * together.
- * @param files the jobs that still hold what they need: those to come, and those that are over and whose use nobody
+ * @param open the jobs that still hold what they need: those to come, and those that are over and whose use nobody
  *   has recorded; in any order
- * @param needs of a file, where they are known
+ * @param wanted whether a job is asked about; left out, all are
  */
+export function leftFor(
+  open: readonly OpenJob[],
+  shelf: SharedShelf,
+  wanted: (id: string) => boolean = () => true,
+): Record<string, Availability> {
+  const inTurn = [...open].sort((a, b) => firstCome(a.needs, b.needs));
+  const known = inTurn.map(({ needs }) => needs);
+  const handed = handOut(known, shelf);
+  const heldMaterials = materialsHeld(known, shelf.materials ?? []);
+  const claims: JobClaim[] = [];
+  const claimOf = (i: number): JobClaim => {
+    const { needs, file } = inTurn[i] as OpenJob;
+    const others = sharingDays(known, i);
+    claims[i] ??= {
+      job: needs.name,
+      isFirst: true,
+      pipes: needs.pipes,
+      weights: others.length === 0 ? [] : weightsOf(file(), others.filter((k) => k < i).map(claimOf)),
+    };
+    return claims[i];
+  };
+  const answered = known.flatMap((needs, i) => (wanted(needs.id) ? [[needs.id, i] as const] : []));
+  const lacks = handed.map((one) => one.lacks);
+  return Object.fromEntries(
+    answered.map(([id, i]) => [
+      id,
+      {
+        reserved: handed[i]?.reserved ?? [],
+        othersLack: lacks.flatMap((own, k) => (k === i ? [] : own)),
+        heldMaterials: heldMaterials[i] ?? [],
+        isUsed: false,
+        overlapping: sharingDays(known, i).map((k) => ({ ...claimOf(k), isFirst: k < i })),
+      },
+    ]),
+  );
+}
+
+/** The same of whole files. @param needs of a file, where they are known */
 export function leftForEach(
   files: readonly JobFile[],
   needs: (file: JobFile) => JobNeeds = needsOfJob,
 ): Record<string, Availability> {
   const [first] = files;
   if (!first) return {};
-  const inTurn = [...files].sort((a, b) => firstCome(a.job, b.job));
-  const known = inTurn.map(needs);
-  const handed = handOut(known, first.workshop);
-  const heldMaterials = materialsHeld(known, first.workshop.materials ?? []);
-  const claims: JobClaim[] = [];
-  const overlaps = (i: number, k: number) => i !== k && doOverlap(known[i] as JobNeeds, known[k] as JobNeeds);
-  inTurn.forEach((file, i) => {
-    const pipes = (known[i] as JobNeeds).pipes;
-    const isAlone = !known.some((_, k) => overlaps(i, k));
-    const before = claims.filter((_, k) => overlaps(i, k));
-    claims.push({
-      job: file.job.name,
-      isFirst: true,
-      pipes,
-      weights: isAlone ? [] : weightsOf(file, before),
-    });
-  });
-  return Object.fromEntries(
-    inTurn.map(({ job }, i) => [
-      job.id,
-      {
-        reserved: handed[i]?.reserved ?? [],
-        othersLack: handed.flatMap(({ lacks }, k) => (k === i ? [] : lacks)),
-        heldMaterials: heldMaterials[i] ?? [],
-        isUsed: false,
-        overlapping: claims.flatMap((claim, k) => (overlaps(i, k) ? [{ ...claim, isFirst: k < i }] : [])),
-      },
-    ]),
+  return leftFor(
+    files.map((file) => ({ needs: needs(file), file: () => file })),
+    first.workshop,
   );
 }
 
-/** What all open jobs lack, each on its day. @param files as for `leftForEach` */
-export function lacksOfAll(
-  files: readonly JobFile[],
-  needs: (file: JobFile) => JobNeeds = needsOfJob,
-): Lack[] {
-  const inTurn = [...files].sort((a, b) => firstCome(a.job, b.job));
-  const [first] = inTurn;
-  return first ? handOut(inTurn.map(needs), first.workshop).flatMap(({ lacks }) => lacks) : [];
+/** Whose files `leftFor` asks for: those that share a day with what is wanted, and with those before them in turn. */
+export function filesAskedFor(needs: readonly JobNeeds[], wanted: (id: string) => boolean): string[] {
+  const inTurn = [...needs].sort(firstCome);
+  const asked = new Set<number>();
+  const ask = (i: number) => {
+    if (asked.has(i)) return;
+    asked.add(i);
+    for (const k of sharingDays(inTurn, i)) if (k < i) ask(k);
+  };
+  inTurn.forEach(({ id }, i) => {
+    if (wanted(id)) for (const k of sharingDays(inTurn, i)) ask(k);
+  });
+  return [...asked].map((i) => (inTurn[i] as JobNeeds).id);
 }
+
+/** The other jobs that are out on one of its days. */
+const sharingDays = (needs: readonly JobNeeds[], i: number): number[] =>
+  needs.flatMap((one, k) => (k !== i && doOverlap(one, needs[i] as JobNeeds) ? [k] : []));
+
+/** What all open jobs lack, each on its day. @param needs of the open jobs, in any order */
+export const lacksOfAll = (needs: readonly JobNeeds[], shelf: SharedShelf): Lack[] =>
+  handOut([...needs].sort(firstCome), shelf).flatMap(({ lacks }) => lacks);
 
 /** Jobs that are out on a common day. */
 const doOverlap = ({ out: a }: JobNeeds, { out: b }: JobNeeds): boolean =>

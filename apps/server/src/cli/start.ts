@@ -8,6 +8,7 @@ import { connect, type Database, migrateDatabase } from '../db/database.ts';
 import type { Server } from '../http/types.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
+import { warmNeeds } from '../stock/needs-store.ts';
 import { workPools } from '../threads/pools.ts';
 import { findSettings } from '../workshop/store.ts';
 import { backupFolder, dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
@@ -100,6 +101,8 @@ async function bringUp(
   const health = await fetch(`${address}/api/health`);
   if (!health.ok)
     throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
+  // So that whoever looks at the shelf first need not wait for what all jobs take.
+  void warmNeeds(db);
   console.log(`Data: ${process.env.DATABASE_URL ? 'the server named by DATABASE_URL' : dataDir}`);
   console.log(`Early Lantern is lit at ${address}  (Ctrl-C puts it out)`);
 }

@@ -8,6 +8,7 @@ import type {
   Site,
   WorkshopSettings,
 } from '@early-lantern/contract';
+import type { JobNeeds } from '@early-lantern/core';
 import {
   customType,
   doublePrecision,
@@ -106,6 +107,16 @@ export const departures = pgTable('departures', {
 });
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** What a job takes of shelf, gear and pipes, as it was worked out last: made anew whenever what it was made of has changed. */
+export const jobNeeds = pgTable('job_needs', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  /** What it was made of: the revisions of job, pieces and site, and the workshop's ways. */
+  madeOf: text('made_of').notNull(),
+  needs: jsonb().$type<JobNeeds>().notNull(),
+});
 
 /** Photos of pieces as they were built, with what somebody marked on them. */
 export const photos = pgTable(

@@ -107,14 +107,23 @@ test('lists come by doors, in pages that miss nothing and repeat nothing', async
     copy.job.id = `copy-${i}`;
     await server.call('POST', '/job-files', copy);
   }
-  const seen: string[] = [];
-  let after = '';
-  do {
-    const page = (await server.call('GET', `/jobs?limit=3${after}`)).body;
-    expect(page.total).toBe(7);
-    seen.push(...page.items.map((row: { data: { id: string } }) => row.data.id));
-    after = page.next ? `&after=${page.next}` : '';
-  } while (after);
+  const walk = async (query: string) => {
+    const seen: string[] = [];
+    let after = '';
+    do {
+      const page = (await server.call('GET', `/jobs?limit=3${query}${after}`)).body;
+      expect(page.total).toBe(7);
+      seen.push(...page.items.map((row: { data: { id: string } }) => row.data.id));
+      after = page.next ? `&after=${page.next}` : '';
+    } while (after);
+    return seen;
+  };
+  const seen = await walk('');
+  // The latest first is the same the other way round.
+  expect(await walk('&order=desc')).toEqual([...seen].reverse());
+  const names = (await server.call('GET', '/job-names')).body;
+  expect(names.map(({ id }: { id: string }) => id).sort()).toEqual([...seen].sort());
+  expect((await server.call('GET', '/job-names?limit=2')).body).toHaveLength(2);
   expect(seen).toHaveLength(7);
   expect(new Set(seen).size).toBe(7);
   expect(seen.at(-1)).toBe('glasshouse-night');

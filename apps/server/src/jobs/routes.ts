@@ -1,15 +1,16 @@
-import { Id, Instant, JobHead, JobRow, PageQuery, update } from '@early-lantern/contract';
+import { Id, Instant, JobHead, JobName, JobRow, PageQuery, update } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
-import { addJob, getJob, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
+import { addJob, getJob, jobNames, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
 
 const Params = z.object({ id: Id });
 const Listing = PageQuery.extend({
   from: Instant.optional().describe('doors at or after'),
   until: Instant.optional().describe('doors before'),
+  order: z.enum(['asc', 'desc']).default('asc').describe('by doors'),
 });
 
 /** PostgreSQL's code for a row that names one that is not there. */
@@ -29,6 +30,19 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
 
   server.get('/jobs', { schema: { tags, querystring: Listing, response: lists(JobRow) } }, ({ query }) =>
     listJobs(db, query),
+  );
+
+  server.get(
+    '/job-names',
+    {
+      schema: {
+        tags,
+        summary: 'The jobs whose doors are nearest to now, those to come and those that are over',
+        querystring: z.object({ limit: z.coerce.number().int().min(1).max(1000).default(300) }),
+        response: gives(z.array(JobName)),
+      },
+    },
+    ({ query }) => jobNames(db, query.limit, new Date()),
   );
 
   server.get('/jobs/:id', { schema: { tags, params: Params, response: gives(JobRow) } }, ({ params }) =>

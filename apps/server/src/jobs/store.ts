@@ -1,5 +1,5 @@
-import { type JobHead, type JobRow, peopleNamed, withoutGone } from '@early-lantern/contract';
-import { and, asc, count, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
+import { type JobHead, type JobName, type JobRow, peopleNamed, withoutGone } from '@early-lantern/contract';
+import { and, asc, count, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
 import { crew, jobs, pieces } from '../db/schema.ts';
@@ -35,21 +35,25 @@ interface Listing {
   after?: string | undefined;
   from?: string | undefined;
   until?: string | undefined;
+  /** By doors: the earliest first, or the latest. */
+  order: 'asc' | 'desc';
 }
 
 /** Cursors name the last row's doors and id, the order of the list. */
 const cursorOf = (row: StoredJob) =>
   Buffer.from(`${row.doors.toISOString()}|${row.id}`).toString('base64url');
 
-function readCursor(cursor: string): SQL {
+function readCursor(cursor: string, order: Listing['order']): SQL {
   const [doors = '', id = ''] = Buffer.from(cursor, 'base64url').toString().split('|');
   if (Number.isNaN(Date.parse(doors)))
     throw new ProblemError(422, 'Input refused', 'The page marker is not one of ours.');
-  return sql`(${jobs.doors}, ${jobs.id}) > (${doors}::timestamptz, ${id})`;
+  const beyond = sql.raw(order === 'asc' ? '>' : '<');
+  return sql`(${jobs.doors}, ${jobs.id}) ${beyond} (${doors}::timestamptz, ${id})`;
 }
 
-/** Jobs by doors, the earliest first, each with its pieces. */
-export async function listJobs(db: Queries, { limit, after, from, until }: Listing) {
+/** Jobs by doors, each with its pieces. */
+export async function listJobs(db: Queries, { limit, after, from, until, order }: Listing) {
+  const by = order === 'asc' ? asc : desc;
   const wanted = and(
     isNull(jobs.deletedAt),
     from ? gte(jobs.doors, new Date(from)) : undefined,
@@ -58,8 +62,8 @@ export async function listJobs(db: Queries, { limit, after, from, until }: Listi
   const found = await db
     .select()
     .from(jobs)
-    .where(and(wanted, after ? readCursor(after) : undefined))
-    .orderBy(asc(jobs.doors), asc(jobs.id))
+    .where(and(wanted, after ? readCursor(after, order) : undefined))
+    .orderBy(by(jobs.doors), by(jobs.id))
     .limit(limit + 1);
   const shown = found.slice(0, limit);
   const [all] = await db.select({ total: count() }).from(jobs).where(wanted);
@@ -83,6 +87,17 @@ export async function listJobs(db: Queries, { limit, after, from, until }: Listi
     total: all?.total ?? 0,
     next: found.length > limit && last ? cursorOf(last) : null,
   };
+}
+
+/** Names of the jobs whose doors are nearest to a moment. */
+export async function jobNames(db: Queries, limit: number, now: Date): Promise<JobName[]> {
+  const rows = await db
+    .select({ id: jobs.id, name: sql<string>`${jobs.data}->>'name'`, doors: jobs.doors })
+    .from(jobs)
+    .where(isNull(jobs.deletedAt))
+    .orderBy(sql`abs(extract(epoch from ${jobs.doors} - ${now.toISOString()}::timestamptz))`)
+    .limit(limit);
+  return rows.map(({ doors, ...row }) => ({ ...row, doors: doors.toISOString() }));
 }
 
 export async function addJob(db: Queries, data: JobHead): Promise<JobRow> {

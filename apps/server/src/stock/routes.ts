@@ -15,7 +15,7 @@ import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
 import { book, listMovements, receive } from './ledger.ts';
-import { availabilityFor, countTogether, lacksOfSeason } from './season.ts';
+import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';
 
 const Listing = PageQuery.extend({
@@ -114,6 +114,19 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
       },
     },
     ({ params }) => availabilityFor(db, params.id),
+  );
+
+  server.get(
+    '/left',
+    {
+      schema: {
+        tags,
+        summary: 'What other jobs leave to each of the open jobs with doors in a span, by job id',
+        querystring: z.object({ from: Instant, until: Instant }),
+        response: gives(z.record(Id, Availability)),
+      },
+    },
+    ({ query }) => availabilityBetween(db, new Date(query.from), new Date(query.until)),
   );
 
   server.get(

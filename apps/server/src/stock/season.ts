@@ -1,40 +1,19 @@
-import { createHash } from 'node:crypto';
 import type { Availability, DayCounts, JobFile, Lack } from '@early-lantern/contract';
 import {
   balloonsTogether,
-  type JobNeeds,
+  filesAskedFor,
   lacksOfAll,
-  leftForEach,
-  needsOfJob,
+  leftFor,
   totalMaterials,
   workedJob,
 } from '@early-lantern/core';
 import { and, gte, isNull, lt } from 'drizzle-orm';
-import { LRUCache } from 'lru-cache';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
-
-/** What a file's job needs, by the file's own text: it is dear to work out, and asked for with every job looked at. */
-const knownNeeds = new LRUCache<string, JobNeeds>({ max: 500 });
-
-function needsOf(file: JobFile): JobNeeds {
-  const key = createHash('sha1').update(JSON.stringify(file)).digest('base64');
-  const known = knownNeeds.get(key) ?? needsOfJob(file);
-  knownNeeds.set(key, known);
-  return known;
-}
-
-/** The jobs that still hold what they need: those to come, and those that are over and not recorded. */
-async function openJobs(db: Queries): Promise<JobFile[]> {
-  const rows = await db
-    .select({ id: jobs.id })
-    .from(jobs)
-    .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt)))
-    .orderBy(jobs.doors, jobs.id);
-  return Promise.all(rows.map(({ id }) => assembleJobFile(db, id)));
-}
+import { getSettings } from '../workshop/store.ts';
+import { openNeeds } from './needs-store.ts';
 
 const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [] };
 
@@ -42,12 +21,43 @@ const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapp
 export async function availabilityFor(db: Queries, jobId: string): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
-  return leftForEach(await openJobs(db), needsOf)[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
+  const left = await availabilityOf(db, (id) => id === jobId);
+  return left[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
+}
+
+/** What the other open jobs leave to each of these, by job id; what is recorded asks nothing more and is left out. */
+async function availabilityOf(
+  db: Queries,
+  wanted: (id: string) => boolean,
+): Promise<Record<string, Availability>> {
+  const { data: settings } = await getSettings(db);
+  const needs = await openNeeds(db, settings);
+  const asked = await Promise.all(
+    filesAskedFor(needs, wanted).map(async (id) => [id, await assembleJobFile(db, id)] as const),
+  );
+  const files = new Map<string, JobFile>(asked);
+  const open = needs.map((own) => ({ needs: own, file: () => files.get(own.id) as JobFile }));
+  return leftFor(open, settings, wanted);
+}
+
+/** The same for the open jobs with doors in a span. */
+export async function availabilityBetween(
+  db: Queries,
+  from: Date,
+  until: Date,
+): Promise<Record<string, Availability>> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
+  const ids = new Set(rows.map(({ id }) => id));
+  return availabilityOf(db, (id) => ids.has(id));
 }
 
 /** What all open jobs lack, each on its day. */
 export async function lacksOfSeason(db: Queries): Promise<Lack[]> {
-  return lacksOfAll(await openJobs(db), needsOf);
+  const { data: settings } = await getSettings(db);
+  return lacksOfAll(await openNeeds(db, settings), settings);
 }
 
 /** Balloons and materials of several jobs together. */

@@ -1,5 +1,6 @@
 import type { StockRow } from '@early-lantern/contract';
 import { countPieces } from '@early-lantern/core';
+import { jobNeeds } from '../db/schema.ts';
 import { demoJob, type TestServer, testServer } from '../test/server.ts';
 
 let server: TestServer;
@@ -187,4 +188,47 @@ test('a day’s counts are the sum of its jobs', async () => {
   const total = body.balloons.reduce((sum: number, row: { need: number }) => sum + row.need, 0);
   expect(total).toBe(body.jobs.reduce((sum: number, job: { balloons: number }) => sum + job.balloons, 0));
   expect((await span('2027-06-20T00:00:00-05:00', '2027-06-21T00:00:00-05:00')).body.jobs).toEqual([]);
+});
+
+test('what jobs take is kept with what it was made of: a booking changes nothing of it, a change of a job, its place or the ways of the house does', async () => {
+  const first = demoJob('01-meadow-finish');
+  const second = demoJob('02-engine-shed');
+  await server.call('POST', '/job-files', second);
+  const held = async () =>
+    (await server.call('GET', `/jobs/${second.job.id}/left`)).body.reserved.reduce(
+      (sum: number, row: { count: number }) => sum + row.count,
+      0,
+    );
+  const madeOf = async () =>
+    new Map((await server.db.select().from(jobNeeds)).map((row) => [row.jobId, row.madeOf]));
+  const before = await held();
+  const kept = await madeOf();
+  expect([...kept.keys()].sort()).toEqual([first.job.id, second.job.id].sort());
+  const booking = { kind: 'received', change: 5, nominalIn: 11, colour: 'chalk', note: '' };
+  expect((await server.call('POST', '/stock/movements', { movements: [booking] })).status).toBe(201);
+  expect(await held()).toBe(before);
+  expect(await madeOf()).toEqual(kept);
+
+  const [piece] = (await server.call('GET', `/jobs/${first.job.id}`)).body.pieces;
+  await server.call('DELETE', `/jobs/${first.job.id}/pieces/${piece.data.id}?revision=${piece.revision}`);
+  expect(await held()).toBeLessThan(before);
+  const afterPiece = await madeOf();
+  expect(afterPiece.get(first.job.id)).not.toBe(kept.get(first.job.id));
+  expect(afterPiece.get(second.job.id)).toBe(kept.get(second.job.id));
+  const { body: house } = await server.call('GET', '/workshop');
+  const data = { ...house.data, spareTargetPct: 99 };
+  await server.call('PUT', '/workshop', { revision: house.revision, data });
+  await held();
+  expect((await madeOf()).get(second.job.id)).not.toBe(kept.get(second.job.id));
+});
+
+test('of a span of days each open job is answered as by itself', async () => {
+  const second = demoJob('02-engine-shed');
+  await server.call('POST', '/job-files', second);
+  const ids = ['meadow-finish', second.job.id];
+  const span = `from=${encodeURIComponent('2027-06-19T00:00:00-05:00')}&until=${encodeURIComponent('2027-06-20T00:00:00-05:00')}`;
+  const { body } = await server.call('GET', `/left?${span}`);
+  expect(Object.keys(body).sort()).toEqual([...ids].sort());
+  for (const id of ids) expect(body[id]).toEqual((await server.call('GET', `/jobs/${id}/left`)).body);
+  expect((await server.call('GET', '/left?from=never&until=now')).status).toBe(422);
 });

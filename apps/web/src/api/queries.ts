@@ -4,6 +4,7 @@ import type {
   CrewRow,
   DayCounts,
   JobFile,
+  JobName,
   JobRow,
   Lack,
   MovementRow,
@@ -56,6 +57,10 @@ export const keys = {
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
+  names: ['jobs', 'names'] as const,
+  pages: (which: 'from' | 'before', moment: string) => ['jobs', which, moment] as const,
+  leftBetween: (from: string | undefined, until: string | undefined) =>
+    ['jobs', 'left', from, until] as const,
   photos: (id: string) => ['jobs', id, 'photos'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   movements: ['movements'] as const,
@@ -68,6 +73,45 @@ export const useSettings = () =>
   useQuery({ queryKey: keys.workshop, queryFn: () => call<WorkshopRow>('GET', '/workshop') });
 export const useCrew = () => useQuery({ queryKey: keys.crew, queryFn: () => all<CrewRow>('/crew') });
 export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
+
+/** Jobs found by their names: those nearest to now. */
+export const useJobNames = () =>
+  useQuery({ queryKey: keys.names, queryFn: () => call<JobName[]>('GET', '/job-names') });
+
+/** So many jobs are read at once where they are shown one after the other. */
+const PAGE = 20;
+
+/** Jobs with doors from a moment on, or before it the latest first, page by page. */
+export const useJobPages = (which: 'from' | 'before', moment: string) =>
+  useInfiniteQuery({
+    queryKey: keys.pages(which, moment),
+    queryFn: ({ pageParam }) => {
+      const span: Record<string, string> =
+        which === 'from' ? { from: moment } : { until: moment, order: 'desc' };
+      const query = new URLSearchParams({
+        ...span,
+        limit: String(PAGE),
+        ...(pageParam ? { after: pageParam } : {}),
+      });
+      return call<Page<JobRow>>('GET', `/jobs?${query}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
+  });
+
+/** What other jobs leave to each of those with doors in a span; what was known before stays until it is there. */
+export const useLeftBetween = (from: string | undefined, until: string | undefined) =>
+  useQuery({
+    queryKey: keys.leftBetween(from, until),
+    queryFn: () =>
+      call<Record<string, Availability>>(
+        'GET',
+        `/left?${new URLSearchParams({ from: from ?? '', until: until ?? '' })}`,
+      ),
+    enabled: from !== undefined && until !== undefined,
+    placeholderData: keepPreviousData,
+  });
+
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
 
 /** What other jobs leave to this one of shelf, pipes and weights. */

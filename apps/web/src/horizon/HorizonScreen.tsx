@@ -1,20 +1,20 @@
 import type { ImportResult, JobFile, SiteRow, Workshop } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import UploadIcon from '@mui/icons-material/UploadFile';
-import {
-  Accordion,
-  AccordionDetails,
-  AccordionSummary,
-  Box,
-  Button,
-  LinearProgress,
-  Stack,
-  Typography,
-} from '@mui/material';
+import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
+import { DateTime } from 'luxon';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
-import { queryClient, useCrew, useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import {
+  queryClient,
+  useCrew,
+  useJobPages,
+  useLeftBetween,
+  useSettings,
+  useSites,
+  useWorkshop,
+} from '../api/queries.ts';
 import { isNearDay } from '../day/near-day.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { Lantern } from '../parts/Lantern.tsx';
@@ -25,11 +25,13 @@ import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { usePlan } from '../workers/planner.ts';
-import { type ReadyJob, useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
+import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
 import { DayNote } from './DayNote.tsx';
 import { ImportFaults } from './ImportFaults.tsx';
 import { JobCard } from './JobCard.tsx';
+import { More } from './More.tsx';
+import { Past } from './Past.tsx';
 
 /** The whole name stands on the job's card below. */
 const MOST_LETTERS = 30;
@@ -47,15 +49,42 @@ export function HorizonScreen() {
   const crew = useCrew();
   const workshop = useWorkshop();
   const sites = useSites();
-  const jobs = useJobs();
   const now = useNow();
-  const failure = settings.error ?? sites.error ?? jobs.error;
+  const from = useTodayLessLongest(now);
+  const pages = useJobPages('from', from);
+  const failure = settings.error ?? sites.error ?? pages.error;
   if (failure) throw failure;
-  const rows = useReadyJobs(jobs.data, workshop, sites.data);
-  const ready = useWithLeft(rows);
+  const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
+  const last = rows?.at(-1)?.data.doors;
+  const left = useLeftBetween(
+    from,
+    (last && DateTime.fromISO(last).plus({ seconds: 1 }).toISO()) ?? undefined,
+  );
+  const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
   if (settings.data?.data.isNew && crew.data) return <FirstStart row={settings.data} crew={crew.data} />;
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
-  return <Days ready={ready} workshop={workshop} sites={sites.data} now={now} />;
+  const total = pages.data?.pages[0]?.total ?? 0;
+  return (
+    <Days
+      ready={ready}
+      workshop={workshop}
+      sites={sites.data}
+      now={now}
+      from={from}
+      later={total - ready.length}
+      onMore={() => void pages.fetchNextPage()}
+      isReading={pages.isFetchingNextPage}
+    />
+  );
+}
+
+/** Longer than this after its doors nothing stands; what is over is read when it is asked for. */
+const LONGEST_DAYS = 14;
+
+/** The start of the day so long ago that whatever had its doors before is over; the same all day. */
+function useTodayLessLongest(now: number): string {
+  const day = DateTime.fromMillis(now).startOf('day').minus({ days: LONGEST_DAYS });
+  return day.toUTC().toISO() as string;
 }
 
 /** A job's *On time* lamp, small: whether those doors will open on finished work. */
@@ -69,9 +98,15 @@ interface DaysProps {
   workshop: Workshop;
   sites: SiteRow[];
   now: number;
+  /** Jobs with doors before are read when somebody asks for what is over. */
+  from: string;
+  /** So many come after those that are read. */
+  later: number;
+  onMore: () => void;
+  isReading: boolean;
 }
 
-function Days({ ready, workshop, sites, now }: DaysProps) {
+function Days({ ready, workshop, sites, now, from, later, onMore, isReading }: DaysProps) {
   const [isNew, setNew] = useState(false);
   const [faults, setFaults] = useState<ApiProblem>();
   const fileInput = useRef<HTMLInputElement>(null);
@@ -80,7 +115,9 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
   const zone = workshop.timeZone;
   const coming = ready.filter(({ row }) => Date.parse(row.data.strike.until) >= now);
   const past = ready.filter(({ row }) => Date.parse(row.data.strike.until) < now).reverse();
-  const days = Map.groupBy(coming, ({ row }) => dayKey(row.data.doors, zone));
+  const groups = [...Map.groupBy(coming, ({ row }) => dayKey(row.data.doors, zone))];
+  // While more are to come nobody knows whether the last day has all its jobs.
+  const days = later > 0 && groups.length > 1 ? groups.slice(0, -1) : groups;
 
   useKeys({ n: () => setNew(true) });
   const choose = useCallback(() => fileInput.current?.click(), []);
@@ -132,7 +169,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
           }}
         />
       </Stack>
-      {coming.length === 0 && (
+      {coming.length === 0 && later === 0 && (
         <EmptyState
           title="Nothing on the horizon"
           action={
@@ -144,7 +181,7 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
           Start with the place and the hour the doors open. Everything else counts back from there.
         </EmptyState>
       )}
-      {[...days].map(([day, ofDay]) => {
+      {days.map(([day, ofDay]) => {
         const first = ofDay[0]?.row.data.doors ?? '';
         const sharing = coming.filter(({ row }) => isNearDay(row.data, day, zone));
         return (
@@ -186,22 +223,8 @@ function Days({ ready, workshop, sites, now }: DaysProps) {
           </Box>
         );
       })}
-      {past.length > 0 && (
-        <Accordion variant="outlined" disableGutters>
-          <AccordionSummary>
-            <Typography variant="h2" component="h2">
-              Past · {past.length}
-            </Typography>
-          </AccordionSummary>
-          <AccordionDetails>
-            <Stack spacing={1.25}>
-              {past.map(({ row, file, isSettled }) => (
-                <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
-              ))}
-            </Stack>
-          </AccordionDetails>
-        </Accordion>
-      )}
+      {later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
+      <Past recent={past} before={from} workshop={workshop} sites={sites} now={now} />
       {isNew && (
         <Suspense>
           <NewJobDialog

@@ -1,7 +1,7 @@
 import { useColorScheme } from '@mui/material';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { useJobs } from '../api/queries.ts';
+import { useJobNames } from '../api/queries.ts';
 import { helpFor } from '../help/help-for.ts';
 import { useUnits } from '../preferences.tsx';
 import { type PaletteCommand, useCommands } from './palette.tsx';
@@ -20,7 +20,7 @@ export function useFrameCommands() {
   const { mode, systemMode, setMode } = useColorScheme();
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   const navigate = useNavigate();
-  const jobs = useJobs().data;
+  const jobs = useJobNames().data;
   useKeys(Object.fromEntries(pages.map((page) => [page.key, () => void navigate(page.to)])));
 
   const otherUnits = units === 'imperial' ? 'metric' : 'imperial';
@@ -35,10 +35,10 @@ export function useFrameCommands() {
           run: () => void navigate(page.to),
         })),
         ...(jobs ?? []).map((job) => ({
-          id: `job-${job.data.id}`,
+          id: `job-${job.id}`,
           group: 'Go to' as const,
-          label: job.data.name,
-          run: () => void navigate(`/jobs/${job.data.id}/pieces`),
+          label: job.name,
+          run: () => void navigate(`/jobs/${job.id}/pieces`),
         })),
         {
           id: 'units',

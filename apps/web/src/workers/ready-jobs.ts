@@ -1,4 +1,4 @@
-import type { JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
+import type { Availability, JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
 import { useMemo } from 'react';
 import { fileOf } from '../api/queries.ts';
 import { useLeft } from './planner.ts';
@@ -44,7 +44,14 @@ export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefin
     () => ready?.flatMap(({ file, row }) => (row.usedAt === null ? [file] : [])) ?? NONE,
     [ready],
   );
-  const left = useLeft(open);
+  return useSettled(ready, useLeft(open));
+}
+
+/** The jobs with what others take of shelf, pipes and weights, by job id; where that is not known yet, as they are. */
+export function useSettled(
+  ready: ReadyJob[] | undefined,
+  left: Record<string, Availability> | undefined,
+): ReadyJob[] | undefined {
   return useMemo(
     () =>
       ready?.map((one) => {

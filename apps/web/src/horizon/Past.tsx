@@ -1,0 +1,66 @@
+import type { SiteRow, Workshop } from '@early-lantern/contract';
+import {
+  Accordion,
+  AccordionDetails,
+  AccordionSummary,
+  Button,
+  LinearProgress,
+  Stack,
+  Typography,
+} from '@mui/material';
+import { DateTime } from 'luxon';
+import { useMemo, useState } from 'react';
+import { useJobPages, useLeftBetween } from '../api/queries.ts';
+import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
+import { JobCard } from './JobCard.tsx';
+
+interface PastProps {
+  /** Over, and read already, the latest first. */
+  recent: readonly ReadyJob[];
+  /** Those with doors before this are read page by page. */
+  before: string;
+  workshop: Workshop;
+  sites: SiteRow[];
+  now: number;
+}
+
+/** The jobs that are over, the latest first; looked at only when they are asked for. */
+export function Past({ recent, before, workshop, sites, now }: PastProps) {
+  const [isOpen, setOpen] = useState(false);
+  const pages = useJobPages('before', before);
+  const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
+  const first = rows?.at(-1)?.data.doors;
+  const left = useLeftBetween(isOpen && first ? first : undefined, before);
+  const older = useSettled(useReadyJobs(rows, workshop, sites), left.data) ?? [];
+  const total = recent.length + (pages.data?.pages[0]?.total ?? 0);
+  if (pages.error) throw pages.error;
+  if (total === 0) return null;
+  return (
+    <Accordion
+      variant="outlined"
+      disableGutters
+      expanded={isOpen}
+      onChange={(_, open) => setOpen(open)}
+      slotProps={{ transition: { unmountOnExit: true } }}
+    >
+      <AccordionSummary>
+        <Typography variant="h2" component="h2">
+          Past · {total}
+        </Typography>
+      </AccordionSummary>
+      <AccordionDetails>
+        <Stack spacing={1.25}>
+          {[...recent, ...older].map(({ row, file, isSettled }) => (
+            <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
+          ))}
+          {pages.isFetchingNextPage && <LinearProgress aria-label="Reading on" />}
+          {pages.hasNextPage && (
+            <Button onClick={() => void pages.fetchNextPage()}>
+              Show more before {DateTime.fromISO(first ?? before).toFormat('d LLLL yyyy', { locale: 'en' })}
+            </Button>
+          )}
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
+  );
+}

@@ -1,0 +1,78 @@
+import { readFile } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import type { JobFile } from '@early-lantern/contract';
+import { expect, test } from '@playwright/test';
+import { DateTime } from 'luxon';
+import { type Stack, startStack } from './support/stack.ts';
+
+let stack: Stack;
+test.beforeAll(async () => {
+  stack = await startStack();
+  const path = join(resolve(import.meta.dirname, '..'), 'demo/jobs/06-cuttings-exchange.json');
+  const demo = JSON.parse(await readFile(path, 'utf8')) as JobFile;
+  const zone = demo.workshop.timeZone;
+  // One job a day for eighty days, thirty of them over.
+  const first = DateTime.now().setZone(zone).minus({ days: 45 });
+  const shift = first
+    .startOf('day')
+    .diff(DateTime.fromISO(demo.job.doors, { zone }).startOf('day'), 'days').days;
+  for (let day = 0; day < 80; day++) {
+    const at = (iso: string) =>
+      DateTime.fromISO(iso, { zone })
+        .plus({ days: Math.round(shift) + day })
+        .toISO({ suppressMilliseconds: true }) as string;
+    const { job } = demo;
+    const data = {
+      ...demo,
+      job: {
+        ...job,
+        id: `daily-${day}`,
+        name: `Daily table ${day}`,
+        doors: at(job.doors),
+        access: { from: at(job.access.from), until: at(job.access.until) },
+        strike: { from: at(job.strike.from), until: at(job.strike.until) },
+      },
+    };
+    const reply = await fetch(`${stack.url}/api/v1/job-files`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(data),
+    });
+    expect(reply.status).toBe(201);
+  }
+});
+test.afterAll(() => stack.stop());
+
+test('with a season of jobs the horizon shows the coming days, reads on at its end, and what is over when it is asked for', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  page.on('request', (request) =>
+    asked.push(new URL(request.url()).pathname + new URL(request.url()).search),
+  );
+  await page.goto(stack.url);
+  const cards = page.getByRole('article');
+  await expect(cards.first()).toBeVisible();
+  // Of a hundred jobs one page at the most was read, and what is over is not looked at.
+  expect(asked.filter((one) => one.startsWith('/api/v1/jobs?')).length).toBeLessThanOrEqual(3);
+  expect(await cards.count()).toBeLessThan(40);
+  await expect(page.getByRole('article', { name: 'Daily table 79' })).toHaveCount(0);
+  // The last one comes into sight as one goes on.
+  await expect(async () => {
+    await page.mouse.wheel(0, 20_000);
+    await expect(page.getByRole('article', { name: 'Daily table 79' })).toBeVisible({ timeout: 500 });
+  }).toPass({ timeout: 40_000 });
+  const names = await cards.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  expect(new Set(names).size).toBe(names.length);
+  // What was just over is first, then page by page the older.
+  await page.getByRole('button', { name: /^Past · \d+$/ }).click();
+  await expect(page.getByRole('article', { name: 'Daily table 30' })).toBeVisible();
+  await page.getByRole('button', { name: /^Show more before/ }).click();
+  await expect(page.getByRole('article', { name: 'Daily table 0', exact: true })).toBeVisible();
+  // Any of them is found by its name.
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'find or do anything' }).click();
+  await page.getByPlaceholder('Find or do anything').fill('Daily table 61');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/daily-61\/pieces$/);
+});
