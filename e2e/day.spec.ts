@@ -48,6 +48,8 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   const day = page.getByRole('region', {
     name: DateTime.fromISO(date).toFormat('cccc d LLLL', { locale: 'en' }),
   });
+  // A day is looked at when it comes into sight.
+  await day.scrollIntoViewIfNeeded();
   await expect(day.getByText(/^Double-booked: .*Wren Haddock/)).toBeVisible();
   await day.getByRole('link', { name: 'Plan the day together' }).click();
   await expect(page.getByText('Double-booked while each job is planned alone')).toBeVisible();
@@ -91,6 +93,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   );
   expect(busy).toEqual([]);
   await page.goto('/');
+  await day.scrollIntoViewIfNeeded();
   await expect(day.getByText('Planned together; nobody is double-booked.')).toBeVisible();
 });
 

@@ -1,4 +1,4 @@
-import type { ImportResult, JobFile, SiteRow, Workshop } from '@early-lantern/contract';
+import type { ImportResult, SiteRow, Workshop } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import UploadIcon from '@mui/icons-material/UploadFile';
 import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
@@ -17,26 +17,17 @@ import {
 } from '../api/queries.ts';
 import { isNearDay } from '../day/near-day.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
-import { Lantern } from '../parts/Lantern.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
-import { SkyBand } from '../parts/SkyBand.tsx';
-import { clockTime, dayKey, dayName } from '../parts/time.ts';
+import { dayKey } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
-import { usePlan } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
-import { DayNote } from './DayNote.tsx';
+import { Day } from './Day.tsx';
 import { ImportFaults } from './ImportFaults.tsx';
-import { JobCard } from './JobCard.tsx';
 import { More } from './More.tsx';
 import { Past } from './Past.tsx';
-
-/** The whole name stands on the job's card below. */
-const MOST_LETTERS = 30;
-const shortened = (name: string) =>
-  name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1).trimEnd()}…` : name;
 
 /** With its calendar it weighs more than the page, and few visits need it. */
 const NewJobDialog = lazy(() =>
@@ -85,12 +76,6 @@ const LONGEST_DAYS = 14;
 function useTodayLessLongest(now: number): string {
   const day = DateTime.fromMillis(now).startOf('day').minus({ days: LONGEST_DAYS });
   return day.toUTC().toISO() as string;
-}
-
-/** A job's *On time* lamp, small: whether those doors will open on finished work. */
-function DoorsLantern({ file }: { file: JobFile | undefined }) {
-  const plan = usePlan(file);
-  return <Lantern state={plan?.lamps.onTime.state ?? 'unlit'} size={26} />;
 }
 
 interface DaysProps {
@@ -181,48 +166,16 @@ function Days({ ready, workshop, sites, now, from, later, onMore, isReading }: D
           Start with the place and the hour the doors open. Everything else counts back from there.
         </EmptyState>
       )}
-      {days.map(([day, ofDay]) => {
-        const first = ofDay[0]?.row.data.doors ?? '';
-        const sharing = coming.filter(({ row }) => isNearDay(row.data, day, zone));
-        return (
-          <Box component="section" key={day} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
-            <Typography variant="h2" sx={{ mb: 0.5 }}>
-              {dayName(first, zone)}
-              {ofDay.length > 1 && (
-                <Box
-                  component="span"
-                  sx={{
-                    fontFamily: 'body1.fontFamily',
-                    fontWeight: 400,
-                    fontSize: 15,
-                    color: 'text.secondary',
-                  }}
-                >
-                  {' '}
-                  · {ofDay.length} installations
-                </Box>
-              )}
-            </Typography>
-            {sharing.length > 1 && <DayNote day={day} ready={sharing} />}
-            <SkyBand
-              day={first}
-              zone={zone}
-              now={now}
-              doors={ofDay.map(({ row, file, isSettled }) => ({
-                key: row.data.id,
-                lantern: <DoorsLantern file={isSettled ? file : undefined} />,
-                at: row.data.doors,
-                label: `${shortened(row.data.name)}, ${clockTime(row.data.doors, zone)}`,
-              }))}
-            />
-            <Stack spacing={1.25} sx={{ mt: 1 }}>
-              {ofDay.map(({ row, file, isSettled }) => (
-                <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
-              ))}
-            </Stack>
-          </Box>
-        );
-      })}
+      {days.map(([day, ofDay]) => (
+        <Day
+          key={day}
+          day={day}
+          ofDay={ofDay}
+          sharing={coming.filter(({ row }) => isNearDay(row.data, day, zone))}
+          zone={zone}
+          now={now}
+        />
+      ))}
       {later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
       <Past recent={past} before={from} workshop={workshop} sites={sites} now={now} />
       {isNew && (
