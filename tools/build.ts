@@ -23,6 +23,7 @@ async function buildServer(): Promise<void> {
       lantern: 'apps/server/src/cli/lantern.ts',
       plan: 'apps/server/src/cli/plan.ts',
       'plan-worker': 'apps/server/src/threads/plan-worker.ts',
+      'judge-worker': 'apps/server/src/threads/judge-worker.ts',
       'table-worker': 'apps/server/src/threads/table-worker.ts',
     },
     outdir: 'apps/server/dist',

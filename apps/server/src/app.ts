@@ -17,6 +17,8 @@ import type { Server } from './http/types.ts';
 import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
+import { type Judging, keepLamps } from './lamps/keeper.ts';
+import { lampRoutes } from './lamps/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
 import { photoRoutes } from './photos/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
@@ -39,6 +41,8 @@ interface AppOptions {
   plan?: Planning;
   /** Reads sheets; in this thread where not said. */
   readTable?: TableReader;
+  /** Works out what a job's lamps say; in this thread where not said. */
+  judge?: Judging;
   /** Makes backups; none where not said. */
   backups?: BackupKeeper;
   logLevel?: 'silent' | 'warn' | 'info';
@@ -58,6 +62,7 @@ export async function buildApp({
   plan,
   readTable = readTableHere,
   backups = noBackups,
+  judge,
   logLevel = 'warn',
 }: AppOptions): Promise<Server> {
   const server: Server = fastify({
@@ -101,7 +106,7 @@ export async function buildApp({
     },
   });
 
-  const options = { db, plan: planCache(plan), readTable, backups };
+  const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge) };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [
@@ -119,6 +124,7 @@ export async function buildApp({
     weatherRoutes,
     travelRoutes,
     backupRoutes,
+    lampRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { JobHead } from './job.ts';
 import { Piece } from './piece/index.ts';
 import { JobClaim } from './pipe.ts';
-import { BalloonRow, MaterialRow } from './plan.ts';
+import { BalloonRow, Lamp, MaterialRow } from './plan.ts';
 import { Id } from './scalars.ts';
 import { Site } from './site.ts';
 import { HeldMaterial, JobUse, Lack, Movement, Reserved } from './stock.ts';
@@ -33,6 +33,22 @@ export type JobRow = z.infer<typeof JobRow>;
 /** As much of a job as it takes to find it. */
 export const JobName = z.strictObject({ id: Id, name: z.string(), doors: z.iso.datetime({ offset: true }) });
 export type JobName = z.infer<typeof JobName>;
+
+const Told = Lamp.pick({ state: true, figure: true, reason: true });
+/** What a job's lamps say, without workings and ways out. */
+export const ToldLamps = z.strictObject({
+  enough: Told,
+  lasts: Told,
+  fits: Told,
+  holds: Told,
+  full: Told,
+  onTime: Told,
+});
+export type ToldLamps = z.infer<typeof ToldLamps>;
+
+/** The lamps of a job in a list: null while they are being worked out, and why they cannot be where that failed. */
+export const JobLamps = z.strictObject({ lamps: ToldLamps.nullable(), failure: z.string().nullable() });
+export type JobLamps = z.infer<typeof JobLamps>;
 
 /** What an update sends: the new data, and the revision it was made from. */
 export const update = <D extends z.ZodType>(data: D) => z.strictObject({ revision: Revision, data });

@@ -94,7 +94,14 @@ async function bringUp(
   undo.push(() => withPatience(pools.close()));
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
-  const server = await buildApp({ db, webRoot, plan: pools.plan, readTable: pools.readTable, backups });
+  const server = await buildApp({
+    db,
+    webRoot,
+    plan: pools.plan,
+    readTable: pools.readTable,
+    judge: pools.judge,
+    backups,
+  });
   undo.push(() => closeGently(server));
   await server.listen({ port, host: '127.0.0.1' });
   const address = `http://127.0.0.1:${port}`;

@@ -6,6 +6,7 @@ import type {
   Photo,
   Piece,
   Site,
+  ToldLamps,
   WorkshopSettings,
 } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
@@ -116,6 +117,15 @@ export const jobNeeds = pgTable('job_needs', {
   /** What it was made of: the revisions of job, pieces and site, and the workshop's ways. */
   madeOf: text('made_of').notNull(),
   needs: jsonb().$type<JobNeeds>().notNull(),
+});
+
+/** What a job's lamps say, as they were worked out last; and what that was made of, as a checksum of all of it. */
+export const jobLamps = pgTable('job_lamps', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  madeOf: text('made_of').notNull(),
+  lamps: jsonb().$type<ToldLamps>().notNull(),
 });
 
 /** Photos of pieces as they were built, with what somebody marked on them. */

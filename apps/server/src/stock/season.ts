@@ -54,6 +54,23 @@ export async function availabilityBetween(
   return availabilityOf(db, (id) => ids.has(id));
 }
 
+/** The files of the jobs with doors in a span, the earliest first, each with what others leave to it. */
+export async function filesBetween(db: Queries, from: Date, until: Date): Promise<JobFile[]> {
+  const rows = await db
+    .select({ id: jobs.id, usedAt: jobs.usedAt })
+    .from(jobs)
+    .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
+    .orderBy(jobs.doors, jobs.id);
+  const open = new Set(rows.filter(({ usedAt }) => !usedAt).map(({ id }) => id));
+  const left = await availabilityOf(db, (id) => open.has(id));
+  return Promise.all(
+    rows.map(async ({ id }) => {
+      const file = await assembleJobFile(db, id);
+      return { ...file, workshop: { ...file.workshop, ...(left[id] ?? { isUsed: true }) } };
+    }),
+  );
+}
+
 /** What all open jobs lack, each on its day. */
 export async function lacksOfSeason(db: Queries): Promise<Lack[]> {
   const { data: settings } = await getSettings(db);

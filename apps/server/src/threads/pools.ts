@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import type { JobFile, Plan } from '@early-lantern/contract';
+import type { JobFile, Plan, ToldLamps } from '@early-lantern/contract';
+import type { Judging } from '../lamps/keeper.ts';
 import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
 import type { ReadTable, TableFile } from '../sheets/read-table.ts';
@@ -14,12 +15,27 @@ const MOST_MIB = 1024;
 
 const beside = (name: string) => fileURLToPath(new URL(`./${name}`, import.meta.url));
 
-/** The server's threads: one for every core but one to plan, one to read sheets. Their files are built beside the server's. */
-export function workPools(): { plan: Planning; readTable: TableReader; close: () => Promise<unknown> } {
+interface WorkPools {
+  plan: Planning;
+  judge: Judging;
+  readTable: TableReader;
+  close: () => Promise<unknown>;
+}
+
+/** The server's threads: one for every core but one to plan, one for the lamps of lists, one to read sheets. Their files are built beside the server's. */
+export function workPools(): WorkPools {
   const plans = threadPool<JobFile, Plan>({
     filename: beside('plan-worker.js'),
     what: 'This plan',
     threads: Math.max(1, availableParallelism() - 1),
+    budgetMs: PLAN_BUDGET_MS,
+    mostMib: MOST_MIB,
+  });
+  // Of its own: whoever has a job open does not wait for the lamps of others.
+  const lamps = threadPool<JobFile, ToldLamps>({
+    filename: beside('judge-worker.js'),
+    what: 'Looking at this job',
+    threads: 1,
     budgetMs: PLAN_BUDGET_MS,
     mostMib: MOST_MIB,
   });
@@ -32,7 +48,8 @@ export function workPools(): { plan: Planning; readTable: TableReader; close: ()
   });
   return {
     plan: plans.run,
+    judge: (file) => lamps.run(file),
     readTable: (file) => sheets.run(file),
-    close: () => Promise.all([plans.close(), sheets.close()]),
+    close: () => Promise.all([plans.close(), lamps.close(), sheets.close()]),
   };
 }

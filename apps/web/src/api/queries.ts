@@ -4,6 +4,7 @@ import type {
   CrewRow,
   DayCounts,
   JobFile,
+  JobLamps,
   JobName,
   JobRow,
   Lack,
@@ -59,6 +60,8 @@ export const keys = {
   packing: (id: string) => ['jobs', id, 'packing'] as const,
   names: ['jobs', 'names'] as const,
   pages: (which: 'from' | 'before', moment: string) => ['jobs', which, moment] as const,
+  lampsBetween: (from: string | undefined, until: string | undefined) =>
+    ['jobs', 'lamps', from, until] as const,
   leftBetween: (from: string | undefined, until: string | undefined) =>
     ['jobs', 'left', from, until] as const,
   photos: (id: string) => ['jobs', id, 'photos'] as const,
@@ -110,6 +113,24 @@ export const useLeftBetween = (from: string | undefined, until: string | undefin
       ),
     enabled: from !== undefined && until !== undefined,
     placeholderData: keepPreviousData,
+  });
+
+/** Asked again so often while some are being worked out, ms. */
+const LAMPS_AGAIN_MS = 1_000;
+
+/** What the lamps say of the jobs with doors in a span, by job id, as the server keeps them. */
+export const useLampsBetween = (from: string | undefined, until: string | undefined) =>
+  useQuery({
+    queryKey: keys.lampsBetween(from, until),
+    queryFn: () =>
+      call<Record<string, JobLamps>>(
+        'GET',
+        `/lamps?${new URLSearchParams({ from: from ?? '', until: until ?? '' })}`,
+      ),
+    enabled: from !== undefined && until !== undefined,
+    placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) =>
+      Object.values(state.data ?? {}).some(({ lamps, failure }) => !lamps && !failure) && LAMPS_AGAIN_MS,
   });
 
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });

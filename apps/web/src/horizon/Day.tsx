@@ -1,10 +1,9 @@
-import type { JobFile } from '@early-lantern/contract';
+import type { JobLamps } from '@early-lantern/contract';
 import { Box, Stack, Typography } from '@mui/material';
 import { Lantern } from '../parts/Lantern.tsx';
 import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
 import { useSeen } from '../parts/use-seen.ts';
-import { usePlan } from '../workers/planner.ts';
 import type { ReadyJob } from '../workers/ready-jobs.ts';
 import { DayNote } from './DayNote.tsx';
 import { JobCard } from './JobCard.tsx';
@@ -23,10 +22,12 @@ interface DayProps {
   sharing: readonly ReadyJob[];
   zone: string;
   now: number;
+  /** What the lamps say, by job id. */
+  told: Readonly<Record<string, JobLamps>>;
 }
 
-/** A day of installations; planned once it comes into sight. */
-export function Day({ day, ofDay, sharing, zone, now }: DayProps) {
+/** A day of installations; whether they share anybody is looked at once it comes into sight. */
+export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
   const [section, isSeen] = useSeen<HTMLDivElement>();
   const first = ofDay[0]?.row.data.doors ?? '';
   return (
@@ -48,24 +49,18 @@ export function Day({ day, ofDay, sharing, zone, now }: DayProps) {
         day={first}
         zone={zone}
         now={now}
-        doors={ofDay.map(({ row, file, isSettled }) => ({
+        doors={ofDay.map(({ row }) => ({
           key: row.data.id,
-          lantern: <DoorsLantern file={isSeen && isSettled ? file : undefined} />,
+          lantern: <Lantern state={told[row.data.id]?.lamps?.onTime.state ?? 'unlit'} size={26} />,
           at: row.data.doors,
           label: `${shortened(row.data.name)}, ${clockTime(row.data.doors, zone)}`,
         }))}
       />
       <Stack spacing={1.25} sx={{ mt: 1 }}>
-        {ofDay.map(({ row, file, isSettled }) => (
-          <JobCard key={row.data.id} row={row} file={file} isSettled={isSeen && isSettled} now={now} />
+        {ofDay.map(({ row, file }) => (
+          <JobCard key={row.data.id} row={row} file={file} told={told[row.data.id]} now={now} />
         ))}
       </Stack>
     </Box>
   );
-}
-
-/** A job's *On time* lamp, small: whether those doors will open on finished work. */
-function DoorsLantern({ file }: { file: JobFile | undefined }) {
-  const plan = usePlan(file);
-  return <Lantern state={plan?.lamps.onTime.state ?? 'unlit'} size={26} />;
 }

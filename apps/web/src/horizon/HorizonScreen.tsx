@@ -1,4 +1,4 @@
-import type { ImportResult, SiteRow, Workshop } from '@early-lantern/contract';
+import type { ImportResult, JobLamps, SiteRow, Workshop } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
 import UploadIcon from '@mui/icons-material/UploadFile';
 import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
@@ -10,6 +10,7 @@ import {
   queryClient,
   useCrew,
   useJobPages,
+  useLampsBetween,
   useLeftBetween,
   useSettings,
   useSites,
@@ -47,10 +48,9 @@ export function HorizonScreen() {
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const last = rows?.at(-1)?.data.doors;
-  const left = useLeftBetween(
-    from,
-    (last && DateTime.fromISO(last).plus({ seconds: 1 }).toISO()) ?? undefined,
-  );
+  const until = last && (DateTime.fromISO(last).plus({ seconds: 1 }).toUTC().toISO() as string);
+  const told = useLampsBetween(from, until);
+  const left = useLeftBetween(from, until);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
   if (settings.data?.data.isNew && crew.data) return <FirstStart row={settings.data} crew={crew.data} />;
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
@@ -62,12 +62,15 @@ export function HorizonScreen() {
       sites={sites.data}
       now={now}
       from={from}
+      told={told.data ?? NOTHING_TOLD}
       later={total - ready.length}
       onMore={() => void pages.fetchNextPage()}
       isReading={pages.isFetchingNextPage}
     />
   );
 }
+
+const NOTHING_TOLD: Readonly<Record<string, JobLamps>> = {};
 
 /** Longer than this after its doors nothing stands; what is over is read when it is asked for. */
 const LONGEST_DAYS = 14;
@@ -83,6 +86,8 @@ interface DaysProps {
   workshop: Workshop;
   sites: SiteRow[];
   now: number;
+  /** What the lamps say, by job id. */
+  told: Readonly<Record<string, JobLamps>>;
   /** Jobs with doors before are read when somebody asks for what is over. */
   from: string;
   /** So many come after those that are read. */
@@ -91,7 +96,7 @@ interface DaysProps {
   isReading: boolean;
 }
 
-function Days({ ready, workshop, sites, now, from, later, onMore, isReading }: DaysProps) {
+function Days({ ready, workshop, sites, now, told, from, later, onMore, isReading }: DaysProps) {
   const [isNew, setNew] = useState(false);
   const [faults, setFaults] = useState<ApiProblem>();
   const fileInput = useRef<HTMLInputElement>(null);
@@ -174,10 +179,11 @@ function Days({ ready, workshop, sites, now, from, later, onMore, isReading }: D
           sharing={coming.filter(({ row }) => isNearDay(row.data, day, zone))}
           zone={zone}
           now={now}
+          told={told}
         />
       ))}
       {later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
-      <Past recent={past} before={from} workshop={workshop} sites={sites} now={now} />
+      <Past recent={past} told={told} before={from} workshop={workshop} sites={sites} now={now} />
       {isNew && (
         <Suspense>
           <NewJobDialog

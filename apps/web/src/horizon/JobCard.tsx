@@ -1,8 +1,8 @@
-import type { ImportResult, JobFile, JobRow, Plan } from '@early-lantern/contract';
+import type { ImportResult, JobFile, JobLamps, JobRow, Plan } from '@early-lantern/contract';
 import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
@@ -14,21 +14,22 @@ import { useNotice } from '../parts/notices.tsx';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { headFont } from '../theme.ts';
-import { planOf, usePlan } from '../workers/planner.ts';
+import { planOf } from '../workers/planner.ts';
+import { asLamps } from './lamps.ts';
 
 interface JobCardProps {
   row: JobRow;
   file: JobFile;
-  /** Whether it may be planned yet. */
-  isSettled: boolean;
+  /** What its lamps say, as far as that is known. */
+  told: JobLamps | undefined;
   now: number;
 }
 
 const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs });
 
 /** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
-export function JobCard({ row, file, isSettled, now }: JobCardProps) {
-  const judged = usePlan(isSettled ? file : undefined);
+export function JobCard({ row, file, told, now }: JobCardProps) {
+  const judged = useMemo(() => told && asLamps(told), [told]);
   // Ways out are tried when a lamp is opened.
   const [mended, setMended] = useState<{ file: JobFile; plan: Plan }>();
   const whole = useCallback(async () => {
@@ -36,11 +37,11 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
     setMended({ file, plan });
     return plan;
   }, [file]);
-  const plan = mended?.file === file ? mended.plan : judged;
+  const lamps = mended?.file === file ? mended.plan.lamps : judged;
   const { data: job } = row;
   const zone = file.workshop.timeZone;
   const toDoors = minutesBetween(now, job.doors);
-  const trouble = plan && worstLamp(plan.lamps);
+  const trouble = lamps && worstLamp(lamps);
   return (
     <Paper
       variant="outlined"
@@ -86,7 +87,7 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
       </Box>
       <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
         <WholePlan value={whole}>
-          <LanternString lamps={plan?.lamps} compact />
+          <LanternString lamps={lamps} compact />
         </WholePlan>
       </Box>
       {toDoors < 0 && row.usedAt === null && (
@@ -98,25 +99,32 @@ export function JobCard({ row, file, isSettled, now }: JobCardProps) {
           .
         </Typography>
       )}
-      {trouble && plan && (
+      {told?.failure && (
+        <Typography
+          sx={{ gridColumn: '1 / -1', borderLeft: 4, pl: 1.25, borderColor: 'var(--mui-palette-out)' }}
+        >
+          <strong>Its lamps could not be worked out.</strong> {told.failure}
+        </Typography>
+      )}
+      {trouble && lamps && (
         <Typography
           sx={{
             gridColumn: '1 / -1',
             borderLeft: 4,
             pl: 1.25,
-            borderColor: plan.lamps[trouble].state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
+            borderColor: lamps[trouble].state === 'out' ? 'var(--mui-palette-out)' : 'text.primary',
           }}
         >
-          <strong>{lampSays(trouble, plan.lamps[trouble].state)}.</strong> {plan.lamps[trouble].reason}
+          <strong>{lampSays(trouble, lamps[trouble].state)}.</strong> {lamps[trouble].reason}
         </Typography>
       )}
-      <JobMenu row={row} file={file} />
+      <JobMenu row={row} />
     </Paper>
   );
 }
 
 /** Duplicate, export, delete. */
-function JobMenu({ row, file }: { row: JobRow; file: JobFile }) {
+function JobMenu({ row }: { row: JobRow }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const notify = useNotice();
   const navigate = useNavigate();
@@ -126,14 +134,16 @@ function JobMenu({ row, file }: { row: JobRow; file: JobFile }) {
     work.catch((error: Error) => notify({ text: `Not done: ${error.message}` }));
 
   const duplicate = async () => {
-    const copy = aWeekLater(file);
+    // As it is now: what the list shows may be a moment old.
+    const copy = aWeekLater(await call<JobFile>('GET', `/jobs/${job.id}/file`));
     const { jobId } = await call<ImportResult>('POST', '/job-files', copy);
     await refreshJobs();
     notify({ text: `“${copy.job.name}” copied to the following week.` });
     await navigate(`/jobs/${jobId}/brief`);
   };
   const remove = async () => {
-    await call('DELETE', `/jobs/${job.id}?revision=${row.revision}`);
+    const { revision } = await call<JobRow>('GET', `/jobs/${job.id}`);
+    await call('DELETE', `/jobs/${job.id}?revision=${revision}`);
     await refreshJobs();
     const restore = () => orTell(call('POST', `/jobs/${job.id}/restore`).then(refreshJobs));
     notify({ text: `Deleted “${job.name}”.`, undo: () => void restore() });

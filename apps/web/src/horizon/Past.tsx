@@ -1,4 +1,4 @@
-import type { SiteRow, Workshop } from '@early-lantern/contract';
+import type { JobLamps, SiteRow, Workshop } from '@early-lantern/contract';
 import {
   Accordion,
   AccordionDetails,
@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
-import { useJobPages, useLeftBetween } from '../api/queries.ts';
+import { useJobPages, useLampsBetween, useLeftBetween } from '../api/queries.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { JobCard } from './JobCard.tsx';
 
@@ -22,15 +22,18 @@ interface PastProps {
   workshop: Workshop;
   sites: SiteRow[];
   now: number;
+  /** What the lamps of the recent ones say, by job id. */
+  told: Readonly<Record<string, JobLamps>>;
 }
 
 /** The jobs that are over, the latest first; looked at only when they are asked for. */
-export function Past({ recent, before, workshop, sites, now }: PastProps) {
+export function Past({ recent, before, workshop, sites, now, told }: PastProps) {
   const [isOpen, setOpen] = useState(false);
   const pages = useJobPages('before', before);
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const first = rows?.at(-1)?.data.doors;
   const left = useLeftBetween(isOpen && first ? first : undefined, before);
+  const toldOlder = useLampsBetween(isOpen && first ? first : undefined, before).data;
   const older = useSettled(useReadyJobs(rows, workshop, sites), left.data) ?? [];
   const total = recent.length + (pages.data?.pages[0]?.total ?? 0);
   if (pages.error) throw pages.error;
@@ -50,8 +53,14 @@ export function Past({ recent, before, workshop, sites, now }: PastProps) {
       </AccordionSummary>
       <AccordionDetails>
         <Stack spacing={1.25}>
-          {[...recent, ...older].map(({ row, file, isSettled }) => (
-            <JobCard key={row.data.id} row={row} file={file} isSettled={isSettled} now={now} />
+          {[...recent, ...older].map(({ row, file }) => (
+            <JobCard
+              key={row.data.id}
+              row={row}
+              file={file}
+              told={told[row.data.id] ?? toldOlder?.[row.data.id]}
+              now={now}
+            />
           ))}
           {pages.isFetchingNextPage && <LinearProgress aria-label="Reading on" />}
           {pages.hasNextPage && (

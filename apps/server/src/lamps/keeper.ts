@@ -1,0 +1,91 @@
+import { createHash } from 'node:crypto';
+import type { JobFile, JobLamps, ToldLamps } from '@early-lantern/contract';
+import { judgeJob } from '@early-lantern/core';
+import { inArray } from 'drizzle-orm';
+import type { Database } from '../db/database.ts';
+import { jobLamps } from '../db/schema.ts';
+import { told } from './told.ts';
+
+/** Works out what a job's lamps say. */
+export type Judging = (file: JobFile) => Promise<ToldLamps>;
+
+/** The lamps of jobs in lists: read where they are known, else worked out one after the other. */
+export interface LampKeeper {
+  /** What is known of these, by job id; what is not is worked out next, before what was asked for earlier. */
+  lampsOf(db: Database, files: readonly JobFile[]): Promise<Record<string, JobLamps>>;
+}
+
+interface Waiting {
+  madeOf: string;
+  file: JobFile;
+  db: Database;
+}
+
+/** A job whose lamps could not be worked out is not tried again until something of it has changed. */
+export function keepLamps(judge: Judging = judgeHere): LampKeeper {
+  const waiting = new Map<string, Waiting>();
+  const failed = new Map<string, { madeOf: string; why: string }>();
+  let isBusy = false;
+
+  const work = async () => {
+    if (isBusy) return;
+    isBusy = true;
+    for (;;) {
+      const [next] = waiting;
+      if (!next) break;
+      const [jobId, { madeOf, file, db }] = next;
+      try {
+        const lamps = await judge(file);
+        await db
+          .insert(jobLamps)
+          .values({ jobId, madeOf, lamps })
+          .onConflictDoUpdate({ target: jobLamps.jobId, set: { madeOf, lamps } });
+        failed.delete(jobId);
+      } catch (error) {
+        failed.set(jobId, { madeOf, why: (error as Error).message });
+      }
+      // Asked for anew meanwhile it stays in line.
+      if (waiting.get(jobId)?.madeOf === madeOf) waiting.delete(jobId);
+    }
+    isBusy = false;
+  };
+
+  return {
+    async lampsOf(db, files) {
+      if (files.length === 0) return {};
+      const ids = files.map(({ job }) => job.id);
+      const rows = await db.select().from(jobLamps).where(inArray(jobLamps.jobId, ids));
+      const known = new Map(rows.map((row) => [row.jobId, row]));
+      const asked: [string, Waiting][] = [];
+      const found = files.map((file): [string, JobLamps] => {
+        const { id } = file.job;
+        const madeOf = createHash('sha256')
+          .update(JSON.stringify([VERSION, file]))
+          .digest('base64');
+        const row = known.get(id);
+        if (row?.madeOf === madeOf) return [id, { lamps: row.lamps, failure: null }];
+        const fault = failed.get(id);
+        if (fault?.madeOf === madeOf) return [id, { lamps: null, failure: fault.why }];
+        asked.push([id, { madeOf, file, db }]);
+        return [id, { lamps: null, failure: null }];
+      });
+      // Whoever asked last looks at it now: that comes first.
+      const earlier = [...waiting].filter(([id]) => !ids.includes(id));
+      waiting.clear();
+      for (const [id, one] of [...asked, ...earlier].slice(0, MOST_WAITING)) waiting.set(id, one);
+      void work();
+      return Object.fromEntries(found);
+    },
+  };
+}
+
+/** No more wait at once: what falls out is asked for again by whoever looks at it. */
+const MOST_WAITING = 200;
+/** Counts up with every change of the program that makes other lamps of the same job. */
+const VERSION = 1;
+
+/** In this very thread, once whoever came before has had their turn. */
+async function judgeHere(file: JobFile): Promise<ToldLamps> {
+  await new Promise(setImmediate);
+  return told(judgeJob(file));
+}
