@@ -15,6 +15,12 @@ export const LookLimits = z.strictObject({
   narrowPct: z.number().min(10).max(100),
   /** So high the foot may end above the floor, m. */
   footM: LengthM.min(0.005).max(0.5),
+  /** So far balloons reach out of a corner at least, over half of the width there, per cent. */
+  cornerPct: z.number().min(10).max(150),
+  /** Of the largest that are to face the front so many may hide, per cent. */
+  hiddenPct: z.number().min(0).max(100),
+  /** So deep a crevice may be before it is told, m. */
+  creviceM: LengthM.min(0.03).max(1),
   /** Patches of one colour in which of so many dealings, per cent, none is as large. */
   clumpPct: z.number().min(50).max(100),
 });

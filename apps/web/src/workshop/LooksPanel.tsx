@@ -20,6 +20,9 @@ const words: Record<keyof LookLimits, { label: string; min: number; max: number;
   offM: { label: 'Off the line drawn', min: 0.01, max: 1 },
   narrowPct: { label: 'Narrowest, % of its width', min: 10, max: 100, isPct: true },
   footM: { label: 'Foot above the floor', min: 0.005, max: 0.5 },
+  cornerPct: { label: 'Corner, % as full as the rest', min: 10, max: 150, isPct: true },
+  hiddenPct: { label: 'Large ones that may hide, %', min: 0, max: 100, isPct: true },
+  creviceM: { label: 'Crevice as deep as', min: 0.03, max: 1 },
   clumpPct: { label: 'Clump: larger than in so many of 100 dealings', min: 50, max: 100, isPct: true },
 };
 

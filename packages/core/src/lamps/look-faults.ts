@@ -13,11 +13,6 @@ export interface LookFault {
   says: string;
 }
 
-/** A corner that reaches less far out than this over half of the width looks slumped, per cent. From memory. */
-const FLAT_PCT = 90;
-/** More of the largest hidden than this share, and the crew cannot turn them all. From memory. */
-const MOST_HIDDEN = 0.5;
-
 /** All that the eye will find at a piece, what is seen first at the head. */
 export function lookFaults(look: FullPiece, { units, colours }: JobFile['workshop']): LookFault[] {
   const { id, gaps, largestGapM, spineSeenM, straightness, evenness, floorContact, clumps, limits } = look;
@@ -72,7 +67,7 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
       `its middle strays ${length(straightness.offM)} from the line drawn.`,
     );
   const [flat] = corners;
-  if (flat && flat.reachPct < FLAT_PCT)
+  if (flat && flat.reachPct < limits.cornerPct)
     add(
       'corner',
       'a corner slumps',
@@ -85,7 +80,7 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
       `${length(open.lengthM)} of an edge bare`,
       `${length(open.lengthM)} of the edge it runs along is bare.${edgesOpen.length > 1 ? ` ${plural(edgesOpen.length - 1, 'other stretch', 'other stretches')} as well.` : ''}`,
     );
-  if (largeHidden && largeHidden.hidden.length > MOST_HIDDEN * largeHidden.of)
+  if (largeHidden && 100 * largeHidden.hidden.length > limits.hiddenPct * largeHidden.of)
     add(
       'hidden',
       `${largeHidden.hidden.length} of ${largeHidden.of} large ones hide`,

@@ -79,7 +79,7 @@ export function detailsOf(
     evenness: thin ? { narrowPct: thin.narrowPct, ...asPlace(thin.at) } : null,
     floorContact: floorContact(placement, byLine),
     clumps: clumps(piece, byLine.flat(), limits),
-    crevices: crevices(byLine.flat()),
+    crevices: crevices(byLine.flat(), limits),
     scarce: isEven(piece) ? byLine.flatMap(scarceIn) : [],
     largeHidden: mixOf(piece)?.largeToFront ? largeHidden(byLine.flat()) : null,
     edgesOpen: alongLines
@@ -182,13 +182,11 @@ export function scarceIn(
   });
 }
 
-/** A crevice deeper than this is told. From memory. */
-const DEEP_M = inchesToMetres(8);
-
-function crevices(balls: Balls[number]): Details['crevices'] {
+/** Deep places between balloons. */
+function crevices(balls: Balls[number], { creviceM }: LookLimits): Details['crevices'] {
   const rows = asBalls(balls);
   const seen = frontOf(rows, CELL_M);
-  return crevicesIn(pitsOf(seen, outlineOf(seen, rows)), DEEP_M).map(({ uM, vM, depthM }) => ({
+  return crevicesIn(pitsOf(seen, outlineOf(seen, rows)), creviceM).map(({ uM, vM, depthM }) => ({
     xM: uM,
     yM: vM,
     depthM,

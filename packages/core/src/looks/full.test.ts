@@ -109,6 +109,13 @@ test('the lamp: lit, low with gaps, out with a wide one; nothing to settle is to
     state: 'low',
     figure: '3 of 4 large ones hide',
   });
+  const strict = { ...one.limits, hiddenPct: 25, cornerPct: 120 };
+  expect(lamp({ ...none, limits: strict, largeHidden: hidden(2) }).state).toBe('low');
+  expect(lamp({ ...none, limits: strict, corners: [{ xM: 1, yM: 1, reachPct: 110 }] })).toMatchObject({
+    state: 'low',
+    figure: 'a corner slumps',
+  });
+  expect(lamp({ ...none, corners: [{ xM: 1, yM: 1, reachPct: 110 }] }).state).toBe('lit');
   expect(lamp({ ...none, spineSeenM: 0.11 }).state).toBe('out');
   expect(lamp({ ...none, gaps: [gap], largestGapM: 0.11 }).state).toBe('out');
   expect(fullLamp(file, { pieces: [], fillers: [], isQuick: false }).state).toBe('unlit');

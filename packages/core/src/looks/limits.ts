@@ -1,7 +1,7 @@
 import type { LookedKind, LookLimits, Piece, Workshop } from '@early-lantern/contract';
 import { inchesToMetres } from '../quantity/length.ts';
 
-/** What the eye is not to find, as is usual. Common practice, no source; widths, middle and patches from memory. */
+/** What the eye is not to find, as is usual. Common practice, no source; widths, middle, corners, hidden ones, crevices and patches from memory. */
 export const usualLimits: LookLimits = {
   gapM: inchesToMetres(1.5),
   stringM: inchesToMetres(1),
@@ -9,6 +9,9 @@ export const usualLimits: LookLimits = {
   offM: inchesToMetres(4),
   narrowPct: 80,
   footM: inchesToMetres(1.5),
+  cornerPct: 90,
+  hiddenPct: 50,
+  creviceM: inchesToMetres(8),
   clumpPct: 99,
 };
 
