@@ -23,6 +23,8 @@ export const LookLimits = z.strictObject({
   creviceM: LengthM.min(0.03).max(1),
   /** Patches of one colour in which of so many dealings, per cent, none is as large. */
   clumpPct: z.number().min(50).max(100),
+  /** Accents leave no longer stretch without one than so many times their distance if they were spread evenly. */
+  apartTimes: z.number().min(1).max(20),
 });
 export type LookLimits = z.infer<typeof LookLimits>;
 

@@ -80,6 +80,13 @@ export const FullPiece = z.strictObject({
   edgesOpen: z.array(z.strictObject({ ...off, lengthM: z.number() })),
   /** Corners of its line, the most slumped first: how far its outline reaches beyond each over half of the width there, per cent. */
   corners: z.array(z.strictObject({ ...off, reachPct: z.number() })),
+  /**
+   * Accents that are to be spread, of each sort of which there are three or more: the longest stretch without one, where it is,
+   * and how far apart they would be evenly spread, m.
+   */
+  accents: z.array(
+    z.strictObject({ name: z.string(), of: z.int(), freeM: z.number(), evenM: z.number(), ...off }),
+  ),
   /** Made with air between its balloons, as a chain is: nothing of it is to be closed. */
   isOpen: z.boolean(),
   /** What to look at when it hangs and one steps back, and what to do about it: a sentence each. */

@@ -64,7 +64,7 @@ export { rideThings } from './loading/kit.ts';
 export type { LongerLoad } from './loading/longer.ts';
 export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';
-export { boardsBehind } from './looks/boards-behind.ts';
+export { aroundOf } from './looks/around-of.ts';
 export { closedPiece } from './looks/closed-piece.ts';
 export { type Heat, heatOf } from './looks/heat.ts';
 export { usualLimits } from './looks/limits.ts';
@@ -83,7 +83,7 @@ export { type Cut, cutsOnLine, nearestShare, withCut } from './piece/cuts-on-lin
 export { usualTable } from './piece/furnishing.ts';
 export { letHang } from './piece/let-hang.ts';
 export { lineOfLength } from './piece/line-of-length.ts';
-export { mixOf } from './piece/mix-of.ts';
+export { dealtAgain, mixOf } from './piece/mix-of.ts';
 export { moved } from './piece/moved.ts';
 export { kindNames, newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';

@@ -58,7 +58,7 @@ function inWords({ wall, alike }: PaletteReading): string {
   const all = alike.filter(({ eyes }) => eyes === 'usual');
   const names = (own: typeof wall) => own.map(({ colour }) => colour.name).join(', ');
   const told = [
-    ...(hiding.length > 0 ? [`Hardly to be seen against the wall: ${names(hiding)}.`] : []),
+    ...(hiding.length > 0 ? [`Almost the colour of the wall: ${names(hiding)}.`] : []),
     ...(dim.length > 0 ? [`Lost against it from across the room: ${names(dim)}.`] : []),
     ...all.map(
       ({ one, other, isNear }) =>

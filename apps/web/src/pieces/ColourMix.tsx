@@ -1,4 +1,5 @@
 import type { Colour, Mix } from '@early-lantern/contract';
+import { dealtAgain } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
 import CasinoIcon from '@mui/icons-material/ShuffleOutlined';
 import {
@@ -14,6 +15,7 @@ import {
 } from '@mui/material';
 import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
+import { ByHandLine } from './ByHandLine.tsx';
 import { ColourRow } from './ColourRow.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
 import { Stretches } from './Stretches.tsx';
@@ -53,7 +55,7 @@ export const ColourMix = memo(
               <IconButton
                 size="small"
                 aria-label="Deal the balloons again"
-                onClick={() => onChange({ seed: (mix.seed + 1) % 2 ** 31 })}
+                onClick={() => onChange(dealtAgain(mix, 1))}
               >
                 <CasinoIcon fontSize="small" />
               </IconButton>
@@ -86,6 +88,7 @@ export const ColourMix = memo(
             Set sizes colour by colour
           </Button>
         )}
+        <ByHandLine mix={mix} onChange={onChange} />
         <Stretches mix={mix} known={colours} onChange={onChange} />
       </Box>
     );

@@ -1,6 +1,6 @@
 import type { Availability, JobFile, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
 import {
-  boardsBehind,
+  aroundOf,
   choiceCost,
   countPieces,
   draftPlan,
@@ -123,7 +123,7 @@ const planner = {
     const settled = known.job.pieces.flatMap((piece) => {
       const picture =
         wanted.includes(piece.id) &&
-        settledPictureOf(piece, known.workshop, boardsBehind(piece, known.job.pieces));
+        settledPictureOf(piece, known.workshop, aroundOf(piece, known.job.pieces, known.workshop));
       return picture ? [[piece.id, picture] as const] : [];
     });
     return { plan, settled: Object.fromEntries(settled) };
@@ -174,7 +174,7 @@ const planner = {
   /** How deep one looks into a piece from the front; undefined where it does not settle. */
   heat: ({ job, workshop }: JobFile, pieceId: PieceId): Heat | undefined => {
     const piece = job.pieces.find(({ id }) => id === pieceId);
-    return piece && heatOf(piece, workshop, boardsBehind(piece, job.pieces));
+    return piece && heatOf(piece, workshop, aroundOf(piece, job.pieces, workshop));
   },
   /** Who does what when, and what can be told at a glance. */
   drafted: (file: JobFile): Plan => draftPlan(file),

@@ -67,8 +67,8 @@ export function BackupPanel() {
       </Box>
       {data && (
         <Typography sx={{ fontSize: 14, color: 'text.secondary', overflowWrap: 'anywhere' }}>
-          They lie in {data.folder}. Copy them to another disk too. To bring one back, stop Early Lantern and
-          run <code>./lantern restore</code> with its file.
+          Backups lie in {data.folder}. Copy them to another disk too. To bring one back, stop Early Lantern
+          and run <code>./lantern restore</code> with its file.
         </Typography>
       )}
     </Paper>

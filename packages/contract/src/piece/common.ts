@@ -3,6 +3,7 @@ import { Hold } from '../hold.ts';
 import { ColourId, SpotId } from '../ids.ts';
 import { type Breach, repeated, sharesAddUp, withRule } from '../rules.ts';
 import { DiameterIn, Id, LengthM, Name, SharePct } from '../scalars.ts';
+import { ByHand } from './by-hand.ts';
 import { Attachment, On } from './carried.ts';
 
 /** A point of the spot's elevation, metres right of and above its lower left corner. */
@@ -188,6 +189,8 @@ export const mixFields = {
   }),
   /** Besides, larger ones for the large gaps. */
   largeFillers: z.strictObject({ ...FillerFields.shape, perM: z.number().min(0).max(40) }).optional(),
+  /** Changed after it was looked at, in the order in which it was done. */
+  byHand: z.array(ByHand).max(60).optional(),
   seed: Seed,
 };
 

@@ -4,6 +4,7 @@ import { OrganicGarland } from './organic-garland.ts';
 import { Accent, Backdrop, Furnishing } from './other.ts';
 import { Centrepiece, PackedArch, PackedColumn, PairArch, SquareColumn, TableArch, Tower } from './packed.ts';
 
+export * from './by-hand.ts';
 export * from './carried.ts';
 export * from './common.ts';
 export * from './dressed.ts';

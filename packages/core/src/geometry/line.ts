@@ -147,10 +147,14 @@ export function snaked(
 export function nearestOnChain(chain: readonly XY[], { x, y }: XY): { along: number; far: number } {
   let [passed, along, least] = [0, 0, Infinity];
   chain.forEach((point, i) => {
-    const before = chain[i - 1];
-    if (before) passed += Math.hypot(point.x - before.x, point.y - before.y);
-    const far = Math.hypot(point.x - x, point.y - y);
-    if (far < least) [along, least] = [passed, far];
+    const before = chain[i - 1] ?? point;
+    const [dx, dy] = [point.x - before.x, point.y - before.y];
+    const long = Math.hypot(dx, dy);
+    const share =
+      long > 0 ? Math.min(1, Math.max(0, ((x - before.x) * dx + (y - before.y) * dy) / long ** 2)) : 0;
+    const far = Math.hypot(before.x + share * dx - x, before.y + share * dy - y);
+    if (far < least) [along, least] = [passed + share * long, far];
+    passed += long;
   });
   return { along, far: least };
 }

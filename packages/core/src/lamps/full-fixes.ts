@@ -25,7 +25,10 @@ export function fullFixes(file: JobFile, { lamps, full, pieces }: Plan): Fix[] {
   const faults = faultsIn(file, full.pieces).length;
   const alone = [filled(file, lengthOf), ...ways.map((way) => stepOf(file, way, lengthOf))];
   const single = alone.filter((step) => step !== undefined);
-  const steps = single.length > 1 ? [allOf(file, lengthOf), ...single] : single;
+  // Where one way mends it all, all of them together are that one.
+  const all = single.length > 1 ? allOf(file, lengthOf) : undefined;
+  const others = single.filter(({ label }) => label !== all?.label);
+  const steps = all ? [all, ...others] : others;
   return steps.flatMap((step): Fix[] => {
     const changes = changesTo(file, step);
     const after = applyChanges(file, changes);

@@ -1,6 +1,14 @@
-import type { FullPiece, JobFile, Piece } from '@early-lantern/contract';
+import type { ByHand, FullPiece, JobFile, Piece } from '@early-lantern/contract';
 import { fullOf } from '../looks/full.ts';
-import { mixOf, withMix } from '../piece/mix-of.ts';
+import {
+  accentMoved,
+  clumpSwapped,
+  clusterTurned,
+  edgesCovered,
+  stretchWidened,
+} from '../looks/hand-ways.ts';
+import { dealtAgain, mixOf, withMix } from '../piece/mix-of.ts';
+import { sumOf } from '../quantity/group.ts';
 import { formatLength } from '../quantity/length.ts';
 import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
@@ -19,6 +27,20 @@ interface Way {
   change: (file: JobFile, piece: Piece, look: FullPiece) => Piece | undefined;
   /** What is done, in words, beginning with a verb. */
   says: (changed: readonly Piece[], before: JobFile) => string;
+}
+
+/** How much was done by hand to pieces that was not before: swaps and turns, clusters or single balloons. */
+function doneSince(changed: readonly Piece[], { job }: JobFile): number {
+  return changed.reduce((sum, piece) => {
+    const before = job.pieces.find(({ id }) => id === piece.id);
+    const known = (before && mixOf(before)?.byHand?.length) ?? 0;
+    return sum + sumOf((mixOf(piece)?.byHand ?? []).slice(known).map(amountOf));
+  }, 0);
+}
+
+function amountOf(done: ByHand): number {
+  if (done.what === 'widen') return done.clusters;
+  return done.what === 'edge' ? done.singles : 1;
 }
 
 const names = (pieces: readonly Piece[]) => listed(pieces.map(({ name }) => name));
@@ -44,9 +66,36 @@ export const ways: readonly Way[] = [
     says: (changed) => `raise the corners of ${names(changed)}`,
   },
   {
+    mends: ['clump'],
+    change: clumpSwapped,
+    says: (changed, before) =>
+      `change the colours of ${plural(doneSince(changed, before), 'cluster')} for those of ${doneSince(changed, before) === 1 ? 'another' : 'others'}`,
+  },
+  {
+    mends: ['gap', 'string', 'hidden'],
+    change: clusterTurned,
+    says: (changed, before) => `turn ${plural(doneSince(changed, before), 'cluster')}`,
+  },
+  {
+    mends: ['accents'],
+    change: accentMoved,
+    says: (changed) => `move an accent of ${names(changed)} to where there is none`,
+  },
+  {
     mends: DEALT,
     change: dealtAnew,
     says: (changed) => `deal ${plural(changed.length, 'garland')} anew`,
+  },
+  {
+    mends: ['thin'],
+    change: stretchWidened,
+    says: (changed, before) => `tie in ${plural(doneSince(changed, before), 'cluster')} where it is thin`,
+  },
+  {
+    mends: ['edge'],
+    change: edgesCovered,
+    says: (changed, before) =>
+      `cover bare edges with ${plural(doneSince(changed, before), 'single balloon')}`,
   },
   {
     mends: ['thin', 'edge'],
@@ -90,7 +139,7 @@ function dealtAnew(file: JobFile, piece: Piece): Piece | undefined {
   const mix = mixOf(piece);
   if (!mix) return undefined;
   for (let i = 1; i <= DEALS; i++) {
-    const dealt = withMix(piece, { seed: (mix.seed + i) % 2 ** 31 });
+    const dealt = withMix(piece, dealtAgain(mix, i));
     const pieces = file.job.pieces.map((one) => (one.id === dealt.id ? dealt : one));
     const { pieces: looks } = fullOf({ ...file, job: { ...file.job, pieces } }, false);
     const own = looks.filter(({ id }) => id === dealt.id);

@@ -4,7 +4,7 @@ import { plural } from '../quantity/plural.ts';
 
 /** Something that the eye will find at a piece. */
 export interface LookFault {
-  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend' | 'edge' | 'hidden' | 'corner';
+  kind: 'gap' | 'string' | 'foot' | 'clump' | 'thin' | 'bend' | 'edge' | 'hidden' | 'corner' | 'accents';
   pieceId: string;
   /** Every guest sees it. */
   isWide: boolean;
@@ -16,7 +16,7 @@ export interface LookFault {
 /** All that the eye will find at a piece, what is seen first at the head. */
 export function lookFaults(look: FullPiece, { units, colours }: JobFile['workshop']): LookFault[] {
   const { id, gaps, largestGapM, spineSeenM, straightness, evenness, floorContact, clumps, limits } = look;
-  const { edgesOpen, largeHidden, corners } = look;
+  const { edgesOpen, largeHidden, corners, accents } = look;
   const { needed, counted, name } = look.fillers;
   const length = (metres: number) => formatLength(metres, units);
   const faults: LookFault[] = [];
@@ -66,6 +66,13 @@ export function lookFaults(look: FullPiece, { units, colours }: JobFile['worksho
       `${length(straightness.offM)} off its line`,
       `its middle strays ${length(straightness.offM)} from the line drawn.`,
     );
+  for (const { name, of, freeM, evenM } of accents)
+    if (freeM > limits.apartTimes * evenM)
+      add(
+        'accents',
+        `${name} crowd together`,
+        `its ${of} ${name} crowd together: ${length(freeM)} are without any; spread evenly they are ${length(evenM)} apart.`,
+      );
   const [flat] = corners;
   if (flat && flat.reachPct < limits.cornerPct)
     add(

@@ -1,19 +1,21 @@
-import type { FullPiece, LookLimits, Piece } from '@early-lantern/contract';
+import type { FullPiece, LookLimits, Piece, Workshop } from '@early-lantern/contract';
 import { chainLength, nearestOnChain, type XY } from '../geometry/line.ts';
 import { mixOf } from '../piece/mix-of.ts';
 import { sharpCorners } from '../piece/organic-garland.ts';
-import type { Area } from '../piece/part.ts';
 import type { Placement } from '../piece/placement.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { accentsAlong } from './accents.ts';
 import { type Disc, lookAlong } from './along-line.ts';
+import type { Around } from './around.ts';
+import { ownBoards } from './around-of.ts';
 import { clumpsOf } from './clumps.ts';
 import { cornerReach } from './corners.ts';
 import { openEdges } from './edges.ts';
 import { footOf } from './foot.ts';
 import { outlineOf } from './gaps.ts';
-import { asBalls } from './heat.ts';
 import { hiddenLargest } from './largest.ts';
 import type { Look } from './look-of.ts';
+import { asBalls } from './near-pairs.ts';
 import { crevicesIn, frontOf, pitsOf } from './pits.ts';
 import { ownersFrom } from './seen.ts';
 import { settledBalls } from './settled-picture.ts';
@@ -34,6 +36,7 @@ type Details = Pick<
   | 'largeHidden'
   | 'edgesOpen'
   | 'corners'
+  | 'accents'
 >;
 
 /** None of it: for what is not dressed organically, and while something is dragged. */
@@ -47,27 +50,31 @@ export const noDetails: Details = {
   largeHidden: null,
   edgesOpen: [],
   corners: [],
+  accents: [],
 };
 
 /**
  * What the eye finds besides gaps: a bend that nobody drew, a thin place, a foot off the floor, a patch of one colour, a large
  * balloon that hides, an edge left open.
- * @param boards panels and boards that it runs along
+ * @param around boards that it runs along, accents that hang on it
  */
 export function detailsOf(
   piece: Piece,
   placement: Placement,
   look: Look,
   limits: LookLimits,
-  boards: readonly Area[],
+  around: Around,
+  { colours }: Pick<Workshop, 'colours'>,
 ): Details {
+  const boards = [...ownBoards(piece), ...around.boards];
   const { lines = [] } = placement;
   const byLine = settledBalls(placement, look);
   const alongLines = lines.map(
     ({ chain, widthM, taper }, i): AlongLine => ({
       chain,
       widthAt: (share: number) => widthM * (1 - (1 - taper) * share),
-      discs: (byLine[i] ?? []).map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM })),
+      discs: discsOf((byLine[i] ?? []).filter(({ role }) => role !== 'accent')),
+      atEdges: discsOf((byLine[i] ?? []).filter(({ role }) => role === 'accent')),
     }),
   );
   const outlines = alongLines.flatMap(({ chain, widthAt, discs }) => lookAlong(chain, discs, widthAt) ?? []);
@@ -83,9 +90,14 @@ export function detailsOf(
     scarce: isEven(piece) ? byLine.flatMap(scarceIn) : [],
     largeHidden: mixOf(piece)?.largeToFront ? largeHidden(byLine.flat()) : null,
     edgesOpen: alongLines
-      .flatMap(({ chain, widthAt, discs }) => openEdges(chain, widthAt, boards, discs, limits.wideM))
+      .flatMap(({ chain, widthAt, discs, atEdges }) =>
+        openEdges(chain, widthAt, boards, [...discs, ...atEdges], limits.wideM),
+      )
       .map(({ lengthM, ...place }) => ({ ...asPlace(place), lengthM })),
     corners: cornersOf(piece, alongLines[0]),
+    accents: lines.flatMap(({ chain }, i) =>
+      accentsOf(piece, chain, byLine[i] ?? [], i === 0 ? around : undefined, colours),
+    ),
   };
 }
 
@@ -100,6 +112,30 @@ interface AlongLine {
   chain: readonly XY[];
   widthAt: (share: number) => number;
   discs: readonly Disc[];
+  /** Single balloons on the edges beside it: they are none of its outline. */
+  atEdges: readonly Disc[];
+}
+
+const discsOf = (balls: Balls[number]) => balls.map(({ xM, yM, rM }): Disc => ({ x: xM, y: yM, r: rM }));
+
+/** How what goes one by one is spread along a line: what is attached and hangs on it, balloons of scarce colours. */
+function accentsOf(
+  piece: Piece,
+  chain: readonly XY[],
+  balls: Balls[number],
+  around: Around | undefined,
+  colours: Workshop['colours'],
+): Details['accents'] {
+  const singly = (mixOf(piece)?.colours ?? []).filter((one) => one.singly).map(({ colour }) => colour);
+  return accentsAlong(
+    around ? piece : { ...piece, attachments: [] },
+    chain,
+    around?.accents ?? [],
+    balls
+      .filter(({ role, colour }) => role === 'base' && singly.includes(colour))
+      .map(({ colour, tieX, tieY }) => ({ colour, at: { x: tieX, y: tieY } })),
+    (id) => colours.find((one) => one.id === id)?.name ?? id,
+  );
 }
 
 /** The sharp corners of a garland's line, and whether balloons fill them. */

@@ -12,9 +12,9 @@ import { sizeName } from '../balloon/catalogue.ts';
 import { clusterName } from '../piece/cluster-names.ts';
 import { designOf } from '../piece/design.ts';
 import { kindOf } from '../piece/kinds.ts';
-import type { Area } from '../piece/part.ts';
 import { schoolsOf } from '../piece/recipe-of.ts';
-import { boardsBehind, ownBoards } from './boards-behind.ts';
+import { type Around, alone } from './around.ts';
+import { aroundOf } from './around-of.ts';
 import { detailsOf, noDetails } from './details.ts';
 import { limitsOf } from './limits.ts';
 import { type Filler, type Look, lookOf } from './look-of.ts';
@@ -32,7 +32,7 @@ const known = new LRUCache<string, Seen>({ max: 80 });
 /** How the pieces of a job will look that are made of balloons. @param isQuick while something is dragged */
 export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   const seen = job.pieces.flatMap(
-    (piece) => seenOf(piece, workshop, isQuick, boardsBehind(piece, job.pieces)) ?? [],
+    (piece) => seenOf(piece, workshop, isQuick, aroundOf(piece, job.pieces, workshop, isQuick)) ?? [],
   );
   return {
     pieces: seen.map(({ piece }) => piece),
@@ -42,30 +42,28 @@ export function fullOf({ job, workshop }: JobFile, isQuick: boolean): Full {
   };
 }
 
-/** What is seen of one piece; undefined for what has no balloons. @param behind panels and boards of what carries it */
+/** What is seen of one piece; undefined for what has no balloons. @param around what it lies against, and what hangs on it */
 export function seenOf(
   piece: Piece,
   workshop: JobFile['workshop'],
   isQuick: boolean,
-  behind: readonly Area[] = [],
+  around: Around = alone,
 ): Seen | undefined {
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
   const limits = limitsOf(piece, workshop);
-  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify([limits, behind])} ${design.key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${workshop.units} ${JSON.stringify([limits, around.key, around.accents])} ${design.key}`;
   const before = known.get(name);
   if (before) return before;
   if (kindOf(piece).isOpen?.(piece)) return seenOpen(piece, limits);
   const placement = design.placement();
-  const look = lookOf(design.key, placement, limits, isQuick, behind);
+  const look = lookOf(design.key, placement, limits, isQuick, around);
   if (!look) {
     const packed = packedLook(placement, limits, isQuick);
     const seen = packed && seenPacked(piece, packed, limits, workshop);
     if (seen) known.set(name, seen);
     return seen;
   }
-  const details = isQuick
-    ? noDetails
-    : detailsOf(piece, placement, look, limits, [...ownBoards(piece), ...behind]);
+  const details = isQuick ? noDetails : detailsOf(piece, placement, look, limits, around, workshop);
   const fillers = fillersAlong(piece, look);
   const full = {
     ...asFullPiece(piece, look, () => inWords(look.fillers)),

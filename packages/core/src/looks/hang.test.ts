@@ -4,6 +4,7 @@ import { sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { seededRandom } from '../quantity/random.ts';
 import { garland } from '../test/samples.ts';
+import { alone } from './around.ts';
 import { hung } from './hang.ts';
 import { resettle } from './resettle.ts';
 import { settleBalls, type TiedBalls } from './soft-balls.ts';
@@ -74,7 +75,7 @@ test('carried by a board it lies against it, and beyond the edge of the board go
   const board = { xM: 0, yM: 0, widthM: 1, heightM: 3 };
   const rows = ({ x, z, r }: TiedBalls) =>
     Array.from(x, (at, i) => ({ x: at, z: z[i] as number, r: r[i] as number }));
-  const onBoard = rows(hung(lines, [], false, [board]).balls);
+  const onBoard = rows(hung(lines, [], false, { ...alone, boards: [board], key: 'a board' }).balls);
   const over = onBoard.filter(({ x }) => x < 0.98);
   const past = onBoard.filter(({ x, r }) => x > 1 + r);
   expect(over.length).toBeGreaterThan(3);
@@ -82,7 +83,7 @@ test('carried by a board it lies against it, and beyond the edge of the board go
   for (const { z, r } of over) expect(z).toBeGreaterThan(0.8 * r);
   expect(Math.min(...past.map(({ z, r }) => z - r))).toBeLessThan(-0.02);
   // At a wall nothing goes behind.
-  for (const { z, r } of rows(hung(lines, [], false).balls)) expect(z).toBeGreaterThan(0.8 * r);
+  for (const { z, r } of rows(hung(lines, [], false, alone).balls)) expect(z).toBeGreaterThan(0.8 * r);
 });
 
 test('while a line is dragged balloons follow it: shoved along they keep their shape, bent they give way there', () => {
@@ -95,8 +96,13 @@ test('while a line is dragged balloons follow it: shoved along they keep their s
     [1.8, 1.5],
     [3.6, 1.5],
   ] as const;
-  const first = hung(linesOf(straight), [], true).balls;
-  const shoved = hung(linesOf(straight.map(([x, y]) => [x + 0.25, y + 0.125] as const)), [], true).balls;
+  const first = hung(linesOf(straight), [], true, alone).balls;
+  const shoved = hung(
+    linesOf(straight.map(([x, y]) => [x + 0.25, y + 0.125] as const)),
+    [],
+    true,
+    alone,
+  ).balls;
   for (let i = 0; i < first.x.length; i++) {
     expect(shoved.x[i]).toBeCloseTo((first.x[i] as number) + 0.25, 9);
     expect(shoved.y[i]).toBeCloseTo((first.y[i] as number) + 0.125, 9);
@@ -108,7 +114,7 @@ test('while a line is dragged balloons follow it: shoved along they keep their s
     [2.05, 1.625],
     [3.85, 1.6],
   ]);
-  const given = hung(bent, [], true).balls;
+  const given = hung(bent, [], true, alone).balls;
   expect(given.x.length).toBe(first.x.length);
   for (let i = 0; i < given.x.length; i++)
     expect(Math.abs((given.y[i] as number) - (shoved.y[i] as number))).toBeLessThan(inchesToMetres(4));

@@ -1,5 +1,7 @@
 import { LRUCache } from 'lru-cache';
-import { type DressLine, dress } from '../piece/dressing.ts';
+import { doneTo } from '../piece/by-hand.ts';
+import type { DressLine } from '../piece/dress-line.ts';
+import { dress } from '../piece/dressing.ts';
 import { placeDressing } from '../piece/dressing-placement.ts';
 import { flatness } from '../piece/organic-law.ts';
 import type { Area } from '../piece/part.ts';
@@ -7,14 +9,20 @@ import type { DrawnShape } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import type { Around } from './around.ts';
+import { liftOver } from './lift-over.ts';
 import { resettle } from './resettle.ts';
-import { type Obstacles, type Plate, type Rod, settleBalls, type TiedBalls } from './soft-balls.ts';
+import { settleAmong } from './settle-among.ts';
+import type { Obstacles, Plate, Rod, TiedBalls } from './soft-balls.ts';
 import type { Spine } from './spine.ts';
 
 /** Steps of settling while something is dragged. */
 const QUICK_STEPS = 30;
 /** What a garland is strung on is seen as a string of 1 in. */
 const STRING_R_M = inchesToMetres(0.5);
+
+/** What a piece lies against: boards, balloons that keep their places, and all of it as one word. */
+type Surroundings = Pick<Around, 'boards' | 'balls' | 'under' | 'key'>;
 
 /** The base of what is dressed organically as it hangs: settled, without fillers, with what is in its way. */
 export interface Hung {
@@ -32,27 +40,29 @@ const known = new LRUCache<string, Hung>({ max: 60 });
  * The base of a piece hung and settled. Where it hangs depends neither on how many fillers are counted nor, but for
  * stretches of a colour, on the colours: another palette leaves every balloon in its place.
  * @param isQuick a few steps only, for while it is dragged
- * @param behind boards of what carries it: it lies against them
+ * @param around what it lies against: boards, and balloons of what carries it
  */
 export function hung(
   lines: readonly DressLine[],
   shapes: readonly DrawnShape[],
   isQuick: boolean,
-  behind: readonly Area[] = [],
+  around: Surroundings,
 ): Hung {
-  const key = `${isQuick ? 'quick' : 'fine'} ${hangKey(lines, shapes, behind)}`;
+  const key = `${isQuick ? 'quick' : 'fine'} ${hangKey(lines, shapes, around)}`;
   const before = known.get(key);
   if (before) return before;
-  const dressed = lines.map((line) => placeDressing(line, { ...dress(line), fillers: [] }));
+  const dressed = lines.map((line) => placeDressing(line, { ...dress(line), fillers: [], edgeSingles: 0 }));
   const middleZ = middleOf(lines[0] as DressLine);
   const balls = tiedBalls(lines, dressed);
+  const strings = stringsOf(lines, dressed);
+  liftOver(around.under, balls, strings);
   const meanRM = sumOf([...balls.r]) / Math.max(1, balls.r.length);
-  const obstacles = obstaclesOf(lines, shapes, behind, middleZ, meanRM);
-  const warm = isQuick ? lastHung.get(makeKey(lines)) : undefined;
+  const obstacles = obstaclesOf(lines, shapes, around.boards, middleZ, meanRM);
+  const warm = isQuick && around.balls.length === 0 ? lastHung.get(makeKey(lines)) : undefined;
   if (!(warm && followed(balls, warm, obstacles)))
-    settleBalls(balls, obstacles, isQuick ? { mostSteps: QUICK_STEPS } : {});
+    settleAmong(balls, around.balls, obstacles, isQuick ? QUICK_STEPS : undefined);
   if (isQuick) lastHung.set(makeKey(lines), balls);
-  const hanging = { balls, obstacles, strings: stringsOf(lines, dressed), middleZ };
+  const hanging = { balls, obstacles, strings, middleZ };
   known.set(key, hanging);
   return hanging;
 }
@@ -95,22 +105,24 @@ const makeKey = (lines: readonly DressLine[]): string =>
   hangKey(
     lines.map((line) => ({ ...line, chain: [] })),
     [],
-    [],
+    { key: '' },
   );
 
 /** All that decides where the base hangs, as one word. */
 export const hangKey = (
   lines: readonly DressLine[],
   shapes: readonly DrawnShape[],
-  behind: readonly Area[],
+  { key }: Pick<Surroundings, 'key'>,
 ): string =>
   JSON.stringify([
-    lines.map(({ mix, ...line }) => {
+    lines.map(({ mix, byHand = [], ...line }) => {
+      // Who wears which colour, and what covers an edge, moves no balloon.
+      const turns = doneTo({ byHand }, 'turn');
       const { seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches } = mix;
-      return [line, seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches];
+      return [line, turns, seed, sizes, sizePolicy, clusterSize, strung, fullness, largeToFront, stretches];
     }),
     shapes.filter(({ tone }) => tone === 'pipe' || tone === 'panel'),
-    behind,
+    key,
   ]);
 
 /** How far a line's middle is from the wall: half as deep as it is. */

@@ -1,8 +1,8 @@
 import type { Piece, Workshop } from '@early-lantern/contract';
-import type { Area } from '../piece/part.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import type { Around } from './around.ts';
 import { outlineOf } from './gaps.ts';
-import type { Balls } from './near-pairs.ts';
+import { asBalls } from './near-pairs.ts';
 import { frontOf, pitsOf } from './pits.ts';
 import { settledPictureOf } from './settled-picture.ts';
 
@@ -24,11 +24,11 @@ export interface Heat {
 
 /**
  * Where a piece is open or deep as it will hang, seen from the front.
- * @param behind boards of what carries it
+ * @param around what it lies against
  * @returns undefined for what does not settle
  */
-export function heatOf(piece: Piece, workshop: Workshop, behind: readonly Area[]): Heat | undefined {
-  const picture = settledPictureOf(piece, workshop, behind);
+export function heatOf(piece: Piece, workshop: Workshop, around: Around): Heat | undefined {
+  const picture = settledPictureOf(piece, workshop, around);
   if (!picture) return undefined;
   const balls = asBalls(picture.balloons);
   const seen = frontOf(balls, CELL_M);
@@ -41,16 +41,5 @@ export function heatOf(piece: Piece, workshop: Workshop, behind: readonly Area[]
     width,
     height,
     values: Uint8Array.from(depthM, (pit) => Math.round(255 * Math.min(1, pit / HOTTEST_M))),
-  };
-}
-
-/** Balloons as rows of figures; one without a depth lies in the plane of its piece. */
-export function asBalls(balloons: readonly { xM: number; yM: number; zM?: number; rM: number }[]): Balls {
-  const row = (figure: (ball: (typeof balloons)[number]) => number) => Float64Array.from(balloons, figure);
-  return {
-    x: row(({ xM }) => xM),
-    y: row(({ yM }) => yM),
-    z: row(({ zM = 0 }) => zM),
-    r: row(({ rM }) => rM),
   };
 }

@@ -1,7 +1,7 @@
 import type { LookedKind, LookLimits, Piece, Workshop } from '@early-lantern/contract';
 import { inchesToMetres } from '../quantity/length.ts';
 
-/** What the eye is not to find, as is usual. Common practice, no source; widths, middle, corners, hidden ones, crevices and patches from memory. */
+/** What the eye is not to find, as is usual. Common practice, no source; widths, middle, corners, hidden ones, crevices, patches and accents from memory. */
 export const usualLimits: LookLimits = {
   gapM: inchesToMetres(1.5),
   stringM: inchesToMetres(1),
@@ -13,6 +13,7 @@ export const usualLimits: LookLimits = {
   hiddenPct: 50,
   creviceM: inchesToMetres(8),
   clumpPct: 99,
+  apartTimes: 3,
 };
 
 /** What counts for a piece: of its kind before of the house before the usual. */

@@ -1,10 +1,11 @@
 import type { LookLimits } from '@early-lantern/contract';
 import { LRUCache } from 'lru-cache';
-import { type DressLine, dress, type FillerCount } from '../piece/dressing.ts';
-import type { Area } from '../piece/part.ts';
+import type { DressLine } from '../piece/dress-line.ts';
+import { dress, type FillerCount } from '../piece/dressing.ts';
 import type { Placement } from '../piece/placement.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { inchesToMetres } from '../quantity/length.ts';
+import { type Around, alone } from './around.ts';
 import { closeGaps, type FillerMake, type PlacedFiller, putIn } from './close-gaps.ts';
 import { type Gap, GapMap, type Outline, outlineOf, seenThrough, type Through } from './gaps.ts';
 import { type Hung, hangKey, hung } from './hang.ts';
@@ -71,7 +72,7 @@ const closings = new LRUCache<string, Closing>({ max: 40 });
  * design looks the same wherever it stands.
  * @param key of the design
  * @param isQuick roughly and from the front alone, for while it is dragged
- * @param behind boards of what carries it: it lies against them
+ * @param around what it lies against
  * @returns undefined for what is not dressed organically
  */
 export function lookOf(
@@ -79,15 +80,15 @@ export function lookOf(
   placement: Placement,
   { gapM, stringM }: Closed,
   isQuick: boolean,
-  behind: readonly Area[] = [],
+  around: Around = alone,
 ): Look | undefined {
   const { lines } = placement;
   if (!lines || lines.length === 0) return undefined;
   const limits = { gapM, stringM };
-  const name = `${isQuick ? 'quick' : 'fine'} ${JSON.stringify([gapM, stringM, behind])} ${key}`;
+  const name = `${isQuick ? 'quick' : 'fine'} ${JSON.stringify([gapM, stringM, around.key])} ${key}`;
   const before = known.get(name);
   if (before) return before;
-  const look = looked(placement, lines, limits, isQuick, behind);
+  const look = looked(placement, lines, limits, isQuick, around);
   known.set(name, look);
   return look;
 }
@@ -97,14 +98,14 @@ function looked(
   lines: readonly DressLine[],
   limits: Closed,
   isQuick: boolean,
-  behind: readonly Area[],
+  around: Around,
 ): Look {
   const makes = makesOf(lines.flatMap((line) => dress(line).fillers));
   const last = makes.at(-1) as Filler;
   const number = sumOf(makes.map(({ count }) => count));
-  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, behind, makes, limits));
-  const closing = before ?? close(hung(lines, shapes, isQuick, behind), makes, limits, number, isQuick);
-  if (!isQuick) closings.set(closingKey(lines, shapes, behind, makes, limits), closing);
+  const before = isQuick ? undefined : closings.get(closingKey(lines, shapes, around, makes, limits));
+  const closing = before ?? close(hung(lines, shapes, isQuick, around), makes, limits, number, isQuick);
+  if (!isQuick) closings.set(closingKey(lines, shapes, around, makes, limits), closing);
   const { bare, fillers } = closing;
   const after = leftAfter(closing, number);
   return {
@@ -163,13 +164,13 @@ interface Left {
 const closingKey = (
   lines: readonly DressLine[],
   shapes: Placement['shapes'],
-  behind: readonly Area[],
+  around: Around,
   makes: readonly Filler[],
   limits: Closed,
 ) =>
   JSON.stringify([
     limits,
-    hangKey(lines, shapes, behind),
+    hangKey(lines, shapes, around),
     // How many there are of the last make changes nothing of where each goes.
     makes.map(({ size, rM, count }, i) => [size, rM, i < makes.length - 1 ? count : 0]),
   ]);

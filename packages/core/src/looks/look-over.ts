@@ -1,5 +1,5 @@
-import type { FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
-import { chainLength, nearestOnChain, type XY } from '../geometry/line.ts';
+import type { ByHand, FullPiece, LookFiller, Piece, Workshop } from '@early-lantern/contract';
+import { chainLength, nearestOnChain, stationsAt, type XY } from '../geometry/line.ts';
 import { kindOf } from '../piece/kinds.ts';
 import { mixOf } from '../piece/mix-of.ts';
 import { sharpCorners } from '../piece/organic-garland.ts';
@@ -31,12 +31,15 @@ export function lookOverOf(
     if (metres < stepM / 2) return 'at its thick end';
     return metres > longest - stepM / 2 ? 'at its tip' : `about ${step(metres)} from its thick end`;
   };
+  const sideOf = sidesOf(chains);
   // Packed work has no thick end: how high up helps.
   const at = (place: { xM: number; yM: number }) =>
-    chains.length > 0 ? alongInWords(alongM(chains, place)) : `about ${step(place.yM)} up`;
+    chains.length > 0
+      ? `${alongInWords(alongM(chains, place))}${sideOf(place.xM)}`
+      : `about ${step(place.yM)} up`;
   const { edgesOpen, largeHidden } = look;
   const { floorContact, clumps, crevices, scarce, evenness, straightness, gaps, limits, spineSeenM } = look;
-  const list: string[] = [];
+  const list = (mixOf(piece)?.byHand ?? []).map((done) => byHandInWords(done, chains, at));
   if (floorContact)
     list.push(
       floorContact.gapM > limits.footM
@@ -77,6 +80,45 @@ export function lookOverOf(
   if (fillers.some(({ view, isCounted }) => isCounted && view !== 'front'))
     list.push('Look at it from both sides: the numbers with ‹ and › of its dressing map.');
   return [...list, ...(kindOf(piece).lookOver?.(piece) ?? [])];
+}
+
+/** On which side of a piece of several lines a place is, to be put behind where along it is. */
+function sidesOf(chains: readonly (readonly XY[])[]): (xM: number) => string {
+  const xs = chains.flat().map(({ x }) => x);
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  return (xM) => {
+    const share = (xM - left) / (right - left || 1);
+    if (chains.length < 2 || (share > MIDDLE && share < 1 - MIDDLE)) return '';
+    return share < 0.5 ? ' on its left' : ' on its right';
+  };
+}
+
+/** Further from either side than this share of its width nobody says left or right. */
+const MIDDLE = 0.35;
+
+/** What was changed by hand once it was looked at, for those who build it. */
+function byHandInWords(
+  done: ByHand,
+  chains: readonly (readonly XY[])[],
+  at: (place: { xM: number; yM: number }) => string,
+): string {
+  const chain = chains[done.line ?? 0] ?? [];
+  const placeOf = (share: number, asideM = 0) => {
+    const [station] = stationsAt(chain, [share * chainLength(chain)]);
+    if (!station) return '';
+    return at({ xM: station.x - station.ty * asideM, yM: station.y + station.tx * asideM });
+  };
+  const here = placeOf(done.at);
+  switch (done.what) {
+    case 'swap':
+      return `The cluster ${here} and the one ${placeOf(done.with)} change their colours, size for size.`;
+    case 'turn':
+      return `The cluster ${here} is turned by ${Math.abs(done.byDeg)}°${Math.abs(done.byDeg) === 180 ? '' : `, to the ${done.byDeg > 0 ? 'right' : 'left'} as you look along it from its thick end`}.`;
+    case 'widen':
+      return `${done.clusters > 1 ? `${done.clusters} clusters more go` : 'A cluster more goes'} in ${here}.`;
+    case 'edge':
+      return `${plural(done.singles, 'single balloon')} on dashes side by side along the bare edge, its middle ${here}.`;
+  }
 }
 
 /** Which of the largest to turn to the front. */

@@ -6,6 +6,17 @@ export interface Balls {
   r: Float64Array;
 }
 
+/** Balloons as rows of figures; one without a depth lies in the plane of its piece. */
+export function asBalls(balloons: readonly { xM: number; yM: number; zM?: number; rM: number }[]): Balls {
+  const row = (figure: (ball: (typeof balloons)[number]) => number) => Float64Array.from(balloons, figure);
+  return {
+    x: row(({ xM }) => xM),
+    y: row(({ yM }) => yM),
+    z: row(({ zM = 0 }) => zM),
+    r: row(({ rM }) => rM),
+  };
+}
+
 /** Neighbours of a ball that lie after it in its own cell, and in half of the cells around. */
 const AHEAD = [
   [1, 0, 0],

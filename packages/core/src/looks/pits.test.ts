@@ -1,6 +1,6 @@
 import { inchesToMetres } from '../quantity/length.ts';
 import { outlineOf } from './gaps.ts';
-import { asBalls } from './heat.ts';
+import { asBalls } from './near-pairs.ts';
 import { crevicesIn, frontOf, pitsOf } from './pits.ts';
 
 const R = inchesToMetres(2);

@@ -2,28 +2,28 @@ import type { Piece, Workshop } from '@early-lantern/contract';
 import { designOf } from '../piece/design.ts';
 import { dress } from '../piece/dressing.ts';
 import { type ColouredBalloon, colouredDressing, nearestLast } from '../piece/dressing-picture.ts';
-import type { Area } from '../piece/part.ts';
 import type { Picture } from '../piece/picture.ts';
 import type { DressedBalloon } from '../piece/placement.ts';
 import { attached, schoolsOf } from '../piece/recipe-of.ts';
 import { withStandInColours } from '../piece/stand-in-colours.ts';
 import { sumOf } from '../quantity/group.ts';
+import { type Around, alone } from './around.ts';
 import { limitsOf } from './limits.ts';
 import { type Look, lookOf } from './look-of.ts';
 
 /**
  * How a piece looks as it will hang: its balloons where they settle, its fillers where they close the gaps, each in the
  * colour that it has in the picture drawn while it is edited.
- * @param behind boards of what carries it: it lies against them
+ * @param around what it lies against
  * @returns undefined for what does not settle: that is drawn as it is made
  */
 export function settledPictureOf(
   piece: Piece,
   workshop: Workshop,
-  behind: readonly Area[] = [],
+  around: Around = alone,
 ): Picture | undefined {
   const design = designOf(piece, schoolsOf(piece, workshop.schools));
-  const look = lookOf(design.key, design.placement(), limitsOf(piece, workshop), false, behind);
+  const look = lookOf(design.key, design.placement(), limitsOf(piece, workshop), false, around);
   if (!look) return undefined;
   const { shapes, balloons: drawn } = design.picture();
   const dressed = settledBalls(design.placement(), look);

@@ -21,3 +21,6 @@ export const fillerName = (size: number): string => `filler ${clusterName(size)}
 
 /** Whether balloons are tied into fillers, by the name of what they are tied into. */
 export const isFillerName = (cluster: string): boolean => cluster.startsWith('filler ');
+
+/** What single balloons on dashes are called that cover the edge a garland runs along. */
+export const EDGE_SINGLES = 'edge singles';

@@ -1,4 +1,5 @@
-import { type DressLine, dress } from './dressing.ts';
+import type { DressLine } from './dress-line.ts';
+import { dress } from './dressing.ts';
 import { dressingPicture } from './dressing-picture.ts';
 import { placeDressing } from './dressing-placement.ts';
 import type { DrawnBalloon } from './picture.ts';

@@ -67,7 +67,7 @@ const fillerRate = {
 /** Work on the spot after the base hangs: width at the sides, fillers, shine. */
 /** @param fluffing what is said of the fluffing besides: corners, a tail */
 export function dressingWork(dressing: Dressing, schools: Schools, fluffing: string[] = []): SiteWork[] {
-  const { sideClusters, fillers, lengthM } = dressing;
+  const { sideClusters, fillers, lengthM, widened, edgeSingles } = dressing;
   const finished = schools.dressing === 'finished-sections';
   const work: SiteWork[] = [];
   if (sideClusters > 0 && !finished) {
@@ -77,7 +77,11 @@ export function dressingWork(dressing: Dressing, schools: Schools, fluffing: str
       label: `add ${plural(sideClusters, 'cluster')} at the sides`,
       rate: schools.joining,
       amount: sideClusters,
-      how: ['Where it is thin or runs straight.', ...fluffing],
+      how: [
+        'Where it is thin or runs straight.',
+        ...(widened > 0 ? [`${widened} of them where its look-over says.`] : []),
+        ...fluffing,
+      ],
     });
   }
   if (fillers.length > 0 && !finished) {
@@ -94,6 +98,15 @@ export function dressingWork(dressing: Dressing, schools: Schools, fluffing: str
       ],
     });
   }
+  if (edgeSingles > 0)
+    work.push({
+      id: 'edge-singles',
+      stage: 'accent',
+      label: `cover bare edges with ${plural(edgeSingles, 'single')}`,
+      rate: 'fix-single',
+      amount: edgeSingles,
+      how: ['Each on a dash, where its look-over says: find the touching point first.'],
+    });
   if (schools.bloom !== 'none') {
     work.push({
       id: 'shine',
@@ -109,7 +122,7 @@ export function dressingWork(dressing: Dressing, schools: Schools, fluffing: str
 
 /** String, line, bands, dashes and spray of a dressing, as the schools have it. */
 export function dressingMaterials(dressing: Dressing, schools: Schools): Material[] {
-  const { lengthM, fillers } = dressing;
+  const { lengthM, fillers, edgeSingles } = dressing;
   const alongLine: Record<Schools['joining'], Material[]> = {
     'string-260': [
       material(
@@ -141,6 +154,18 @@ export function dressingMaterials(dressing: Dressing, schools: Schools): Materia
   return [
     ...alongLine[schools.joining],
     ...fillers.flatMap((filler) => fillerMaterials(filler, fixingOf(filler, schools))),
+    ...(edgeSingles > 0
+      ? [
+          material(
+            'adhesive-dash',
+            edgeSingles,
+            'one a single',
+            [['singles', edgeSingles]],
+            COMMON_PRACTICE,
+            { what: 'Dashes for bare edges' },
+          ),
+        ]
+      : []),
     ...shine(lengthM, schools),
   ];
 }

@@ -2,7 +2,10 @@ import type { ColourId } from '@early-lantern/contract';
 import { type Station, stationsAt } from '../geometry/line.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { keyedRandom } from '../quantity/random.ts';
-import type { Dressing, DressLine } from './dressing.ts';
+import { doneTo, nearestCluster } from './by-hand.ts';
+import { EDGE_SINGLES } from './cluster-names.ts';
+import type { DressLine } from './dress-line.ts';
+import type { Dressing } from './dressing.ts';
 import type { DressedBalloon } from './placement.ts';
 import type { Need } from './recipe.ts';
 import { settle } from './settle.ts';
@@ -15,7 +18,7 @@ import { settle } from './settle.ts';
 export function placeDressing(line: DressLine, counts: Counts): DressedBalloon[] {
   const placed = [...placeBase(line, counts), ...placeFillers(line, counts)];
   settle(placed);
-  return placed;
+  return [...placed, ...placeEdgeSingles(line, counts)];
 }
 
 /** What a dressing's counts have to say for its placement. */
@@ -25,6 +28,7 @@ export interface Counts {
   clusters: Dressing['clusters'];
   run?: Dressing['run'];
   fillers: Dressing['fillers'];
+  edgeSingles: number;
   needs: readonly Need[];
 }
 
@@ -60,9 +64,10 @@ function placeBase(line: DressLine, counts: Counts): DressedBalloon[] {
       );
   const ties = stationsAt(line.chain, tiesAlong(members.length, counts, line));
   const largest = Math.max(...sizes);
+  const byHand = turnsByHand(line, ties, counts.lengthM);
   return ties.flatMap((tie, k) => {
     const own = dealt[k] as (Ball & { colour?: string })[];
-    const turn = keyedRandom(seed, TURN, k) * Math.PI * 2;
+    const turn = keyedRandom(seed, TURN, k) * Math.PI * 2 + (byHand.get(k) ?? 0);
     return own.map((ball, i) => {
       const jitter = keyedRandom(seed, JITTER + i, k) - 0.5;
       const isInFront = line.mix.largeToFront && ball.nominalIn === largest && sizes.length > 1;
@@ -71,6 +76,16 @@ function placeBase(line: DressLine, counts: Counts): DressedBalloon[] {
       return ball.colour === undefined ? at : { ...at, ofStretch: ball.colour };
     });
   });
+}
+
+/** By how much clusters were turned by hand, radians, by their number along the line. */
+function turnsByHand(line: DressLine, ties: readonly Station[], lengthM: number): Map<number, number> {
+  const turns = new Map<number, number>();
+  for (const { at, byDeg } of doneTo(line, 'turn')) {
+    const k = nearestCluster(ties, at, lengthM);
+    turns.set(k, (turns.get(k) ?? 0) + (byDeg * Math.PI) / 180);
+  }
+  return turns;
 }
 
 /** Balls in clusters of assorted sizes: the large ones towards the thick end as strongly as the garland thins. */
@@ -211,6 +226,32 @@ function placeFillers(line: DressLine, counts: Counts): DressedBalloon[] {
       });
     });
   });
+}
+
+/** Single balloons side by side on the edges that the line runs along, in front of the board. */
+function placeEdgeSingles(line: DressLine, { lengthM, edgeSingles, needs }: Counts): DressedBalloon[] {
+  const need = needs.find(({ cluster }) => cluster === EDGE_SINGLES);
+  if (!need || edgeSingles === 0) return [];
+  const rM = inchesToMetres(need.inflatedIn.max) / 2;
+  // What clothes a pole has the panel in its own plane, everything else in front of it.
+  const zM = (line.onPole ? line.widthM * 0.34 : 0) + rM;
+  return doneTo(line, 'edge').flatMap(({ at, asideM, singles }) =>
+    Array.from({ length: singles }, (_, i) => {
+      const along = at * lengthM + (i - (singles - 1) / 2) * 2 * rM;
+      const [spot] = stationsAt(line.chain, [Math.min(lengthM, Math.max(0, along))]) as [Station];
+      const place = { x: spot.x - spot.ty * asideM, y: spot.y + spot.tx * asideM };
+      return {
+        xM: place.x,
+        yM: place.y,
+        zM,
+        rM,
+        role: 'accent' as const,
+        nominalIn: need.nominalIn,
+        tieX: place.x,
+        tieY: place.y,
+      };
+    }),
+  );
 }
 
 /** The balloons of a filler as they are seen: of a folded one both halves. */

@@ -1,9 +1,11 @@
 import type { ColourId, Filler, Mix, SizeShare, Working } from '@early-lantern/contract';
 import { sizeName } from '../balloon/catalogue.ts';
-import { chainLength, type XY } from '../geometry/line.ts';
+import { chainLength } from '../geometry/line.ts';
 import { apportion } from '../quantity/apportion.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
-import { clusterSizesName, fillerName } from './cluster-names.ts';
+import { doneTo, edgeSinglesOf } from './by-hand.ts';
+import { clusterSizesName, EDGE_SINGLES, fillerName } from './cluster-names.ts';
+import type { DressLine } from './dress-line.ts';
 import { type ClusterCount, type DressSteps, FILLER_WIDTH_M } from './dress-steps.ts';
 import { dressingNotes, dressingWorking } from './dressing-words.ts';
 import { tiltToWidth } from './fit-width.ts';
@@ -23,22 +25,6 @@ import { type ColouredCluster, stretched, stretchNeeds } from './stretches.ts';
 const ON_POLE_N = 4;
 /** Pieces that the line is cut into where the width changes along it. */
 const STEPS = 64;
-
-/** What shall be dressed: a line, thick end first, with its mean width there and what it narrows to. */
-export interface DressLine {
-  chain: readonly XY[];
-  widthM: number;
-  /** Width at the tip over that at the thick end. */
-  taper: number;
-  mix: Mix;
-  backing: Backing;
-  /** Clipped on to a pole: two balloons of a cluster spread round it, so four at the least. */
-  onPole?: boolean;
-  /** Clusters more than length and width ask for: on corners, for a tail that spreads. */
-  extraClusters?: number;
-  /** Where those are tied, as shares of the line. */
-  extraAt?: readonly number[];
-}
 
 /** So many fillers of one make. */
 export interface FillerCount extends Filler {
@@ -67,6 +53,10 @@ export interface Dressing {
   /** Of each make, the ones for large gaps first. */
   fillers: FillerCount[];
   fillerClusters: number;
+  /** Single balloons on dashes at the edges it runs along. */
+  edgeSingles: number;
+  /** Clusters that are tied in by hand where it would be thin; they are among those at the sides. */
+  widened: number;
   needs: Need[];
   notes: string[];
   working: Working[];
@@ -79,15 +69,9 @@ export interface Dressing {
  * fill the outline, whatever they are tied into. Clusters are as large as the width asks for, of two neighbouring
  * sizes; what is wider than eights on one string takes the rest at its sides.
  */
-export function dress({
-  chain,
-  widthM,
-  taper,
-  mix,
-  backing,
-  onPole = false,
-  extraClusters = 0,
-}: DressLine): Dressing {
+export function dress(line: DressLine): Dressing {
+  const { chain, widthM, taper, mix, backing, onPole = false, extraClusters = 0 } = line;
+  const edgeSingles = edgeSinglesOf(line);
   const lengthM = chainLength(chain);
   const fullness = mix.fullness ?? 'usual';
   const width = taperedWidth(widthM, taper);
@@ -149,9 +133,12 @@ export function dress({
     fillers,
     singly: run ? [] : singlyOf(mix, sizes, base),
     fillerClusters: fillers.reduce((sum, { count }) => sum + count, 0),
+    edgeSingles,
+    widened: sumOf(doneTo(line, 'widen').map((one) => one.clusters)),
     needs: [
       ...(run ? stretchNeeds(run.clusters, sizes, cluster) : baseNeeds(mix, sizes, base, cluster)),
       ...fillers.flatMap((filler) => fillerNeeds(mix, filler)),
+      ...edgeNeeds(mix, edgeSingles),
     ],
     notes: dressingNotes(steps),
     working: dressingWorking(steps),
@@ -264,6 +251,20 @@ function fillerNeeds(mix: Mix, filler: FillerCount): Need[] {
   }));
 }
 
+/** Single balloons at edges: of the size of fillers, all blown to the middle of their range, as dashes want them. */
+function edgeNeeds(mix: Mix, count: number): Need[] {
+  const { nominalIn } = mix.fillers;
+  const inflatedIn = (mix.fillers.inflatedIn.min + mix.fillers.inflatedIn.max) / 2;
+  return dealColours(mix, count, nominalIn).map((dealt) => ({
+    role: 'accent' as const,
+    nominalIn,
+    inflatedIn: { min: inflatedIn, max: inflatedIn },
+    colour: dealt.colour,
+    count: dealt.count,
+    cluster: EDGE_SINGLES,
+  }));
+}
+
 /** Balloons of one size by colour: each by its share among those of that size. */
 function dealColours(mix: Mix, balloons: number, nominalIn: number): { colour: ColourId; count: number }[] {
   const counts = apportion(
@@ -277,8 +278,9 @@ function dealColours(mix: Mix, balloons: number, nominalIn: number): { colour: C
 
 /** Several dressings of one piece taken together; the first one's clusters stand for all. */
 export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dressing {
-  const sum = (part: 'lengthM' | 'spineClusters' | 'sideClusters' | 'fillerClusters') =>
-    dressings.reduce((all, one) => all + one[part], 0);
+  const sum = (
+    part: 'lengthM' | 'spineClusters' | 'sideClusters' | 'fillerClusters' | 'edgeSingles' | 'widened',
+  ) => dressings.reduce((all, one) => all + one[part], 0);
   return {
     ...dressings[0],
     lengthM: sum('lengthM'),
@@ -296,6 +298,8 @@ export function sumDressings(dressings: readonly [Dressing, ...Dressing[]]): Dre
     ].map(([colour, own]) => ({ colour, count: sumOf(own.map(({ count }) => count)) })),
     fillers: fillersTogether(dressings.flatMap((one) => one.fillers)),
     fillerClusters: sum('fillerClusters'),
+    edgeSingles: sum('edgeSingles'),
+    widened: sum('widened'),
     needs: dressings.flatMap((one) => one.needs),
     notes: [...new Set(dressings.flatMap((one) => one.notes))],
     working: dressings.flatMap((one) => one.working),

@@ -9,6 +9,12 @@ export function mixOf(piece: Piece): Mix | undefined {
   return undefined;
 }
 
+/** What changes of a mix when it is dealt again: turns and swaps belong to the dealing before. @param times dealings further on */
+export function dealtAgain({ seed, byHand }: Mix, times: number): Partial<Mix> {
+  const kept = byHand?.filter(({ what }) => what === 'widen' || what === 'edge');
+  return { seed: (seed + times) % 2 ** 31, ...(kept ? { byHand: kept } : {}) };
+}
+
 /** The piece with some of its mix changed; the same where it has none. */
 export function withMix<P extends Piece>(piece: P, change: Partial<Mix>): P {
   if (piece.kind === 'organic-garland') return { ...piece, ...change };

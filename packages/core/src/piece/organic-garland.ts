@@ -4,9 +4,11 @@ import { material } from '../materials/materials.ts';
 import { METRES_PER_FOOT } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, working } from '../working.ts';
+import { withByHand } from './by-hand.ts';
 import { cutsOf, SECTION_M } from './cuts.ts';
+import type { DressLine } from './dress-line.ts';
 import { dressedPicture, dressedPlacement } from './dressed.ts';
-import { type Dressing, type DressLine, dress } from './dressing.ts';
+import { type Dressing, dress } from './dressing.ts';
 import {
   dressingAssemblies,
   dressingMaking,
@@ -158,7 +160,7 @@ const backingOf = ({ backing = 'wall' }: OrganicGarland): Backing => backing;
 function dressLine(piece: OrganicGarland): DressLine {
   const chain = garlandChain(piece);
   const extraAt = extraPlaces(piece, chain);
-  return {
+  return withByHand({
     chain,
     widthM: piece.widthM,
     taper: piece.taper,
@@ -167,7 +169,7 @@ function dressLine(piece: OrganicGarland): DressLine {
     backing: backingOf(piece),
     extraClusters: extraAt.length,
     extraAt,
-  };
+  });
 }
 
 /** Where clusters are tied besides: two on each corner that is raised, and along the tail. Shares of the line. */

@@ -26,7 +26,7 @@ export const packedArch: Kind<PackedArch> = {
   }),
   lookOver: () => [
     'Both feet stand in line, and the arch does not lean.',
-    'Its pattern runs without a step: twist a layer back where it jumps.',
+    'The pattern runs on unbroken from layer to layer: where it jumps, twist the layer back.',
   ],
   recipe(piece, schools) {
     const { pipeLengthM, spanM, layerSize, balloon, pressFactor } = piece;

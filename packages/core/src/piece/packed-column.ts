@@ -24,7 +24,7 @@ export const packedColumn: Kind<PackedColumn> = {
   hardware: ({ heightM }) => poleOf(heightM),
   lookOver: () => [
     'It stands plumb: look along a wall or a door frame.',
-    'Its pattern runs without a step: twist a layer back where it jumps.',
+    'The pattern runs on unbroken from layer to layer: where it jumps, twist the layer back.',
   ],
   recipe(piece, schools) {
     const { layerSize, balloon, pressFactor, topper } = piece;

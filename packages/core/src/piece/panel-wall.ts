@@ -4,8 +4,10 @@ import { repeatCounts } from '../pattern/repeat.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE, DERIVED, working } from '../working.ts';
+import { withByHand } from './by-hand.ts';
+import type { DressLine } from './dress-line.ts';
 import { dressedPicture, dressedPlacement } from './dressed.ts';
-import { type Dressing, type DressLine, dress, sumDressings } from './dressing.ts';
+import { type Dressing, dress, sumDressings } from './dressing.ts';
 import { dressingAssemblies, dressingMaking, dressingMaterials, dressingWork } from './dressing-making.ts';
 import { boardOf } from './hardware.ts';
 import type { Kind } from './kind.ts';
@@ -275,15 +277,20 @@ function sideLines(piece: PanelWall): DressLine[] {
   const { sides, at } = piece;
   if (!sides) return [];
   const { widthM, heightM } = sizeOf(piece);
-  return [-1, 1].map((side) => ({
-    chain: [0.1, heightM + 0.1].map((y) => ({
-      x: at.xM + side * (widthM / 2 + sides.widthM * 0.35),
-      y: at.yM + y,
-    })),
-    widthM: sides.widthM,
-    taper: 0.8,
-    mix: sides.mix,
-    backing: 'free' as const,
-    onPole: true,
-  }));
+  return [-1, 1].map((side, i) =>
+    withByHand(
+      {
+        chain: [0.1, heightM + 0.1].map((y) => ({
+          x: at.xM + side * (widthM / 2 + sides.widthM * 0.35),
+          y: at.yM + y,
+        })),
+        widthM: sides.widthM,
+        taper: 0.8,
+        mix: sides.mix,
+        backing: 'free',
+        onPole: true,
+      },
+      i,
+    ),
+  );
 }

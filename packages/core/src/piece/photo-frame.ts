@@ -5,6 +5,8 @@ import { material } from '../materials/materials.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { plural } from '../quantity/plural.ts';
 import { COMMON_PRACTICE } from '../working.ts';
+import { withByHand } from './by-hand.ts';
+import type { DressLine } from './dress-line.ts';
 import { dressedPicture, dressedPlacement } from './dressed.ts';
 import { type Dressing, dress, sumDressings } from './dressing.ts';
 import {
@@ -175,17 +177,13 @@ function frameShapes(piece: PhotoFrame): DrawnShape[] {
   ];
 }
 
-function organicLines(piece: PhotoFrame) {
+function organicLines(piece: PhotoFrame): DressLine[] {
   const { dress: style } = piece;
   if (style.style !== 'organic') return [];
-  return dressedRuns(piece).map((run) => ({
-    chain: run,
-    widthM: style.widthM,
-    taper: 1,
-    mix: style.mix,
-    backing: 'free' as const,
-    onPole: true,
-  }));
+  const { widthM, mix } = style;
+  return dressedRuns(piece).map((chain, i) =>
+    withByHand({ chain, widthM, taper: 1, mix, backing: 'free', onPole: true }, i),
+  );
 }
 
 const organicDressing = (piece: PhotoFrame): Dressing =>

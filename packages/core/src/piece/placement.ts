@@ -1,4 +1,4 @@
-import type { DressLine } from './dressing.ts';
+import type { DressLine } from './dress-line.ts';
 import type { DrawnShape } from './picture.ts';
 import type { PlacedBalloon } from './placed-balloon.ts';
 

@@ -1,8 +1,10 @@
 import type { StandingGarland } from '@early-lantern/contract';
 import type { XY } from '../geometry/line.ts';
 import { plural } from '../quantity/plural.ts';
+import { withByHand } from './by-hand.ts';
+import type { DressLine } from './dress-line.ts';
 import { dressedPicture, dressedPlacement } from './dressed.ts';
-import { type DressLine, dress } from './dressing.ts';
+import { dress } from './dressing.ts';
 import {
   dressingAssemblies,
   dressingMaking,
@@ -139,7 +141,7 @@ function dressLine({ at, poleM, gapM, curve, widthM, taper, mix }: StandingGarla
     { x: at.xM, y: at.yM + Math.max(poleM, gapM + 0.1) },
     ...(curve.lengthM > 0 ? bend : []),
   ];
-  return { chain, widthM, taper, mix, backing: 'free', onPole: true };
+  return withByHand({ chain, widthM, taper, mix, backing: 'free', onPole: true });
 }
 
 const poleShapes = ({ at, poleM }: StandingGarland): DrawnShape[] => [

@@ -21,7 +21,7 @@ export const tableArch: Kind<TableArch> = {
   hardware: noHardware,
   lookOver: () => [
     'Both feet are clamped in line, and the arch does not lean.',
-    'Its pattern runs without a step: twist a layer back where it jumps.',
+    'The pattern runs on unbroken from layer to layer: where it jumps, twist the layer back.',
   ],
   recipe(piece, schools) {
     const { poleLengthM, spanM, layerSize, balloon, pressFactor, at } = piece;
