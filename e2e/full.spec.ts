@@ -1,6 +1,7 @@
 import { chromium as browserType } from '@playwright/test';
 import { getJob, getPlan, ownJob } from './support/api.ts';
 import { chromium } from './support/browser.ts';
+import { addPiece, typeLengths } from './support/new-place.ts';
 import { expect, test } from './support/test.ts';
 
 const podium = async (page: import('@playwright/test').Page, id: string, name: string) => {
@@ -74,6 +75,46 @@ test('a gap is pressed on the drawing and says what closes it; taken, the dressi
   await page.getByRole('link', { name: 'Run sheet' }).click();
   const printed = page.getByTestId('dressing-maps').getByRole('figure').filter({ hasText: edge.name });
   await expect(printed.getByRole('img').locator('text')).toHaveCount(own.length, { timeout: 30_000 });
+});
+
+test('bare edges of a panel wall: singles on dashes are taken in the lamp, counted and told on the run sheet, and taken back', async ({
+  page,
+  request,
+}) => {
+  await ownJob(request, 'full-edges');
+  await page.goto('/jobs/full-edges/pieces');
+  await addPiece(page, /^Panel wall/);
+  await typeLengths(page, { 'Their width': '11 in' });
+  await expect(page.getByTestId('look-line')).toContainText('of the edge it runs along is bare', {
+    timeout: 30_000,
+  });
+  await page.getByRole('button', { name: /^Full/ }).first().click();
+  const fix = page
+    .getByRole('dialog')
+    .getByRole('listitem')
+    .filter({ hasText: /^Cover bare edges with \d+ single balloons/ });
+  const singles = Number(/with (\d+)/.exec(await fix.innerText())?.[1]);
+  await fix.getByRole('button', { name: 'Apply' }).click();
+  await page.keyboard.press('Escape');
+  const byHand = page.getByRole('region', { name: 'Changed by hand' });
+  await expect(byHand).toContainText(`${singles} singles on edges`);
+  await expect(page.getByTestId('look-line')).not.toContainText('of the edge it runs along');
+  const dashes = async () =>
+    (await getPlan(request, 'full-edges')).pieces
+      .at(-1)
+      ?.materials.flatMap(({ working }) => working)
+      .find(({ label }) => label === 'Dashes for bare edges')?.value;
+  await expect.poll(dashes).toBe(singles);
+  await page.getByRole('link', { name: 'Run sheet' }).click();
+  await expect(page.locator('.sheet')).toContainText(`cover bare edges with ${singles} singles`);
+  await expect(page.locator('.sheet')).toContainText('on dashes side by side along the bare edge', {
+    timeout: 30_000,
+  });
+  await page.goBack();
+  await page.getByRole('button', { name: 'Panel wall', exact: true }).first().click();
+  await byHand.getByRole('button', { name: 'Take back' }).click();
+  await expect(byHand).toHaveCount(0);
+  await expect.poll(dashes).toBeUndefined();
 });
 
 test('the spot in the round, from where guests stand; without WebGL the elevation shows the same', async ({

@@ -92,15 +92,15 @@ export const ways: readonly Way[] = [
     says: (changed, before) => `tie in ${plural(doneSince(changed, before), 'cluster')} where it is thin`,
   },
   {
+    mends: ['thin'],
+    change: (_, piece) => hungFuller(piece),
+    says: (changed) => `hang ${names(changed)} fuller`,
+  },
+  {
     mends: ['edge'],
     change: edgesCovered,
     says: (changed, before) =>
       `cover bare edges with ${plural(doneSince(changed, before), 'single balloon')}`,
-  },
-  {
-    mends: ['thin', 'edge'],
-    change: (_, piece) => hungFuller(piece),
-    says: (changed) => `hang ${names(changed)} fuller`,
   },
 ];
 
