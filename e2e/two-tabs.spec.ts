@@ -2,12 +2,48 @@ import { readFile } from 'node:fs/promises';
 import { getJob, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
-test('two tabs on one job: the second save is told, sees both versions, and either can be kept', async ({
+test('two devices and a second tab on one job: what one saves the others show within a second, different fields are put together, an undo takes back only what is one’s own', async ({
+  browser,
   context,
   request,
+  baseURL,
+}) => {
+  await ownJob(request, 'live');
+  const other = await browser.newContext(baseURL ? { baseURL } : {});
+  const [first, tab, second] = [await context.newPage(), await context.newPage(), await other.newPage()];
+  for (const page of [first, tab, second]) await page.goto('/jobs/live/pieces');
+  await expect(second.getByLabel('Piece')).not.toHaveValue('');
+  await first.getByLabel('Piece').fill('Beam, from the desk');
+  for (const page of [tab, second])
+    await expect(page.getByLabel('Piece')).toHaveValue('Beam, from the desk', { timeout: 3_000 });
+  const width = second.getByLabel('Width', { exact: true });
+  await width.fill('20 in');
+  await width.press('Enter');
+  await expect(first.getByLabel('Width', { exact: true })).toHaveValue('20 in', { timeout: 3_000 });
+  await second.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(first.getByLabel('Width', { exact: true })).not.toHaveValue('20 in', { timeout: 3_000 });
+  await expect(second.getByLabel('Piece')).toHaveValue('Beam, from the desk');
+  // A job that somebody makes stands on the horizon of the others.
+  await tab.goto('/');
+  await ownJob(request, 'live-new');
+  await expect(tab.getByText('Shed live-new')).toBeVisible({ timeout: 5_000 });
+  // What was done before the page was left can still be undone.
+  await first.reload();
+  await first.getByRole('main').getByRole('button', { name: 'Undo' }).click();
+  await expect(second.getByLabel('Piece')).not.toHaveValue('Beam, from the desk', { timeout: 3_000 });
+  await other.close();
+});
+
+test('two devices, one of them without news: the second save is told, sees both versions, and either can be kept', async ({
+  browser,
+  context,
+  request,
+  baseURL,
 }) => {
   await ownJob(request, 'two-tabs');
-  const [first, second] = [await context.newPage(), await context.newPage()];
+  const other = await browser.newContext(baseURL ? { baseURL } : {});
+  for (const one of [context, other]) await one.route('**/api/v1/events', (route) => route.abort());
+  const [first, second] = [await context.newPage(), await other.newPage()];
   for (const page of [first, second]) await page.goto('/jobs/two-tabs/pieces');
   await first.getByLabel('Piece').fill('Beam, from the first tab');
   await expect(first.locator('[data-save]')).toHaveText('Saved');
@@ -17,6 +53,9 @@ test('two tabs on one job: the second save is told, sees both versions, and eith
   await expect(dialog).toContainText('was changed elsewhere too');
   await expect(dialog).toContainText('Beam, from the first tab');
   await expect(dialog).toContainText('Beam, from the second tab');
+  await expect(
+    dialog.getByRole('columnheader', { name: /^Yours, in this tab \d\d:\d\d, newest$/ }),
+  ).toBeVisible();
   expect((await getJob(request, 'two-tabs')).pieces[0]?.data.name).toBe('Beam, from the first tab');
   await dialog.getByRole('button', { name: 'Keep mine' }).click();
   await expect(second.locator('[data-save]')).toHaveText('Saved');
@@ -26,6 +65,7 @@ test('two tabs on one job: the second save is told, sees both versions, and eith
   await first.getByRole('dialog').getByRole('button', { name: 'Take theirs' }).click();
   await expect(first.getByLabel('Piece')).toHaveValue('Beam, from the second tab');
   await expect(first.locator('[data-save]')).toHaveText('Saved');
+  await other.close();
 });
 
 test('while the server is silent work is kept in the browser, over a reload too, and saved when it answers', async ({

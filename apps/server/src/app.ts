@@ -9,6 +9,8 @@ import { type BackupKeeper, noBackups } from './backup/daily.ts';
 import { backupRoutes } from './backup/routes.ts';
 import { crewRoutes } from './crew/routes.ts';
 import type { Database } from './db/database.ts';
+import { type EventHub, noEvents } from './events/hub.ts';
+import { eventRoutes } from './events/routes.ts';
 import { healthRoutes } from './health/routes.ts';
 import { localHostOnly } from './http/local-host.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
@@ -45,6 +47,8 @@ interface AppOptions {
   judge?: Judging;
   /** Makes backups; none where not said. */
   backups?: BackupKeeper;
+  /** Tells what is changed; where not said, nothing is. */
+  events?: EventHub;
   logLevel?: 'silent' | 'warn' | 'info';
 }
 
@@ -62,6 +66,7 @@ export async function buildApp({
   plan,
   readTable = readTableHere,
   backups = noBackups,
+  events = noEvents,
   judge,
   logLevel = 'warn',
 }: AppOptions): Promise<Server> {
@@ -106,7 +111,7 @@ export async function buildApp({
     },
   });
 
-  const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge) };
+  const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge), events };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   for (const routes of [
@@ -125,6 +130,7 @@ export async function buildApp({
     travelRoutes,
     backupRoutes,
     lampRoutes,
+    eventRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

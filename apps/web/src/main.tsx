@@ -4,6 +4,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
+import { followChanges } from './api/live.ts';
 import { queryClient } from './api/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import './parts/print.css';
@@ -14,6 +15,7 @@ import { router } from './router.tsx';
 import { theme } from './theme.ts';
 
 printInLight();
+followChanges();
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

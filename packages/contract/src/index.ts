@@ -3,6 +3,7 @@ export * from './backups.ts';
 export * from './car.ts';
 export { carrierIds, hangsOn } from './carriers.ts';
 export * from './clock.ts';
+export * from './events.ts';
 export * from './faults.ts';
 export * from './hold.ts';
 export type { ColourId, PersonId, PieceId, SpotId } from './ids.ts';

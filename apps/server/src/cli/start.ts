@@ -5,6 +5,7 @@ import { finishRestore } from '../backup/restore.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { listenTo } from '../events/hub.ts';
 import type { Server } from '../http/types.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
@@ -92,6 +93,8 @@ async function bringUp(
   await fillEmpty(db, empty);
   const pools = workPools();
   undo.push(() => withPatience(pools.close()));
+  const events = listenTo(url);
+  undo.push(() => withPatience(events.close()));
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
   const server = await buildApp({
@@ -101,6 +104,7 @@ async function bringUp(
     readTable: pools.readTable,
     judge: pools.judge,
     backups,
+    events,
   });
   undo.push(() => closeGently(server));
   await server.listen({ port, host: '127.0.0.1' });

@@ -10,6 +10,7 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { BackupKeeper } from '../backup/daily.ts';
 import type { Database } from '../db/database.ts';
+import type { EventHub } from '../events/hub.ts';
 import type { LampKeeper } from '../lamps/keeper.ts';
 import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
@@ -30,6 +31,7 @@ export interface RouteOptions {
   readTable: TableReader;
   backups: BackupKeeper;
   lamps: LampKeeper;
+  events: EventHub;
 }
 
 const problems = { 404: Problem, 409: Problem, 422: Problem };

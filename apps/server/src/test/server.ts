@@ -5,6 +5,7 @@ import type { JobFile } from '@early-lantern/contract';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
 import { connect } from '../db/database.ts';
+import { listenTo } from '../events/hub.ts';
 
 export const demoFolder = join(__dirname, '../../../../demo/jobs');
 
@@ -25,7 +26,8 @@ export async function testServer() {
   await admin.end();
   url.pathname = `/${name}`;
   const { db, close } = connect(url.href);
-  const app = await buildApp({ db, logLevel: 'silent' });
+  const events = listenTo(url.href);
+  const app = await buildApp({ db, events, logLevel: 'silent' });
 
   /** Calls the API; the body comes back read. */
   const call = async (
@@ -45,9 +47,11 @@ export async function testServer() {
   return {
     app,
     db,
+    url: url.href,
     call,
     end: async () => {
       await app.close();
+      await events.close();
       await close();
     },
   };

@@ -115,8 +115,8 @@ export const useLeftBetween = (from: string | undefined, until: string | undefin
     placeholderData: keepPreviousData,
   });
 
-/** Asked again so often while some are being worked out, ms. */
-const LAMPS_AGAIN_MS = 1_000;
+/** Asked again so often while some are being worked out, ms; as a rule the server tells of each before. */
+const LAMPS_AGAIN_MS = 4_000;
 
 /** What the lamps say of the jobs with doors in a span, by job id, as the server keeps them. */
 export const useLampsBetween = (from: string | undefined, until: string | undefined) =>

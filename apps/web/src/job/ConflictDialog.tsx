@@ -12,6 +12,7 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
+import { clockTime } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { differences } from './document.ts';
 import { fieldWords, namesIn, type Speech, valueWords } from './field-words.ts';
@@ -38,6 +39,8 @@ export function ConflictDialog({ conflict, file, onChoose }: ConflictDialogProps
       ? // Which plan each had on screen is nothing to choose between.
         differences(mine, theirs.data).filter(({ path }) => !path.startsWith('clock.shown'))
       : [];
+  const when = (at: string | undefined, other: string | undefined) =>
+    at ? ` ${clockTime(at, file.workshop.timeZone)}${other && at > other ? ', newest' : ''}` : '';
   return (
     <Dialog open maxWidth="md" fullWidth aria-labelledby="conflict-title">
       <DialogTitle id="conflict-title">“{name}” was changed elsewhere too</DialogTitle>
@@ -53,8 +56,8 @@ export function ConflictDialog({ conflict, file, onChoose }: ConflictDialogProps
             <TableHead>
               <TableRow>
                 <TableCell>What differs</TableCell>
-                <TableCell>Yours, in this tab</TableCell>
-                <TableCell>Theirs, saved</TableCell>
+                <TableCell>Yours, in this tab{when(conflict.changedAt, theirs?.updatedAt)}</TableCell>
+                <TableCell>Theirs, saved{when(theirs?.updatedAt, conflict.changedAt)}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>

@@ -4,6 +4,7 @@ import { LinearProgress } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { Outlet, useParams } from 'react-router';
+import { onChanged } from '../api/live.ts';
 import { keys, useAvailability, useSites, useWorkshop } from '../api/queries.ts';
 import { dayName } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
@@ -63,6 +64,14 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   const { applyFix, changePiece } = useJobActions(store, file);
   useJobKeys(store, document.head.id);
   useLeaving(store);
+  useEffect(
+    () =>
+      onChanged(({ what, id }) => {
+        const isMine = (what === 'job' || what === 'piece') && id === document.head.id;
+        if (isMine || what === 'anything') void store.refresh();
+      }),
+    [store, document.head.id],
+  );
   const value = useMemo<JobContextValue>(
     () => ({ store, document, file, planned, changePiece }),
     [store, document, file, planned, changePiece],

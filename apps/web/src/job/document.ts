@@ -20,12 +20,6 @@ export function withFix(file: JobFile, fix: Fix): JobDocument {
   return { head, pieces };
 }
 
-/** Equal but for the plan that was on screen before the last change. */
-export function sameApartFromShown(a: JobHead, b: JobHead): boolean {
-  const rest = ({ clock: { shown: _, ...clock } = {}, ...head }: JobHead) => ({ ...head, clock });
-  return sameData(rest(a), rest(b));
-}
-
 /** A changed document with the plan that was on screen before; one that the change itself set or took away stays so. */
 export function withShown(
   before: JobDocument,

@@ -39,3 +39,14 @@ export function redone<T>(history: History<T>): History<T> {
   if (present === undefined) return history;
   return { past: [...history.past, history.present], present, future, gesture: undefined };
 }
+
+/** Every version there was, is, and was undone, each changed alike. */
+export const eachVersion = <T>(
+  { past, present, future, gesture }: History<T>,
+  change: (one: T) => T,
+): History<T> => ({
+  past: past.map(change),
+  present: change(present),
+  future: future.map(change),
+  gesture,
+});

@@ -205,8 +205,8 @@ test('a refusal is told with its reasons, the work stays, and the next sound cha
   expect(server.head.data.name).toBe('Sound');
 });
 
-test('work that no server took is found at the next opening and saved; if the row moved on, it is a conflict', async () => {
-  for (const movedOn of [false, true]) {
+test('work that no server took is found at the next opening and saved; if the row moved on both are put together, and of one field it is a conflict', async () => {
+  for (const movedOn of [undefined, { notes: 'theirs' }, { name: 'Theirs' }]) {
     kept.clear();
     server = new FakeServer();
     globalThis.fetch = server.fetch as unknown as typeof fetch;
@@ -215,16 +215,79 @@ test('work that no server took is found at the next opening and saved; if the ro
     rename(first, 'Unsaved');
     await first.flush();
     expect(state(first)).toBe('offline');
-    if (movedOn) server.head = { revision: 2, data: { ...head, notes: 'theirs' } };
+    if (movedOn) server.head = { revision: 2, data: { ...head, ...movedOn } };
     const second = await JobStore.open('job');
     expect(second.getSnapshot().document.head.name).toBe('Unsaved');
     expect(state(second)).toBe('saving');
     await second.flush();
-    expect(state(second)).toBe(movedOn ? 'conflict' : 'saved');
+    expect(state(second)).toBe(movedOn && 'name' in movedOn ? 'conflict' : 'saved');
     second.resolve('mine');
     await second.flush();
-    expect(server.head.data.name).toBe('Unsaved');
+    expect(server.head.data).toEqual({ ...head, ...movedOn, name: 'Unsaved' });
   }
+});
+
+test('what others save shows at once and none of it is undone here; of the same field it asks when it is saved', async () => {
+  const store = await JobStore.open('job');
+  rename(store, 'Mine');
+  await store.flush();
+  const theirs = (edit: object) => {
+    const { revision, data } = server.head;
+    server.head = { revision: revision + 1, data: { ...data, ...edit } };
+  };
+  theirs({ notes: 'Theirs' });
+  server.pieces.set('b', { revision: 1, data: piece('b') });
+  server.pieces.set('a', { revision: 2, data: { ...piece('a'), widthM: 0.9 } as unknown as Piece });
+  await store.refresh();
+  const shown = () => store.getSnapshot().document;
+  expect(shown().head).toMatchObject({ name: 'Mine', notes: 'Theirs' });
+  expect(shown().pieces).toMatchObject([{ id: 'a', widthM: 0.9 }, { id: 'b' }]);
+  expect(state(store)).toBe('saved');
+  // Their change stays, mine is taken back.
+  store.undo();
+  await store.flush();
+  expect(server.head.data).toMatchObject({ name: 'Job', notes: 'Theirs' });
+  expect(server.pieces.get('a')?.data).toMatchObject({ widthM: 0.9 });
+  // Unsaved here and another field changed there: both.
+  store.change((before) => ({
+    ...before,
+    pieces: before.pieces.map((one) => ({ ...one, name: `${one.name}!` })),
+  }));
+  server.pieces.set('a', { revision: 9, data: { ...piece('a'), widthM: 1.2 } as unknown as Piece });
+  server.pieces.delete('b');
+  await store.refresh();
+  expect(shown().pieces).toMatchObject([{ id: 'a', name: 'a!', widthM: 1.2 }, { name: 'b!' }]);
+  rename(store, 'Mine again');
+  theirs({ name: 'Theirs again' });
+  await store.refresh();
+  expect(shown().head.name).toBe('Mine again');
+  await store.flush();
+  expect(store.getSnapshot().save).toMatchObject({ kind: 'conflict', conflict: { part: 'job' } });
+  store.resolve('theirs');
+  await store.flush();
+  // Deleted there while it was changed here.
+  expect(store.getSnapshot().save).toMatchObject({ conflict: { part: 'piece', id: 'b', theirs: null } });
+  store.resolve('theirs');
+  await store.flush();
+  expect(server.pieces.get('a')?.data).toMatchObject({ name: 'a!', widthM: 1.2 });
+});
+
+test('what was done in an earlier session is undone in the next, unless somebody has changed the job since', async () => {
+  const first = await JobStore.open('job');
+  rename(first, 'One');
+  await first.flush();
+  rename(first, 'Two');
+  await first.flush();
+  await new Promise(setImmediate);
+  const second = await JobStore.open('job');
+  expect(second.getSnapshot()).toMatchObject({ canUndo: true, document: { head: { name: 'Two' } } });
+  second.undo();
+  await second.flush();
+  expect(server.head.data.name).toBe('One');
+  await new Promise(setImmediate);
+  expect((await JobStore.open('job')).getSnapshot()).toMatchObject({ canUndo: true, canRedo: true });
+  server.head = { revision: 9, data: { ...server.head.data, notes: 'theirs' } };
+  expect((await JobStore.open('job')).getSnapshot()).toMatchObject({ canUndo: false, canRedo: false });
 });
 
 test('a page reloaded while its own half-typed text was on the way is in no conflict with itself', async () => {

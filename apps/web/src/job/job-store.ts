@@ -1,24 +1,20 @@
-import {
-  type AgreedTask,
-  type Fault,
-  type JobHead,
-  type JobRow,
-  newestPiece,
-  type Piece,
-  type PieceRow,
-} from '@early-lantern/contract';
+import type { AgreedTask, Fault, JobHead, JobRow, Piece, PieceRow } from '@early-lantern/contract';
 import { carriersFirst } from '@early-lantern/core';
-import { del, get, set } from 'idb-keyval';
 import { ApiProblem, call } from '../api/client.ts';
-import { documentOf, type JobDocument, sameApartFromShown, sameData, withShown } from './document.ts';
+import { type Baseline, baselineOf, type SavedRow } from './baseline.ts';
+import { documentOf, type JobDocument, sameData, withShown } from './document.ts';
 import { beginHistory, changed, type History, redone, undone } from './history.ts';
+import { type Draft, dropDraft, keepDraft, keepUndo, readDraft, readUndo } from './kept-work.ts';
+import { withHeadNews, withNews, withPieceNews } from './news.ts';
 
 /** A row both this tab and somebody else changed. `theirs` is null when it was deleted. */
 export interface Conflict {
   part: 'job' | 'piece';
   id: string;
   mine: JobHead | Piece | null;
-  theirs: { revision: number; data: JobHead | Piece } | null;
+  theirs: { revision: number; data: JobHead | Piece; updatedAt?: string } | null;
+  /** When mine was changed last. */
+  changedAt?: string | undefined;
 }
 
 export type SaveState =
@@ -35,35 +31,8 @@ export interface JobSnapshot {
   canRedo: boolean;
 }
 
-interface SavedRow<D> {
-  revision: number;
-  data: D;
-}
-
-/** What the server is known to hold. */
-interface Baseline {
-  head: SavedRow<JobHead>;
-  pieces: Map<string, SavedRow<Piece>>;
-}
-
-/** Unsaved work kept in the browser, with the revisions it was made from. */
-interface Draft {
-  document: JobDocument;
-  head: number;
-  pieces: [id: string, revision: number][];
-  /** What was on its way to the server: found there, it is our own and nobody else's change. */
-  sent?: { id: string; data: JobHead | Piece };
-}
-
 const SETTLE_MS = 350;
 const RETRY_MS = 2_000;
-const DRAFT_PATIENCE_MS = 3_000;
-const draftKey = (jobId: string) => `early-lantern-draft:${jobId}`;
-
-const baselineOf = (row: JobRow): Baseline => ({
-  head: { revision: row.revision, data: row.data },
-  pieces: new Map(row.pieces.map((piece) => [piece.data.id, { revision: piece.revision, data: piece.data }])),
-});
 
 /**
  * One job under edit. Every change shows at once, goes into the history, is kept in this browser until the server has
@@ -78,6 +47,9 @@ export class JobStore {
   private readonly listeners = new Set<() => void>();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private saving: Promise<void> | undefined;
+  /** What is under way with the server: one thing after the other. */
+  private turn: Promise<unknown> = Promise.resolve();
+  private changedAt: string | undefined;
   private readonly jobId: string;
   private sent: Draft['sent'];
   private shown: AgreedTask[] | undefined;
@@ -87,30 +59,73 @@ export class JobStore {
     this.baseline = baselineOf(row);
     this.history = beginHistory(documentOf(row));
     if (draft && !sameData(draft.document, this.history.present)) {
+      this.changedAt = draft.at;
       this.history = changed(this.history, draft.document);
       // Not saved before it is.
       this.save = { kind: 'saving' };
-      // Saved under the revisions the draft was made from, so that a change elsewhere is noticed.
-      const madeFrom = (row: SavedRow<JobHead | Piece>, id: string, revision: number) => {
-        const isOwn =
-          draft.sent?.id === id && row.revision === revision + 1 && sameData(row.data, draft.sent.data);
-        if (!isOwn) row.revision = revision;
-      };
-      madeFrom(this.baseline.head, this.jobId, draft.head);
-      for (const [id, revision] of draft.pieces) {
-        const piece = this.baseline.pieces.get(id);
-        if (piece) madeFrom(piece, id, revision);
-      }
+      this.madeFrom(draft, baselineOf(row));
       this.schedule(0);
     }
     this.snapshot = this.makeSnapshot();
   }
 
-  /** Opens a job, with work this browser still keeps of it. */
+  /** Goes on from what a draft was made from, so that a change elsewhere is noticed, and put together where it can be. */
+  private madeFrom(draft: Draft, now: Baseline): void {
+    const { sent, base } = draft;
+    const isOwn = (row: SavedRow<JobHead | Piece>, id: string, revision: number) =>
+      sent?.id === id && row.revision === revision + 1 && sameData(row.data, sent.data);
+    const from = <D extends JobHead | Piece>(
+      row: SavedRow<D>,
+      id: string,
+      revision: number,
+      was?: SavedRow<D>,
+    ) => (isOwn(row, id, revision) ? row : (was ?? { ...row, revision }));
+    const before = new Map(base?.pieces);
+    const pieces = new Map(now.pieces);
+    for (const [id, revision] of draft.pieces) {
+      const row = now.pieces.get(id);
+      const was = before.get(id);
+      if (row) pieces.set(id, from(row, id, revision, was));
+      // Gone since: only who knows what it was can tell that.
+      else if (was) pieces.set(id, was);
+    }
+    // What others have added since is news.
+    if (base) for (const id of now.pieces.keys()) if (!before.has(id)) pieces.delete(id);
+    this.baseline = { head: from(now.head, this.jobId, draft.head, base?.head), pieces };
+    if (base) this.takeIn(now);
+  }
+
+  /** Takes in what the server holds now, as far as it does not contradict what is changed here. */
+  private takeIn(now: Baseline): void {
+    const { history, baseline } = withNews({ history: this.history, baseline: this.baseline }, now);
+    this.history = history;
+    this.baseline = baseline;
+  }
+
+  /** Opens a job, with work this browser still keeps of it, and what could be undone when it was left. */
   static async open(jobId: string): Promise<JobStore> {
     const [row, draft] = await Promise.all([call<JobRow>('GET', `/jobs/${jobId}`), readDraft(jobId)]);
-    return new JobStore(row, draft);
+    const store = new JobStore(row, draft);
+    const undo = store.save.kind === 'saved' ? await readUndo(jobId, store.baseline) : undefined;
+    if (undo && store.history.past.length === 0) {
+      store.history = { ...store.history, ...undo };
+      store.publish();
+    }
+    return store;
   }
+
+  /** Reads what others have saved, and shows it; told that something of this job was changed. */
+  readonly refresh = (): Promise<void> =>
+    this.inTurn(async () => {
+      if (this.save.kind === 'conflict') return;
+      const row = await call<JobRow>('GET', `/jobs/${this.jobId}`).catch(() => undefined);
+      if (!row) return;
+      const before = this.history;
+      this.takeIn(baselineOf(row));
+      if (this.history === before) return;
+      this.publish();
+      if (this.save.kind === 'saved') void keepUndo(this.jobId, this.history, this.baseline);
+    });
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -158,11 +173,17 @@ export class JobStore {
   /** Saves now what waits; settled when the server has it or saving has stopped. */
   readonly flush = async (): Promise<void> => {
     clearTimeout(this.timer);
-    this.saving ??= this.saveAll().finally(() => {
+    this.saving ??= this.inTurn(() => this.saveAll()).finally(() => {
       this.saving = undefined;
     });
     await this.saving;
   };
+
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const done = this.turn.then(work);
+    this.turn = done.catch(() => undefined);
+    return done;
+  }
 
   /**
    * Takes the last change back and gives up saving it, where it could not be saved. Work that was unsaved before stays
@@ -173,12 +194,13 @@ export class JobStore {
     this.history = undone(this.history);
     this.publish();
     if (this.nextDifference()) await this.keepDraft();
-    else await del(draftKey(this.jobId)).catch(() => undefined);
+    else await dropDraft(this.jobId);
   };
 
   private setHistory(history: History<JobDocument>): void {
     if (history === this.history) return;
     this.history = history;
+    this.changedAt = new Date().toISOString();
     if (this.save.kind !== 'conflict') this.save = { kind: 'saving' };
     this.publish();
     void this.keepDraft();
@@ -205,14 +227,15 @@ export class JobStore {
   }
 
   private async keepDraft(): Promise<void> {
-    const draft: Draft = {
+    const { head, pieces } = this.baseline;
+    await keepDraft(this.jobId, {
       document: this.history.present,
-      head: this.baseline.head.revision,
-      pieces: [...this.baseline.pieces].map(([id, piece]) => [id, piece.revision]),
+      head: head.revision,
+      pieces: [...pieces].map(([id, piece]) => [id, piece.revision]),
+      base: { head, pieces: [...pieces] },
       ...(this.sent ? { sent: this.sent } : {}),
-    };
-    // Without room in the browser the server copy is still the one that counts.
-    await set(draftKey(this.jobId), draft).catch(() => undefined);
+      ...(this.changedAt ? { at: this.changedAt } : {}),
+    });
   }
 
   /** Written down before it leaves: the page may go before the answer comes. */
@@ -231,9 +254,10 @@ export class JobStore {
     if (this.save.kind === 'conflict') return;
     try {
       for (let send = this.nextDifference(); send; send = this.nextDifference()) await send();
-      await del(draftKey(this.jobId)).catch(() => undefined);
+      await dropDraft(this.jobId);
       if (this.nextDifference()) return this.schedule(0);
       this.setSave({ kind: 'saved' });
+      void keepUndo(this.jobId, this.history, this.baseline);
     } catch (error) {
       this.stopSaving(error);
     }
@@ -241,7 +265,7 @@ export class JobStore {
 
   private stopSaving(error: unknown): void {
     if (error instanceof ConflictFound) {
-      this.setSave({ kind: 'conflict', conflict: error.conflict });
+      this.setSave({ kind: 'conflict', conflict: { ...error.conflict, changedAt: this.changedAt } });
     } else if (error instanceof ApiProblem && error.problem.status < 500) {
       const faults = error.problem.faults ?? [{ path: '', reason: error.message }];
       this.setSave({ kind: 'refused', faults });
@@ -306,12 +330,18 @@ export class JobStore {
     this.baseline.pieces.delete(id);
   }
 
-  /** Somebody else's head, where nothing of one's own is lost by it. */
-  private takeHead(theirs: SavedRow<JobHead>): SavedRow<JobHead> {
-    const { pieces } = this.history.present;
-    this.history = { ...this.history, present: { head: theirs.data, pieces } };
+  /** Takes in one row of somebody else's; false where both have changed the same of it. */
+  private takesRow(part: Conflict['part'], id: string, theirs: SavedRow<JobHead | Piece>): boolean {
+    const edit = { history: this.history, baseline: this.baseline };
+    const after =
+      part === 'job'
+        ? withHeadNews(edit, theirs as SavedRow<JobHead>)
+        : withPieceNews(edit, id, theirs as SavedRow<Piece>);
+    if (after === edit) return false;
+    this.history = after.history;
+    this.baseline = after.baseline;
     this.publish();
-    return theirs;
+    return true;
   }
 
   /**
@@ -330,33 +360,10 @@ export class JobStore {
     if (status !== 409 || !current) throw error;
     const theirs = current as SavedRow<JobHead | Piece>;
     if (sameData(theirs.data, mine)) return theirs;
-    if (part === 'job' && mine) {
-      const [own, other] = [mine as JobHead, theirs.data as JobHead];
-      // Which plan each had on screen is nothing to choose between.
-      if (sameApartFromShown(own, other)) return theirs;
-      if (sameApartFromShown(own, this.baseline.head.data)) return this.takeHead(theirs as SavedRow<JobHead>);
-    }
+    if (mine && this.takesRow(part, id, theirs)) return theirs;
     throw new ConflictFound({ part, id, mine, theirs });
   }
 }
-
-/** The draft kept in this browser; none when the browser's store is closed to us or does not answer in time. */
-async function readDraft(jobId: string): Promise<Draft | undefined> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<undefined>((done) => {
-    timer = setTimeout(done, DRAFT_PATIENCE_MS, undefined);
-  });
-  const draft = get<Draft>(draftKey(jobId))
-    .then((kept) => kept && newestDraft(kept))
-    .catch(() => undefined);
-  return Promise.race([draft, late]).finally(() => clearTimeout(timer));
-}
-
-/** A draft that an older version of this page has kept, as one of today. */
-const newestDraft = (draft: Draft): Draft => ({
-  ...draft,
-  document: { ...draft.document, pieces: draft.document.pieces.map((piece) => newestPiece(piece) as Piece) },
-});
 
 class ConflictFound extends Error {
   readonly conflict: Conflict;

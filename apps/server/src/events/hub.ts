@@ -1,0 +1,88 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import { Changed } from '@early-lantern/contract';
+import pg from 'pg';
+
+/** Tells what is changed in the database, by whichever process. */
+export interface EventHub {
+  /** @returns ends it */
+  subscribe(listener: (change: Changed) => void): () => void;
+  close(): Promise<void>;
+}
+
+/** Where nobody listens to the database nothing is ever told. */
+export const noEvents: EventHub = { subscribe: () => () => {}, close: async () => {} };
+
+const CHANNEL = 'early_lantern';
+/** Waits between tries to listen again, ms. */
+const FIRST_WAIT_MS = 100;
+const LONGEST_WAIT_MS = 3_000;
+/** Whoever listened may have missed something meanwhile. */
+const ANYTHING: Changed = { what: 'anything', id: '' };
+
+/**
+ * Listens to a database's own notifications on a connection of its own. A connection that breaks is opened again; then it is
+ * told that anything may have changed.
+ */
+export function listenTo(url: string): EventHub {
+  const listeners = new Set<(change: Changed) => void>();
+  const tell = (change: Changed) => {
+    for (const listener of listeners) listener(change);
+  };
+  const closing = new AbortController();
+  let client: pg.Client | undefined;
+
+  /** Listens until the connection breaks. @returns whether it had listened at all */
+  const listen = async (isAgain: boolean): Promise<boolean> => {
+    const own = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000, keepAlive: true });
+    client = own;
+    const broken = new Promise<void>((done) => {
+      own.once('end', () => done());
+      own.on('error', () => done());
+    });
+    own.on('notification', ({ payload = '' }) => {
+      const change = Changed.safeParse(asJson(payload));
+      if (change.success) tell(change.data);
+    });
+    try {
+      await own.connect();
+      await own.query(`listen ${CHANNEL}`);
+    } catch {
+      await own.end().catch(() => undefined);
+      return false;
+    }
+    if (isAgain) tell(ANYTHING);
+    await broken;
+    await own.end().catch(() => undefined);
+    return true;
+  };
+
+  const listening = (async () => {
+    let wait = FIRST_WAIT_MS;
+    for (let times = 0; !closing.signal.aborted; times++) {
+      wait = (await listen(times > 0)) ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2);
+      if (!closing.signal.aborted)
+        await sleep(wait, undefined, { signal: closing.signal }).catch(() => undefined);
+    }
+  })();
+
+  return {
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    async close() {
+      closing.abort();
+      await client?.end().catch(() => undefined);
+      await listening;
+    },
+  };
+}
+
+/** What a text says as JSON; undefined where it says nothing. */
+function asJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}

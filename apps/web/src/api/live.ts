@@ -1,0 +1,98 @@
+import { Changed } from '@early-lantern/contract';
+import type { QueryKey } from '@tanstack/react-query';
+import { keys, queryClient } from './queries.ts';
+
+/** Changes that come together are looked at together, ms. */
+const GATHER_MS = 200;
+const CHANNEL = 'early-lantern-changes';
+
+const listeners = new Set<(change: Changed) => void>();
+
+/** Told of every change on the server, whoever made it. @returns ends it */
+export function onChanged(listener: (change: Changed) => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/**
+ * Follows the server's changes. A browser opens few connections to one server, so that of several tabs one holds the stream
+ * and passes on what it hears; where a browser cannot agree on one, each has its own.
+ */
+export function followChanges(): void {
+  onChanged(renew);
+  const channel = new BroadcastChannel(CHANNEL);
+  channel.onmessage = ({ data }: MessageEvent<Changed>) => tell(data);
+  const listen = () =>
+    openStream((change) => {
+      channel.postMessage(change);
+      tell(change);
+    });
+  if (!navigator.locks) listen();
+  // Held until the tab goes; then the next one has its turn, and what was told meanwhile is not known.
+  else
+    void navigator.locks.request(CHANNEL, () => {
+      listen();
+      return new Promise<never>(() => {});
+    });
+}
+
+function tell(change: Changed): void {
+  for (const listener of listeners) listener(change);
+}
+
+/** The stream; the browser opens it again where it breaks, and what was missed meanwhile may be anything. */
+function openStream(heard: (change: Changed) => void): void {
+  const stream = new EventSource('/api/v1/events');
+  let wasOpen = false;
+  stream.addEventListener('open', () => {
+    if (wasOpen) heard({ what: 'anything', id: '' });
+    wasOpen = true;
+  });
+  stream.addEventListener('changed', ({ data }: MessageEvent<string>) => {
+    const change = Changed.safeParse(JSON.parse(data));
+    if (change.success) heard(change.data);
+  });
+}
+
+let waiting: Changed[] = [];
+
+/** Has what a change touches read again, soon. */
+function renew(change: Changed): void {
+  waiting.push(change);
+  // The first of them waits for those that come with it.
+  if (waiting.length > 1) return;
+  setTimeout(() => {
+    const changes = waiting;
+    waiting = [];
+    void queryClient.invalidateQueries({
+      predicate: ({ queryKey }) => changes.some((one) => touches(one, queryKey)),
+    });
+  }, GATHER_MS);
+}
+
+const begins = (key: QueryKey, prefix: QueryKey) => prefix.every((part, i) => key[i] === part);
+
+/** Whether what was read under a key may be another one after a change. */
+export function touches({ what, id }: Changed, key: QueryKey): boolean {
+  switch (what) {
+    case 'anything':
+      // A job that is open follows by itself, with what is not saved yet.
+      return key[0] !== 'job';
+    case 'workshop':
+    case 'crew':
+      return key[0] === what || key[0] === 'jobs';
+    case 'site':
+      return begins(key, keys.sites) || key[0] === 'jobs';
+    case 'stock':
+      return key[0] === 'movements' || begins(key, keys.lacks);
+    case 'lamps':
+      return key[0] === 'jobs' && key[1] === 'lamps';
+    case 'packing':
+      return begins(key, keys.packing(id));
+    case 'photo':
+      return begins(key, keys.photos(id));
+    default:
+      // What others leave to a job does not change with the job itself.
+      return key[0] === 'jobs' && key[1] !== id;
+  }
+}
