@@ -26,7 +26,7 @@ test('two devices and a second tab on one job: what one saves the others show wi
   // A job that somebody makes stands on the horizon of the others.
   await tab.goto('/');
   await ownJob(request, 'live-new');
-  await expect(tab.getByText('Shed live-new')).toBeVisible({ timeout: 5_000 });
+  await expect(tab.getByText('Shed live-new').first()).toBeVisible({ timeout: 5_000 });
   // What was done before the page was left can still be undone.
   await first.reload();
   await first.getByRole('main').getByRole('button', { name: 'Undo' }).click();
