@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { JobHead } from './job.ts';
-import { Piece } from './piece/index.ts';
+import { JobHead, JobState } from './job.ts';
+import { LampState } from './lamp-state.ts';
+import { Piece, pieceKinds } from './piece/index.ts';
 import { JobClaim } from './pipe.ts';
 import { BalloonRow, Lamp, MaterialRow } from './plan.ts';
 import { Id } from './scalars.ts';
@@ -29,6 +30,48 @@ export const JobRow = z.strictObject({
   usedAt: z.iso.datetime({ offset: true }).nullable(),
 });
 export type JobRow = z.infer<typeof JobRow>;
+
+/** Which jobs a list shows; whatever is left out lets all pass. Lists are parted by commas. */
+export const JobFilter = z.object({
+  q: z
+    .string()
+    .max(200)
+    .optional()
+    .describe('words that begin words of the job, its place, pieces and people'),
+  state: z
+    .string()
+    .regex(
+      new RegExp(`^(${JobState.options.join('|')})(,(${JobState.options.join('|')}))*$`),
+      'no such state',
+    )
+    .optional(),
+  site: Id.optional(),
+  person: Id.optional().describe('on its crew'),
+  kind: z.enum(pieceKinds).optional().describe('has such a piece'),
+  lamp: z.enum(['out', 'low']).optional().describe('some lamp says so, as it was worked out last'),
+});
+export type JobFilter = z.infer<typeof JobFilter>;
+
+/** Something found by words. */
+export const Found = z.strictObject({
+  what: z.enum(['job', 'site', 'person']),
+  id: Id,
+  name: z.string(),
+  /** The day and place of a job. */
+  detail: z.string(),
+});
+export type Found = z.infer<typeof Found>;
+
+/** A job in a month: no more than its day's square has room for. */
+export const MonthJob = z.strictObject({
+  id: Id,
+  name: z.string(),
+  doors: z.iso.datetime({ offset: true }),
+  state: JobState,
+  /** The worst that its lamps said when they were worked out last; null where that never was. */
+  worst: LampState.nullable(),
+});
+export type MonthJob = z.infer<typeof MonthJob>;
 
 /** As much of a job as it takes to find it. */
 export const JobName = z.strictObject({ id: Id, name: z.string(), doors: z.iso.datetime({ offset: true }) });

@@ -32,9 +32,15 @@ const DropOff = z.strictObject({
 });
 export type DropOff = z.infer<typeof DropOff>;
 
+/** How far a job has come: asked about, offered, agreed, over, or called off. */
+export const JobState = z.enum(['enquiry', 'offered', 'firm', 'done', 'cancelled']);
+export type JobState = z.infer<typeof JobState>;
+
 const HeadFields = z.strictObject({
   id: Id,
   name: Name,
+  /** Left out, firm. */
+  state: JobState.optional(),
   /** What the occasion is, in the client's words. */
   event: Text,
   siteId: Id,

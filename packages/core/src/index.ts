@@ -113,6 +113,7 @@ export { chanceText } from './rehearsal/uncertainty.ts';
 export {
   balloonsTogether,
   filesAskedFor,
+  isHolding,
   type JobNeeds,
   lacksOfAll,
   leftFor,

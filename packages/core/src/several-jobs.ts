@@ -4,6 +4,7 @@ import type {
   HeldMaterial,
   JobClaim,
   JobFile,
+  JobState,
   Lack,
   Workshop,
 } from '@early-lantern/contract';
@@ -20,9 +21,15 @@ import { jobPipeParts } from './structure/pipe-parts.ts';
 export interface JobNeeds extends ShelfWants {
   /** Its days from access to strike by the workshop's clock, `YYYY-MM-DD`: while its gear is out. */
   out: { from: string; until: string };
+  /** It takes it: what is only asked about or offered, or called off, does not. */
+  isHolding: boolean;
   materials: { item: string; count: number; isGear: boolean }[];
   pipes: JobClaim['pipes'];
 }
+
+/** Whether a job takes what it needs, and its people: once it is agreed to; not what is only asked about or offered, or called off. */
+export const isHolding = ({ state = 'firm' }: { state?: JobState | undefined }): boolean =>
+  state === 'firm' || state === 'done';
 
 /** What a job takes: the dear part of looking at several, so that a caller may keep it for the same file. */
 export function needsOfJob(file: JobFile): JobNeeds {
@@ -34,6 +41,7 @@ export function needsOfJob(file: JobFile): JobNeeds {
     name: job.name,
     doors: job.doors,
     wanted: wantedDay(file),
+    isHolding: isHolding(job),
     out: { from: dayOf(job.access.from), until: dayOf(job.isKept ? job.doors : job.strike.until) },
     balloons: balloons.map(({ nominalIn, colour, need, spare, kept }) => ({
       nominalIn,
@@ -58,14 +66,27 @@ type SharedShelf = Parameters<typeof handOut>[1] & Pick<Workshop, 'materials'>;
  * What open jobs find taken by others, by job id: of the shelf and of consumables by those with earlier doors; of
  * gear, pipes and weights by those that are out on one of its days, pipes whichever comes first, since they are cut
  * together.
- * @param open the jobs that still hold what they need: those to come, and those that are over and whose use nobody
- *   has recorded; in any order
+ * Each job that holds nothing is looked at as if it alone were agreed to: nothing of it is taken from the others.
+ * @param open the jobs to come, and those that are over and whose use nobody has recorded; in any order
  * @param wanted whether a job is asked about; left out, all are
  */
 export function leftFor(
   open: readonly OpenJob[],
   shelf: SharedShelf,
   wanted: (id: string) => boolean = () => true,
+): Record<string, Availability> {
+  const holding = open.filter(({ needs }) => needs.isHolding);
+  const asking = open.filter(({ needs }) => !needs.isHolding && wanted(needs.id));
+  return Object.assign(
+    leftAmong(holding, shelf, wanted),
+    ...asking.map((one) => leftAmong([...holding, one], shelf, (id) => id === one.needs.id)),
+  );
+}
+
+function leftAmong(
+  open: readonly OpenJob[],
+  shelf: SharedShelf,
+  wanted: (id: string) => boolean,
 ): Record<string, Availability> {
   const inTurn = [...open].sort((a, b) => firstCome(a.needs, b.needs));
   const known = inTurn.map(({ needs }) => needs);
@@ -114,6 +135,16 @@ export function leftForEach(
 
 /** Whose files `leftFor` asks for: those that share a day with what is wanted, and with those before them in turn. */
 export function filesAskedFor(needs: readonly JobNeeds[], wanted: (id: string) => boolean): string[] {
+  const holding = needs.filter((one) => one.isHolding);
+  const asking = needs.filter((one) => !one.isHolding && wanted(one.id));
+  const asked = [
+    ...filesAmong(holding, wanted),
+    ...asking.flatMap((one) => filesAmong([...holding, one], (id) => id === one.id)),
+  ];
+  return [...new Set(asked)];
+}
+
+function filesAmong(needs: readonly JobNeeds[], wanted: (id: string) => boolean): string[] {
   const inTurn = [...needs].sort(firstCome);
   const asked = new Set<number>();
   const ask = (i: number) => {
@@ -133,7 +164,7 @@ const sharingDays = (needs: readonly JobNeeds[], i: number): number[] =>
 
 /** What all open jobs lack, each on its day. @param needs of the open jobs, in any order */
 export const lacksOfAll = (needs: readonly JobNeeds[], shelf: SharedShelf): Lack[] =>
-  handOut([...needs].sort(firstCome), shelf).flatMap(({ lacks }) => lacks);
+  handOut([...needs.filter((one) => one.isHolding)].sort(firstCome), shelf).flatMap(({ lacks }) => lacks);
 
 /** Jobs that are out on a common day. */
 const doOverlap = ({ out: a }: JobNeeds, { out: b }: JobNeeds): boolean =>

@@ -1,16 +1,30 @@
-import { Id, Instant, JobHead, JobName, JobRow, PageQuery, update } from '@early-lantern/contract';
+import {
+  Found,
+  Id,
+  Instant,
+  JobFilter,
+  JobHead,
+  JobName,
+  JobRow,
+  MonthJob,
+  PageQuery,
+  update,
+} from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
+import { monthOf, search } from './search.ts';
 import { addJob, getJob, jobNames, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
 
 const Params = z.object({ id: Id });
+const MOST_MONTH_MS = 62 * 24 * 3_600_000;
 const Listing = PageQuery.extend({
   from: Instant.optional().describe('doors at or after'),
   until: Instant.optional().describe('doors before'),
   order: z.enum(['asc', 'desc']).default('asc').describe('by doors'),
+  ...JobFilter.shape,
 });
 
 /** PostgreSQL's code for a row that names one that is not there. */
@@ -43,6 +57,40 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
       },
     },
     ({ query }) => jobNames(db, query.limit, new Date()),
+  );
+
+  server.get(
+    '/search',
+    {
+      schema: {
+        tags,
+        summary: 'Jobs, places and people found by words that begin as these do',
+        querystring: z.object({
+          q: z.string().max(200),
+          limit: z.coerce.number().int().min(1).max(50).default(12),
+        }),
+        response: gives(z.array(Found)),
+      },
+    },
+    ({ query }) => search(db, query.q, query.limit, new Date()),
+  );
+
+  server.get(
+    '/month',
+    {
+      schema: {
+        tags,
+        summary: 'The jobs with doors in a span of two months at the most, as a calendar shows them',
+        querystring: z.object({ from: Instant, until: Instant }),
+        response: gives(z.array(MonthJob)),
+      },
+    },
+    ({ query }) => {
+      const [from, until] = [new Date(query.from), new Date(query.until)];
+      if (until.getTime() - from.getTime() > MOST_MONTH_MS)
+        throw refused([{ path: 'querystring.until', reason: 'more than two months after the start' }]);
+      return monthOf(db, from, until);
+    },
   );
 
   server.get('/jobs/:id', { schema: { tags, params: Params, response: gives(JobRow) } }, ({ params }) =>

@@ -1,10 +1,18 @@
-import { type JobHead, type JobName, type JobRow, peopleNamed, withoutGone } from '@early-lantern/contract';
+import {
+  type JobFilter,
+  type JobHead,
+  type JobName,
+  type JobRow,
+  peopleNamed,
+  withoutGone,
+} from '@early-lantern/contract';
 import { and, asc, count, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
 import { crew, jobs, pieces } from '../db/schema.ts';
 import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
 import { listPieces } from '../pieces/store.ts';
+import { asked } from './filter.ts';
 
 type StoredJob = typeof jobs.$inferSelect;
 
@@ -30,7 +38,7 @@ export async function jobIdTaken(db: Queries, id: string): Promise<boolean> {
   return (await db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id))).length > 0;
 }
 
-interface Listing {
+interface Listing extends JobFilter {
   limit: number;
   after?: string | undefined;
   from?: string | undefined;
@@ -52,12 +60,13 @@ function readCursor(cursor: string, order: Listing['order']): SQL {
 }
 
 /** Jobs by doors, each with its pieces. */
-export async function listJobs(db: Queries, { limit, after, from, until, order }: Listing) {
+export async function listJobs(db: Queries, { limit, after, from, until, order, ...filter }: Listing) {
   const by = order === 'asc' ? asc : desc;
   const wanted = and(
     isNull(jobs.deletedAt),
     from ? gte(jobs.doors, new Date(from)) : undefined,
     until ? lt(jobs.doors, new Date(until)) : undefined,
+    ...asked(filter),
   );
   const found = await db
     .select()

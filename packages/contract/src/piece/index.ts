@@ -38,3 +38,9 @@ export type PieceKind = Piece['kind'];
 export type PieceOf<K extends PieceKind> = Extract<Piece, { kind: K }>;
 /** Pieces that are made of balloons. */
 export type BalloonPiece = Exclude<Piece, { kind: 'backdrop' | 'furnishing' }>;
+
+/** The kinds, as they are named in data. */
+export const pieceKinds = Piece.options.map((option) => option.shape.kind.value) as [
+  PieceKind,
+  ...PieceKind[],
+];

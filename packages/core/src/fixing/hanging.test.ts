@@ -171,6 +171,18 @@ test('points set by hand stay where they are, with the method chosen; one that m
   expect(two.points.length).toBeLessThanOrEqual(3);
 });
 
+test('points set by hand at one place are one: found by a file that had them twice', () => {
+  const points = [
+    { id: 'a', at: 0.05 },
+    { id: 'b', at: 0.5 },
+    { id: 'twin', at: 0.5 },
+    { id: 'c', at: 0.95 },
+  ];
+  const ids = hung(low({ hold: { points } })).points.map(({ id }) => id);
+  expect(ids).toEqual(expect.arrayContaining(['a', 'b', 'c']));
+  expect(ids).not.toContain('twin');
+});
+
 test('nothing is fixed within what must stay clear', () => {
   const sign = { id: 'z', kind: 'exit' as const, xM: 2.5, yM: 1.2, widthM: 0.5, heightM: 0.8 };
   const { points } = hung(low(), { spot: { ...wall, keepClear: [sign] } });

@@ -271,11 +271,23 @@ function longestSpan(line: GarlandLine, along: number): number {
   return line.isUpright(along) ? SPAN_UPRIGHT_M : SPAN_SLANTED_M;
 }
 
+/** Points set by hand that are nearer together than this are one, m. */
+const ONE_POINT_M = 0.01;
+
+/** Of things along a line those that are not at the place of one before them. */
+function apart<T>(things: readonly T[], alongM: (one: T) => number): T[] {
+  const kept: T[] = [];
+  for (const one of things)
+    if (kept.every((other) => Math.abs(alongM(other) - alongM(one)) >= ONE_POINT_M)) kept.push(one);
+  return kept;
+}
+
 /** Where the section can be fixed: an even grid, as far as a method is allowed there; and what is locked by hand. */
 function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number): Placed[] {
   const { piece, spot, file, line } = asked;
   const lastM = piece.hold?.points?.length ? line.lengthM : 0;
-  const locked = (piece.hold?.points ?? []).flatMap(({ id, at, method }): Placed[] => {
+  const set = apart(piece.hold?.points ?? [], (one) => one.at * line.lengthM);
+  const locked = set.flatMap(({ id, at, method }): Placed[] => {
     const along = at * line.lengthM;
     if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
     const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along));
