@@ -1,5 +1,6 @@
 import type { Change, Fix, FullPiece, JobFile, Piece, Plan } from '@early-lantern/contract';
 import { fullOf } from '../looks/full.ts';
+import { fullPurse, type Purse, pays } from '../looks/purse.ts';
 import { withFillersNeeded } from '../looks/take-fillers.ts';
 import { listed } from '../quantity/listed.ts';
 import { plural } from '../quantity/plural.ts';
@@ -23,15 +24,17 @@ export function fullFixes(file: JobFile, { lamps, full, pieces }: Plan): Fix[] {
   if (lamps.full.state !== 'low' && lamps.full.state !== 'out') return [];
   const lengthOf: LengthOf = (id) => pieces.find((one) => one.id === id)?.lengthM ?? 0;
   const faults = faultsIn(file, full.pieces).length;
-  const alone = [filled(file, lengthOf), ...ways.map((way) => stepOf(file, way, lengthOf))];
+  const purse = fullPurse();
+  const alone = [filled(file, lengthOf), ...ways.map((way) => stepOf(file, way, lengthOf, purse))];
   const single = alone.filter((step) => step !== undefined);
   // Where one way mends it all, all of them together are that one.
-  const all = single.length > 1 ? allOf(file, lengthOf) : undefined;
+  const all = single.length > 1 ? allOf(file, lengthOf, fullPurse()) : undefined;
   const others = single.filter(({ label }) => label !== all?.label);
   const steps = all ? [all, ...others] : others;
   return steps.flatMap((step): Fix[] => {
     const changes = changesTo(file, step);
     const after = applyChanges(file, changes);
+    if (!step.pieces.every((piece) => pays(purse, piece, file))) return [];
     const look = fullOf(after, false);
     // It is offered where less is left to look at.
     if (faultsIn(after, look.pieces).length >= faults) return [];
@@ -41,7 +44,12 @@ export function fullFixes(file: JobFile, { lamps, full, pieces }: Plan): Fix[] {
 }
 
 /** A way gone on every piece that it may mend; undefined where it changes none. */
-function stepOf(file: JobFile, way: (typeof ways)[number], lengthOf: LengthOf): Step | undefined {
+function stepOf(
+  file: JobFile,
+  way: (typeof ways)[number],
+  lengthOf: LengthOf,
+  purse: Purse,
+): Step | undefined {
   const looks = fullOf(file, false).pieces;
   const faulty = new Set(
     faultsIn(file, looks)
@@ -50,27 +58,30 @@ function stepOf(file: JobFile, way: (typeof ways)[number], lengthOf: LengthOf): 
   );
   const changed = file.job.pieces.flatMap((piece) => {
     const look = looks.find(({ id }) => id === piece.id);
-    return (look && faulty.has(piece.id) && way.change(file, piece, look)) || [];
+    return (look && faulty.has(piece.id) && way.change(file, piece, look, purse)) || [];
   });
   return changed.length > 0
     ? {
         label: way.says(changed, file),
-        pieces: changed.map((piece) => closedAsBefore(file, looks, piece, lengthOf)),
+        pieces: changed.map((piece) => closedAsBefore(file, looks, piece, lengthOf, purse)),
       }
     : undefined;
 }
 
 /** All ways one after the other, each on what the ones before it have left, and fillers for what gapes then. */
-function allOf(file: JobFile, lengthOf: LengthOf): Step {
+function allOf(file: JobFile, lengthOf: LengthOf, purse: Purse): Step {
   let now = file;
   const steps: Step[] = [];
+  let isSpent = false;
   const take = (step: Step | undefined) => {
     if (!step) return;
+    // What is changed is looked at again before the next way is gone.
+    isSpent = !step.pieces.every((piece) => pays(purse, piece, now));
     steps.push(step);
     now = applyChanges(now, changesTo(now, step));
   };
-  for (const way of ways) take(stepOf(now, way, lengthOf));
-  take(filled(now, lengthOf));
+  for (const way of ways) if (!isSpent) take(stepOf(now, way, lengthOf, purse));
+  if (!isSpent) take(filled(now, lengthOf));
   const changed = new Set(steps.flatMap(({ pieces }) => pieces.map(({ id }) => id)));
   return {
     label: listed(steps.map(({ label }) => label)),
@@ -96,9 +107,16 @@ function filled(file: JobFile, lengthOf: LengthOf): Step | undefined {
 }
 
 /** A piece that has moved, with fillers for the gaps that it did not have before. */
-function closedAsBefore(file: JobFile, were: readonly FullPiece[], piece: Piece, lengthOf: LengthOf): Piece {
+function closedAsBefore(
+  file: JobFile,
+  were: readonly FullPiece[],
+  piece: Piece,
+  lengthOf: LengthOf,
+  purse: Purse,
+): Piece {
   const before = were.find(({ id }) => id === piece.id)?.fillers;
   if (before && before.needed > before.counted) return piece;
+  if (!pays(purse, piece, file)) return piece;
   const pieces = file.job.pieces.map((one) => (one.id === piece.id ? piece : one));
   const looks = fullOf({ ...file, job: { ...file.job, pieces } }, false).pieces;
   const after = looks.find(({ id }) => id === piece.id)?.fillers;

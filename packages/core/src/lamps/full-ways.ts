@@ -7,6 +7,7 @@ import {
   edgesCovered,
   stretchWidened,
 } from '../looks/hand-ways.ts';
+import { type Purse, pays } from '../looks/purse.ts';
 import { dealtAgain, mixOf, withMix } from '../piece/mix-of.ts';
 import { sumOf } from '../quantity/group.ts';
 import { formatLength } from '../quantity/length.ts';
@@ -24,7 +25,7 @@ interface Way {
   /** What it may mend. */
   mends: readonly LookFault['kind'][];
   /** The piece changed; undefined where that cannot be done to it, or does not help. */
-  change: (file: JobFile, piece: Piece, look: FullPiece) => Piece | undefined;
+  change: (file: JobFile, piece: Piece, look: FullPiece, purse: Purse) => Piece | undefined;
   /** What is done, in words, beginning with a verb. */
   says: (changed: readonly Piece[], before: JobFile) => string;
 }
@@ -135,11 +136,12 @@ function fallM(before: Piece | undefined, after: Piece): number {
 }
 
 /** The piece dealt anew until nothing of what dealing mends is left; undefined where no deal of a few does. */
-function dealtAnew(file: JobFile, piece: Piece): Piece | undefined {
+function dealtAnew(file: JobFile, piece: Piece, _: FullPiece, purse: Purse): Piece | undefined {
   const mix = mixOf(piece);
   if (!mix) return undefined;
   for (let i = 1; i <= DEALS; i++) {
     const dealt = withMix(piece, dealtAgain(mix, i));
+    if (!pays(purse, dealt, file)) return undefined;
     const pieces = file.job.pieces.map((one) => (one.id === dealt.id ? dealt : one));
     const { pieces: looks } = fullOf({ ...file, job: { ...file.job, pieces } }, false);
     const own = looks.filter(({ id }) => id === dealt.id);

@@ -10,6 +10,7 @@ import { aroundOf } from './around-of.ts';
 import { seenOf } from './full.ts';
 import { limitsOf } from './limits.ts';
 import { lookOf } from './look-of.ts';
+import { type Purse, pays } from './purse.ts';
 import { settledBalls } from './settled-picture.ts';
 
 /** Swaps and turns that are tried at one place, and how often one is made. */
@@ -26,9 +27,11 @@ const MOST_BY_HAND = 60;
 /** How bad a look is, and whether the change that led to it is good enough. */
 type Badness = (look: FullPiece) => number;
 
-/** A piece as it will look among the others of its job. */
-const looked = ({ job, workshop }: JobFile, piece: Piece): FullPiece | undefined =>
-  seenOf(piece, workshop, false, aroundOf(piece, job.pieces, workshop))?.piece;
+/** A piece as it will look among the others of its job; undefined where no more may be tried. */
+const looked = (file: JobFile, piece: Piece, purse: Purse): FullPiece | undefined =>
+  pays(purse, piece, file)
+    ? seenOf(piece, file.workshop, false, aroundOf(piece, file.job.pieces, file.workshop))?.piece
+    : undefined;
 
 /** A piece with something more done to it by hand. */
 function withDone(piece: Piece, done: readonly ByHand[]): Piece | undefined {
@@ -43,12 +46,13 @@ function firstBetter(
   file: JobFile,
   piece: Piece,
   look: FullPiece,
+  purse: Purse,
   badness: Badness,
   tries: Iterable<ByHand>,
 ): { piece: Piece; look: FullPiece } | undefined {
   for (const done of tries) {
     const changed = withDone(piece, [done]);
-    const after = changed && looked(file, changed);
+    const after = changed && looked(file, changed, purse);
     if (after && badness(after) < badness(look)) return { piece: changed, look: after };
   }
   return undefined;
@@ -59,6 +63,7 @@ function bettered(
   file: JobFile,
   piece: Piece,
   look: FullPiece,
+  purse: Purse,
   badness: Badness,
   triesOf: (piece: Piece, look: FullPiece) => Iterable<ByHand>,
 ): Piece | undefined {
@@ -66,7 +71,7 @@ function bettered(
   for (let round = 0; round < ROUNDS; round++) {
     const from = best ?? { piece, look };
     if (badness(from.look) === 0) break;
-    const next = firstBetter(file, from.piece, from.look, badness, triesOf(from.piece, from.look));
+    const next = firstBetter(file, from.piece, from.look, purse, badness, triesOf(from.piece, from.look));
     if (!next) break;
     best = next;
   }
@@ -74,11 +79,12 @@ function bettered(
 }
 
 /** Two clusters change their colours, so that a clump breaks up; undefined where that helps nothing. */
-export const clumpSwapped = (file: JobFile, piece: Piece, look: FullPiece): Piece | undefined =>
+export const clumpSwapped = (file: JobFile, piece: Piece, look: FullPiece, purse: Purse): Piece | undefined =>
   bettered(
     file,
     piece,
     look,
+    purse,
     ({ clumps }) => clumps.reduce((sum, { balloons, usual }) => sum + balloons - usual, 0),
     (now, { clumps }) => swapsFor(file, now, clumps[0]),
   );
@@ -134,13 +140,19 @@ function clustersAlong({ job, workshop }: JobFile, piece: Piece) {
 const rounded = (share: number) => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000;
 
 /** A cluster turned where a gap is left, what it hangs on shows, or a large one hides; undefined where that mends nothing. */
-export const clusterTurned = (file: JobFile, piece: Piece, look: FullPiece): Piece | undefined =>
+export const clusterTurned = (
+  file: JobFile,
+  piece: Piece,
+  look: FullPiece,
+  purse: Purse,
+): Piece | undefined =>
   look.gaps.length > GAPS_TURNED
     ? undefined
     : bettered(
         file,
         piece,
         look,
+        purse,
         ({ gaps, largeHidden, limits, spineSeenM }) =>
           gaps.length + over(spineSeenM, limits.stringM) + (largeHidden?.hidden.length ?? 0),
         (now, { gaps, largeHidden }) => turnsAt(file, now, gaps[0] ?? largeHidden?.hidden[0]),
@@ -158,14 +170,19 @@ function* turnsAt(
 }
 
 /** A cluster or two more tied in where it is thinnest; undefined where a few do not make it wide enough. */
-export function stretchWidened(file: JobFile, piece: Piece, look: FullPiece): Piece | undefined {
+export function stretchWidened(
+  file: JobFile,
+  piece: Piece,
+  look: FullPiece,
+  purse: Purse,
+): Piece | undefined {
   const { evenness, limits } = look;
   const spot = evenness && alongOf(file, piece, evenness);
   // Clusters in stretches of colour have their own places.
   if (!spot || mixOf(piece)?.stretches) return undefined;
   for (let clusters = 1; clusters <= MOST_CLUSTERS; clusters++) {
     const changed = withDone(piece, [{ what: 'widen', line: spot.line, at: spot.at, clusters }]);
-    const after = changed && looked(file, changed);
+    const after = changed && looked(file, changed, purse);
     if (after?.evenness && after.evenness.narrowPct >= limits.narrowPct) return changed;
   }
   return undefined;
