@@ -76,3 +76,52 @@ test('with a season of jobs the horizon shows the coming days, reads on at its e
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/daily-61\/pieces$/);
 });
+
+test('an offer holds nothing; jobs are found by words, state and month, and the palette finds what its pieces are called', async ({
+  page,
+}) => {
+  await page.goto(`${stack.url}/`);
+  await page.getByRole('button', { name: 'Filter' }).click();
+  const find = page.getByRole('search', { name: 'Which jobs' });
+  await find.getByRole('textbox', { name: 'Find' }).fill('daily 61');
+  const card = page.getByRole('article', { name: 'Daily table 61' });
+  await expect(card).toBeVisible();
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await card.getByRole('button', { name: /^More about/ }).click();
+  await page.getByRole('menuitem', { name: 'It is offered' }).click();
+  await expect(card).toContainText('Offered');
+  await find.getByRole('textbox', { name: 'Find' }).fill('');
+  await find.getByRole('combobox', { name: 'State' }).click();
+  await page.getByRole('option', { name: 'Offered' }).click();
+  await expect(page.getByRole('article')).toHaveCount(1);
+  // What is chosen stands in the address: it is there again after a reload.
+  await page.reload();
+  await expect(card).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Filter · 1' })).toBeVisible();
+  await card.getByRole('link', { name: 'Daily table 61' }).click();
+  await page.getByRole('link', { name: 'Brief' }).click();
+  await page.getByRole('combobox', { name: 'State' }).click();
+  await page.getByRole('option', { name: 'Firm' }).click();
+  await expect(page.getByText('It holds its balloons, gear and people.')).toBeVisible();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+
+  await page.goto(`${stack.url}/?view=month`);
+  const month = page.getByRole('region', { name: /^[A-Z][a-z]+ 20\d\d$/ });
+  await expect(month.getByRole('button', { name: /, 1 job$/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'The month after' }).click();
+  await month
+    .getByRole('button', { name: /, [12] jobs?$/ })
+    .first()
+    .click();
+  const link = page.getByRole('region', { name: 'The day chosen' }).getByRole('link').first();
+  const name = await link.innerText();
+  await link.click();
+  await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+
+  await page.keyboard.press('/');
+  await page.keyboard.type('fernery');
+  await page
+    .getByRole('option', { name: 'Fernery Glasshouse, Otterlock Botanic Garden', exact: true })
+    .click();
+  await expect(page).toHaveURL(/\/sites\//);
+});

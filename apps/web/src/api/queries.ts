@@ -3,11 +3,14 @@ import type {
   ColourId,
   CrewRow,
   DayCounts,
+  Found,
   JobFile,
+  JobFilter,
   JobLamps,
   JobName,
   JobRow,
   Lack,
+  MonthJob,
   MovementRow,
   SiteRow,
   Workshop,
@@ -59,7 +62,10 @@ export const keys = {
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
   names: ['jobs', 'names'] as const,
-  pages: (which: 'from' | 'before', moment: string) => ['jobs', which, moment] as const,
+  pages: (which: 'from' | 'before', moment: string, filter: JobFilter) =>
+    ['jobs', which, moment, filter] as const,
+  month: (from: string) => ['jobs', 'month', from] as const,
+  search: (words: string) => ['jobs', 'search', words] as const,
   lampsBetween: (from: string | undefined, until: string | undefined) =>
     ['jobs', 'lamps', from, until] as const,
   leftBetween: (from: string | undefined, until: string | undefined) =>
@@ -79,20 +85,21 @@ export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => al
 
 /** Jobs found by their names: those nearest to now. */
 export const useJobNames = () =>
-  useQuery({ queryKey: keys.names, queryFn: () => call<JobName[]>('GET', '/job-names') });
+  useQuery({ queryKey: keys.names, queryFn: () => call<JobName[]>('GET', '/job-names?limit=40') });
 
 /** So many jobs are read at once where they are shown one after the other. */
 const PAGE = 20;
 
 /** Jobs with doors from a moment on, or before it the latest first, page by page. */
-export const useJobPages = (which: 'from' | 'before', moment: string) =>
+export const useJobPages = (which: 'from' | 'before', moment: string, filter: JobFilter) =>
   useInfiniteQuery({
-    queryKey: keys.pages(which, moment),
+    queryKey: keys.pages(which, moment, filter),
     queryFn: ({ pageParam }) => {
       const span: Record<string, string> =
         which === 'from' ? { from: moment } : { until: moment, order: 'desc' };
       const query = new URLSearchParams({
         ...span,
+        ...filter,
         limit: String(PAGE),
         ...(pageParam ? { after: pageParam } : {}),
       });
@@ -100,6 +107,23 @@ export const useJobPages = (which: 'from' | 'before', moment: string) =>
     },
     initialPageParam: '',
     getNextPageParam: ({ next }) => next,
+    placeholderData: keepPreviousData,
+  });
+
+/** The jobs of a span of some weeks, as a calendar shows them. */
+export const useMonth = (from: string, until: string) =>
+  useQuery({
+    queryKey: keys.month(from),
+    queryFn: () => call<MonthJob[]>('GET', `/month?${new URLSearchParams({ from, until })}`),
+  });
+
+/** Jobs, places and people found by words; nothing is looked for before two letters. */
+export const useFound = (words: string) =>
+  useQuery({
+    queryKey: keys.search(words),
+    queryFn: () => call<Found[]>('GET', `/search?${new URLSearchParams({ q: words })}`),
+    enabled: words.trim().length > 1,
+    placeholderData: keepPreviousData,
   });
 
 /** What other jobs leave to each of those with doors in a span; what was known before stays until it is there. */

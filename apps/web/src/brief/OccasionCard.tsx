@@ -1,8 +1,10 @@
-import { MS_PER_MPH, usualRules } from '@early-lantern/core';
+import type { JobState } from '@early-lantern/contract';
+import { isHolding, MS_PER_MPH, usualRules } from '@early-lantern/core';
 import { MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useSites } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { CommitField } from '../parts/CommitField.tsx';
+import { jobStates, stateWords } from '../parts/state-words.ts';
 import { useUnits } from '../preferences.tsx';
 import { useHead } from './use-head.ts';
 
@@ -25,6 +27,23 @@ export function OccasionCard() {
           helperText={head.name.trim() ? undefined : 'A job needs a name before it is saved again.'}
           onChange={(event) => change({ name: event.target.value.slice(0, 120) }, 'name')}
         />
+        <TextField
+          select
+          label="State"
+          value={head.state ?? 'firm'}
+          helperText={
+            isHolding(head)
+              ? 'It holds its balloons, gear and people.'
+              : 'It holds no balloons, gear or people; it is planned as if it were firm.'
+          }
+          onChange={(event) => change({ state: event.target.value as JobState })}
+        >
+          {jobStates.map((state) => (
+            <MenuItem key={state} value={state}>
+              {stateWords[state]}
+            </MenuItem>
+          ))}
+        </TextField>
         <TextField
           label="What it is"
           multiline

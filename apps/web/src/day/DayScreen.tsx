@@ -1,5 +1,5 @@
 import type { JobFile } from '@early-lantern/contract';
-import { sharingDay } from '@early-lantern/core';
+import { isHolding, sharingDay } from '@early-lantern/core';
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
@@ -25,8 +25,11 @@ export function DayScreen() {
   const near = useMemo(
     (): JobFile[] =>
       (ready ?? [])
-        // What has no piece yet has nothing to be planned.
-        .filter(({ row, isSettled }) => isSettled && isNearDay(row.data, day, zone) && row.pieces.length > 0)
+        // What has no piece yet has nothing to be planned, and what is not agreed to books nobody.
+        .filter(
+          ({ row, isSettled }) =>
+            isSettled && isHolding(row.data) && isNearDay(row.data, day, zone) && row.pieces.length > 0,
+        )
         .sort((a, b) => Date.parse(a.row.data.doors) - Date.parse(b.row.data.doors))
         .map(({ file }) => file),
     [ready, day, zone],

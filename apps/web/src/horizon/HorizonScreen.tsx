@@ -1,10 +1,20 @@
 import type { ImportResult, JobLamps, SiteRow, Workshop } from '@early-lantern/contract';
+import { isHolding } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
+import SearchIcon from '@mui/icons-material/Search';
 import UploadIcon from '@mui/icons-material/UploadFile';
-import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  LinearProgress,
+  Stack,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
 import { DateTime } from 'luxon';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import {
   queryClient,
@@ -26,7 +36,10 @@ import { useNow } from '../parts/useNow.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
 import { Day } from './Day.tsx';
+import { FilterBar } from './FilterBar.tsx';
+import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
+import { Month } from './Month.tsx';
 import { More } from './More.tsx';
 import { Past } from './Past.tsx';
 
@@ -43,7 +56,8 @@ export function HorizonScreen() {
   const sites = useSites();
   const now = useNow();
   const from = useTodayLessLongest(now);
-  const pages = useJobPages('from', from);
+  const by = useFilter();
+  const pages = useJobPages('from', from, by.filter);
   const failure = settings.error ?? sites.error ?? pages.error;
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
@@ -63,6 +77,7 @@ export function HorizonScreen() {
       now={now}
       from={from}
       told={told.data ?? NOTHING_TOLD}
+      by={by}
       later={total - ready.length}
       onMore={() => void pages.fetchNextPage()}
       isReading={pages.isFetchingNextPage}
@@ -90,13 +105,18 @@ interface DaysProps {
   told: Readonly<Record<string, JobLamps>>;
   /** Jobs with doors before are read when somebody asks for what is over. */
   from: string;
+  /** Which jobs are shown. */
+  by: ReturnType<typeof useFilter>;
   /** So many come after those that are read. */
   later: number;
   onMore: () => void;
   isReading: boolean;
 }
 
-function Days({ ready, workshop, sites, now, told, from, later, onMore, isReading }: DaysProps) {
+function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isReading }: DaysProps) {
+  const [params, setParams] = useSearchParams();
+  const [isFiltering, setFiltering] = useState(by.count > 0);
+  const isMonth = params.get('view') === 'month';
   const [isNew, setNew] = useState(false);
   const [faults, setFaults] = useState<ApiProblem>();
   const fileInput = useRef<HTMLInputElement>(null);
@@ -140,6 +160,26 @@ function Days({ ready, workshop, sites, now, told, from, later, onMore, isReadin
         <Typography variant="h1" sx={{ flexGrow: 1 }}>
           Horizon
         </Typography>
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          aria-label="How the days are shown"
+          value={isMonth ? 'month' : 'days'}
+          onChange={(_, view: string | null) => view && setParams(view === 'month' ? { view } : {})}
+        >
+          <ToggleButton value="days">Days</ToggleButton>
+          <ToggleButton value="month">Month</ToggleButton>
+        </ToggleButtonGroup>
+        {!isMonth && (
+          <Button
+            variant="outlined"
+            startIcon={<SearchIcon />}
+            aria-expanded={isFiltering}
+            onClick={() => setFiltering(!isFiltering)}
+          >
+            {by.count > 0 ? `Filter · ${by.count}` : 'Filter'}
+          </Button>
+        )}
         <Button variant="outlined" startIcon={<UploadIcon />} onClick={choose}>
           Import
         </Button>
@@ -159,7 +199,14 @@ function Days({ ready, workshop, sites, now, told, from, later, onMore, isReadin
           }}
         />
       </Stack>
-      {coming.length === 0 && later === 0 && (
+      {isMonth && <Month zone={zone} now={now} />}
+      {!isMonth && isFiltering && <FilterBar by={by} workshop={workshop} sites={sites} />}
+      {!isMonth && by.count > 0 && coming.length === 0 && later === 0 && (
+        <EmptyState title="No coming job is like that" action={<Button onClick={by.clear}>Show all</Button>}>
+          Those that are over and like that stand below, under Past.
+        </EmptyState>
+      )}
+      {!isMonth && by.count === 0 && coming.length === 0 && later === 0 && (
         <EmptyState
           title="Nothing on the horizon"
           action={
@@ -171,19 +218,36 @@ function Days({ ready, workshop, sites, now, told, from, later, onMore, isReadin
           Start with the place and the hour the doors open. Everything else counts back from there.
         </EmptyState>
       )}
-      {days.map(([day, ofDay]) => (
+      {(isMonth ? [] : days).map(([day, ofDay]) => (
         <Day
           key={day}
           day={day}
           ofDay={ofDay}
-          sharing={coming.filter(({ row }) => isNearDay(row.data, day, zone))}
+          // Of some jobs alone nobody can say that nobody is double-booked; and what is not agreed to books nobody.
+          sharing={
+            by.count > 0
+              ? []
+              : coming.filter(({ row }) => isHolding(row.data) && isNearDay(row.data, day, zone))
+          }
           zone={zone}
           now={now}
           told={told}
         />
       ))}
-      {later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
-      <Past recent={past} told={told} before={from} workshop={workshop} sites={sites} now={now} />
+      {!isMonth && later > 0 && (
+        <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />
+      )}
+      {!isMonth && (
+        <Past
+          recent={past}
+          told={told}
+          before={from}
+          filter={by.filter}
+          workshop={workshop}
+          sites={sites}
+          now={now}
+        />
+      )}
       {isNew && (
         <Suspense>
           <NewJobDialog

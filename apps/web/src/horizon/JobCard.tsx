@@ -1,6 +1,7 @@
-import type { ImportResult, JobFile, JobLamps, JobRow, Plan } from '@early-lantern/contract';
+import type { ImportResult, JobFile, JobLamps, JobRow, JobState, Plan } from '@early-lantern/contract';
+import { isHolding } from '@early-lantern/core';
 import MoreIcon from '@mui/icons-material/MoreVert';
-import { Box, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
+import { Box, Divider, IconButton, Menu, MenuItem, Paper, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -11,6 +12,7 @@ import { newId } from '../parts/ids.ts';
 import { LanternString } from '../parts/LanternString.tsx';
 import { lampSays } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { jobStates, stateWords } from '../parts/state-words.ts';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { headFont } from '../theme.ts';
@@ -60,6 +62,7 @@ export function JobCard({ row, file, told, now }: JobCardProps) {
     >
       <Box sx={{ minWidth: 0 }}>
         <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          {job.state && job.state !== 'firm' && <strong>{stateWords[job.state]} · </strong>}
           doors {clockTime(job.doors, zone)} · strike {clockTime(job.strike.from, zone)}
         </Typography>
         <Typography variant="h2" component="h3" sx={{ fontSize: 21, overflowWrap: 'anywhere' }}>
@@ -90,7 +93,7 @@ export function JobCard({ row, file, told, now }: JobCardProps) {
           <LanternString lamps={lamps} compact />
         </WholePlan>
       </Box>
-      {toDoors < 0 && row.usedAt === null && (
+      {toDoors < 0 && row.usedAt === null && isHolding(job) && (
         <Typography sx={{ gridColumn: '1 / -1', borderLeft: 4, pl: 1.25, borderColor: 'text.primary' }}>
           It is over and still holds its balloons:{' '}
           <Link to="/stock?view=record" style={{ color: 'inherit' }}>
@@ -123,7 +126,15 @@ export function JobCard({ row, file, told, now }: JobCardProps) {
   );
 }
 
-/** Duplicate, export, delete. */
+const becomesWords: Record<JobState, string> = {
+  enquiry: 'It is an enquiry',
+  offered: 'It is offered',
+  firm: 'It is firm',
+  done: 'It is done',
+  cancelled: 'It is cancelled',
+};
+
+/** Duplicate, export, delete, and how far it has come. */
 function JobMenu({ row }: { row: JobRow }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const notify = useNotice();
@@ -140,6 +151,15 @@ function JobMenu({ row }: { row: JobRow }) {
     await refreshJobs();
     notify({ text: `“${copy.job.name}” copied to the following week.` });
     await navigate(`/jobs/${jobId}/brief`);
+  };
+  const becomes = async (state: JobState) => {
+    const now = await call<JobRow>('GET', `/jobs/${job.id}`);
+    const put = (revision: number, data: JobRow['data']) =>
+      call<JobRow>('PUT', `/jobs/${job.id}`, { revision, data });
+    const after = await put(now.revision, { ...now.data, state });
+    await refreshJobs();
+    const back = () => orTell(put(after.revision, now.data).then(refreshJobs));
+    notify({ text: `“${job.name}”: ${stateWords[state].toLowerCase()}.`, undo: () => void back() });
   };
   const remove = async () => {
     const { revision } = await call<JobRow>('GET', `/jobs/${job.id}`);
@@ -174,6 +194,20 @@ function JobMenu({ row }: { row: JobRow }) {
         >
           Delete
         </MenuItem>
+        <Divider />
+        {jobStates
+          .filter((state) => state !== (job.state ?? 'firm'))
+          .map((state) => (
+            <MenuItem
+              key={state}
+              onClick={() => {
+                close();
+                void orTell(becomes(state));
+              }}
+            >
+              {becomesWords[state]}
+            </MenuItem>
+          ))}
       </Menu>
     </Box>
   );

@@ -1,4 +1,4 @@
-import type { JobLamps, SiteRow, Workshop } from '@early-lantern/contract';
+import type { JobFilter, JobLamps, SiteRow, Workshop } from '@early-lantern/contract';
 import {
   Accordion,
   AccordionDetails,
@@ -19,6 +19,7 @@ interface PastProps {
   recent: readonly ReadyJob[];
   /** Those with doors before this are read page by page. */
   before: string;
+  filter: JobFilter;
   workshop: Workshop;
   sites: SiteRow[];
   now: number;
@@ -27,9 +28,9 @@ interface PastProps {
 }
 
 /** The jobs that are over, the latest first; looked at only when they are asked for. */
-export function Past({ recent, before, workshop, sites, now, told }: PastProps) {
+export function Past({ recent, before, filter, workshop, sites, now, told }: PastProps) {
   const [isOpen, setOpen] = useState(false);
-  const pages = useJobPages('before', before);
+  const pages = useJobPages('before', before, filter);
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const first = rows?.at(-1)?.data.doors;
   const left = useLeftBetween(isOpen && first ? first : undefined, before);

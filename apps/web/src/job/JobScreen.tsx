@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { Outlet, useParams } from 'react-router';
 import { onChanged } from '../api/live.ts';
 import { keys, useAvailability, useSites, useWorkshop } from '../api/queries.ts';
+import { stateWords } from '../parts/state-words.ts';
 import { dayName } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { usePlanned, wholePlan } from '../workers/planner.ts';
@@ -83,7 +84,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
         <JobHead
           name={document.head.name}
           day={dayName(document.head.doors, workshop.timeZone)}
-          place={site.name}
+          place={
+            document.head.state && document.head.state !== 'firm'
+              ? `${site.name} · ${stateWords[document.head.state]}`
+              : site.name
+          }
           lamps={plan?.lamps}
           onApply={applyFix}
           store={store}

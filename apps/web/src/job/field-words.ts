@@ -4,7 +4,7 @@ import { clockTime, dayName } from '../parts/time.ts';
 /** What a job says of itself, as its pages call it. */
 const headWords: Record<Exclude<keyof JobHead, 'id'>, string> = {
   name: 'job name',
-  state: 'how far it has come',
+  state: 'state',
   event: 'what it is',
   siteId: 'place',
   doors: 'doors',

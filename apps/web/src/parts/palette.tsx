@@ -1,14 +1,14 @@
 import { Dialog, DialogTitle } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
 import { Command } from 'cmdk';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import './palette.css';
 
 /** Something a person can do or go to from the palette. */
 export interface PaletteCommand {
   id: string;
-  group: 'Go to' | 'Do';
+  group: 'Go to' | 'Do' | 'Found';
   label: string;
   /** The key that does it without the palette. */
   keys?: string;
@@ -17,6 +17,8 @@ export interface PaletteCommand {
 
 interface Palette {
   open: () => void;
+  /** What is typed in it. */
+  typed: string;
   /** Adds commands while a screen shows; returns how to take them back. */
   add: (commands: PaletteCommand[]) => () => void;
 }
@@ -40,29 +42,29 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
   const [isOpen, setOpen] = useState(false);
   const [lists, setLists] = useState<PaletteCommand[][]>([]);
   useHotkeys('slash, mod+k', () => setOpen(true), { preventDefault: true });
-  const palette = useMemo<Palette>(
-    () => ({
-      open: () => setOpen(true),
-      add: (commands) => {
-        setLists((known) => [...known, commands]);
-        return () => setLists((known) => known.filter((list) => list !== commands));
-      },
-    }),
-    [],
-  );
+  const [typed, setTyped] = useState('');
+  const add = useCallback((commands: PaletteCommand[]) => {
+    setLists((known) => [...known, commands]);
+    return () => setLists((known) => known.filter((list) => list !== commands));
+  }, []);
+  const palette = useMemo<Palette>(() => ({ typed, open: () => setOpen(true), add }), [typed, add]);
+  const close = () => {
+    setOpen(false);
+    setTyped('');
+  };
   const commands = lists.flat();
   return (
     <PaletteContext value={palette}>
       {children}
       {/* Gone at once: fading away it would hold the focus, and the next letters would go astray. */}
       {isOpen && (
-        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="sm">
+        <Dialog open onClose={close} fullWidth maxWidth="sm">
           <DialogTitle sx={visuallyHidden}>Find or do anything</DialogTitle>
           <Command className="palette" loop label="Find or do anything">
-            <Command.Input autoFocus placeholder="Find or do anything" />
+            <Command.Input autoFocus onValueChange={setTyped} placeholder="Find or do anything" />
             <Command.List>
               <Command.Empty>Nothing by that name. Try a job, a page or a verb.</Command.Empty>
-              {(['Do', 'Go to'] as const).map((group) => (
+              {(['Do', 'Go to', 'Found'] as const).map((group) => (
                 <Command.Group key={group} heading={group}>
                   {commands
                     .filter((command) => command.group === group)
@@ -70,8 +72,10 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
                       <Command.Item
                         key={command.id}
                         value={`${command.label} ${command.id}`}
+                        // What was found by words of its place or people has none of them in its name.
+                        {...(group === 'Found' ? { keywords: [typed] } : {})}
                         onSelect={() => {
-                          setOpen(false);
+                          close();
                           command.run();
                         }}
                       >

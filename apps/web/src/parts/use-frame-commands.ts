@@ -1,10 +1,10 @@
 import { useColorScheme } from '@mui/material';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { useJobNames } from '../api/queries.ts';
+import { useFound, useJobNames } from '../api/queries.ts';
 import { helpFor } from '../help/help-for.ts';
 import { useUnits } from '../preferences.tsx';
-import { type PaletteCommand, useCommands } from './palette.tsx';
+import { type PaletteCommand, useCommands, usePalette } from './palette.tsx';
 import { useKeys } from './useKeys.ts';
 
 export const pages = [
@@ -14,6 +14,13 @@ export const pages = [
   { to: '/workshop', label: 'Workshop', key: 'w' },
 ];
 
+/** Where what was found is looked at. */
+const placeOf = {
+  job: (id: string) => `/jobs/${id}/pieces`,
+  site: (id: string) => `/sites/${id}`,
+  person: (id: string) => `/?person=${id}`,
+};
+
 /** What every page can do, from its head, by a key or from the palette: go elsewhere, other units, light or dark. */
 export function useFrameCommands() {
   const { units, setUnits } = useUnits();
@@ -21,6 +28,9 @@ export function useFrameCommands() {
   const isDark = (mode === 'system' ? systemMode : mode) === 'dark';
   const navigate = useNavigate();
   const jobs = useJobNames().data;
+  const { typed } = usePalette();
+  const answer = useFound(typed).data;
+  const found = typed.trim().length > 1 ? answer : undefined;
   useKeys(Object.fromEntries(pages.map((page) => [page.key, () => void navigate(page.to)])));
 
   const otherUnits = units === 'imperial' ? 'metric' : 'imperial';
@@ -40,6 +50,20 @@ export function useFrameCommands() {
           label: job.name,
           run: () => void navigate(`/jobs/${job.id}/pieces`),
         })),
+        // What stands above by its name need not stand here again.
+        ...(found ?? [])
+          .filter(
+            ({ what, id, name }) =>
+              what !== 'job' ||
+              !jobs?.some((job) => job.id === id) ||
+              !name.toLowerCase().includes(typed.trim().toLowerCase()),
+          )
+          .map(({ what, id, name, detail }) => ({
+            id: `found-${what}-${id}`,
+            group: 'Found' as const,
+            label: detail ? `${name} · ${detail}` : name,
+            run: () => void navigate(placeOf[what](id)),
+          })),
         {
           id: 'units',
           group: 'Do',
@@ -59,7 +83,7 @@ export function useFrameCommands() {
           run: () => void navigate(`/help/${helpFor(window.location.pathname)}`),
         },
       ],
-      [jobs, navigate, otherUnits, setUnits, isDark, setMode],
+      [jobs, found, typed, navigate, otherUnits, setUnits, isDark, setMode],
     ),
   );
   return {

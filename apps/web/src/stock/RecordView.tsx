@@ -1,4 +1,5 @@
 import type { JobRow, WorkshopRow } from '@early-lantern/contract';
+import { isHolding } from '@early-lantern/core';
 import { Box, Button, LinearProgress, Link, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -21,7 +22,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
   const [chosen, setChosen] = useState<JobRow>();
   if (jobs.error) throw jobs.error;
   if (!jobs.data || !sites || !workshop) return <LinearProgress aria-label="Looking through the jobs" />;
-  const over = jobs.data.filter((one) => Date.parse(one.data.doors) <= now).reverse();
+  const over = jobs.data.filter((one) => isHolding(one.data) && Date.parse(one.data.doors) <= now).reverse();
   const open = over.filter(({ usedAt }) => usedAt === null);
   const recorded = over.filter(({ usedAt }) => usedAt !== null);
   const takeBack = async (job: JobRow) => {

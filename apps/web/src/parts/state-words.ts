@@ -1,0 +1,13 @@
+import type { JobState } from '@early-lantern/contract';
+
+/** How far a job has come, as it is called. */
+export const stateWords: Record<JobState, string> = {
+  enquiry: 'Enquiry',
+  offered: 'Offered',
+  firm: 'Firm',
+  done: 'Done',
+  cancelled: 'Cancelled',
+};
+
+/** In the order in which a job goes through them. */
+export const jobStates = Object.keys(stateWords) as JobState[];
