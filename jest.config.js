@@ -41,6 +41,10 @@ export default {
     {
       ...shared,
       displayName: 'server',
+      // A package of streams declares its own by these names.
+      sandboxInjectedGlobals: shared.sandboxInjectedGlobals.filter(
+        (name) => name !== 'Number' && name !== 'Uint8Array',
+      ),
       testMatch: ['<rootDir>/apps/server/src/**/*.test.ts'],
       globalSetup: '<rootDir>/apps/server/src/test/start-cluster.ts',
       globalTeardown: '<rootDir>/apps/server/src/test/stop-cluster.ts',

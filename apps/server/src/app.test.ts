@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib';
 import { JobFile, Plan } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
 import Ajv2020 from 'ajv/dist/2020';
@@ -153,4 +154,23 @@ test('what would stop the server is refused with its path: broken texts, a strik
       job.crew = workshop.crew.map(({ id }) => id);
     }),
   ).toEqual([422, 'job.crew']);
+});
+
+test('what a page has already is not sent again, and what is long goes packed', async () => {
+  await server.call('POST', '/job-files', demoJob('02-engine-shed'));
+  const get = (headers: Record<string, string>, url: string) =>
+    server.app.inject({ method: 'GET', url: `/api/v1${url}`, headers: { host: 'localhost', ...headers } });
+  const path = '/jobs/engine-shed-unveiled';
+  const first = await get({}, path);
+  const tag = first.headers.etag as string;
+  const again = await get({ 'if-none-match': tag }, path);
+  expect([again.statusCode, again.body]).toEqual([304, '']);
+  const { revision, data } = first.json();
+  await server.call('PUT', path, { revision, data: { ...data, notes: 'other' } });
+  expect((await get({ 'if-none-match': tag }, path)).statusCode).toBe(200);
+  const plain = await get({}, `${path}/file`);
+  const file = await get({ 'accept-encoding': 'gzip' }, `${path}/file`);
+  expect(file.headers['content-encoding']).toBe('gzip');
+  expect(file.rawPayload.length).toBeLessThan(plain.rawPayload.length / 2);
+  expect(JSON.parse(gunzipSync(file.rawPayload).toString()).job.notes).toBe('other');
 });

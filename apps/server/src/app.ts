@@ -1,4 +1,6 @@
 import { existsSync } from 'node:fs';
+import compress from '@fastify/compress';
+import etag from '@fastify/etag';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
@@ -93,6 +95,9 @@ export async function buildApp({
     },
     strictTransportSecurity: false,
   });
+  // What a page has already is not sent again, and what is long goes packed.
+  await server.register(etag, { weak: true });
+  await server.register(compress, { global: false, encodings: ['gzip'] });
   await server.register(swagger, {
     openapi: {
       openapi: '3.1.0',

@@ -43,5 +43,8 @@ export const makes = <S extends z.ZodType>(schema: S) => ({ 201: schema, ...prob
 /** Answers of a route that lists. */
 export const lists = <S extends z.ZodType>(item: S) => ({ 200: page(item), 422: Problem });
 
+/** For routes that answer at length: shorter answers than this take longer to pack than to send, bytes. */
+export const packed = { compress: { threshold: 8 * 1024 } };
+
 /** Query of a change without a body: the revision it was made from. */
 export const RevisionQuery = z.object({ revision: z.coerce.number().int().min(1) });

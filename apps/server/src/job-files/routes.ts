@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { Id, ImportResult, JobFile, jobFileJsonSchema, newestJobFile } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
-import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, makes, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from './assemble.ts';
 import { importJobFile } from './import.ts';
 
@@ -24,6 +24,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
   server.get(
     '/jobs/:id/file',
     {
+      ...packed,
       schema: { tags, summary: 'Exports a job with all it needs', params: Params, response: gives(JobFile) },
     },
     async ({ params }, reply) => {

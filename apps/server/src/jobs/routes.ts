@@ -13,7 +13,7 @@ import {
 import { z } from 'zod';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
-import { gives, lists, makes, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, lists, makes, packed, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
 import { monthOf, search } from './search.ts';
 import { addJob, getJob, jobNames, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
@@ -42,8 +42,10 @@ async function withSite<T>(siteId: string, change: Promise<T>): Promise<T> {
 export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['jobs'];
 
-  server.get('/jobs', { schema: { tags, querystring: Listing, response: lists(JobRow) } }, ({ query }) =>
-    listJobs(db, query),
+  server.get(
+    '/jobs',
+    { ...packed, schema: { tags, querystring: Listing, response: lists(JobRow) } },
+    ({ query }) => listJobs(db, query),
   );
 
   server.get(

@@ -3,13 +3,14 @@ import {
   type JobHead,
   type JobName,
   type JobRow,
+  type PieceRow,
   peopleNamed,
   withoutGone,
 } from '@early-lantern/contract';
-import { and, asc, count, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, gte, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
-import { crew, jobs, pieces } from '../db/schema.ts';
+import { crew, jobs } from '../db/schema.ts';
 import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
 import { listPieces } from '../pieces/store.ts';
 import { asked } from './filter.ts';
@@ -24,13 +25,41 @@ async function withPieces(db: Queries, row: StoredJob): Promise<JobRow> {
   return { ...toRow(row), ...usedOf(row), pieces: await listPieces(db, row.id) };
 }
 
+/** The pieces of a job in their order, as they are sent; gathered by the database, so that a job is read in one query. */
+const theirPieces = sql<PieceRow[]>`(
+  select coalesce(jsonb_agg(jsonb_build_object(
+    'revision', p.revision,
+    'updatedAt', to_char(p.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+    'data', p.data
+  ) order by p.position, p.id), '[]')
+  from pieces p where p.job_id = jobs.id
+)`;
+const whole = { ...getTableColumns(jobs), pieces: theirPieces };
+const asRow = ({ pieces: own, ...row }: StoredJob & { pieces: PieceRow[] }): JobRow => ({
+  ...toRow(row),
+  ...usedOf(row),
+  pieces: own,
+});
+
 export async function getJob(db: Queries, id: string): Promise<JobRow> {
-  const [row] = await db
-    .select()
-    .from(jobs)
-    .where(and(eq(jobs.id, id), isNull(jobs.deletedAt)));
+  const [row] = await jobById(db).execute({ id });
   if (!row) throw notFound(`job "${id}"`);
-  return withPieces(db, row);
+  return asRow(row);
+}
+
+/** Asked for more than anything else: thought out once for each connection. */
+const prepareJobById = (db: Queries) =>
+  db
+    .select(whole)
+    .from(jobs)
+    .where(and(eq(jobs.id, sql.placeholder('id')), isNull(jobs.deletedAt)))
+    .prepare('job_by_id');
+const jobsById = new WeakMap<Queries, ReturnType<typeof prepareJobById>>();
+
+function jobById(db: Queries): ReturnType<typeof prepareJobById> {
+  const known = jobsById.get(db) ?? prepareJobById(db);
+  jobsById.set(db, known);
+  return known;
 }
 
 /** Whether an id is used up, by a deleted job too. */
@@ -69,30 +98,16 @@ export async function listJobs(db: Queries, { limit, after, from, until, order, 
     ...asked(filter),
   );
   const found = await db
-    .select()
+    .select(whole)
     .from(jobs)
     .where(and(wanted, after ? readCursor(after, order) : undefined))
     .orderBy(by(jobs.doors), by(jobs.id))
     .limit(limit + 1);
   const shown = found.slice(0, limit);
   const [all] = await db.select({ total: count() }).from(jobs).where(wanted);
-  const ids = shown.map((row) => row.id);
-  const theirs = ids.length
-    ? await db
-        .select()
-        .from(pieces)
-        .where(inArray(pieces.jobId, ids))
-        .orderBy(asc(pieces.position), asc(pieces.id))
-    : [];
   const last = shown.at(-1);
   return {
-    items: shown.map(
-      (row): JobRow => ({
-        ...toRow(row),
-        ...usedOf(row),
-        pieces: theirs.filter((piece) => piece.jobId === row.id).map(toRow),
-      }),
-    ),
+    items: shown.map(asRow),
     total: all?.total ?? 0,
     next: found.length > limit && last ? cursorOf(last) : null,
   };

@@ -1,6 +1,6 @@
 import { Id, Instant, JobLamps } from '@early-lantern/contract';
 import { z } from 'zod';
-import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { filesBetween } from '../stock/season.ts';
 
 /** What the lamps of jobs in a list say. */
@@ -8,6 +8,7 @@ export async function lampRoutes(server: Server, { db, lamps }: RouteOptions): P
   server.get(
     '/lamps',
     {
+      ...packed,
       schema: {
         tags: ['lamps'],
         summary:

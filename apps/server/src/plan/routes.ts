@@ -3,7 +3,7 @@ import { calendarOf } from '@early-lantern/core';
 import { z } from 'zod';
 import { whenGone } from '../http/gone.ts';
 import { notFound } from '../http/problem.ts';
-import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { readsOldVersions } from '../job-files/routes.ts';
 import { writeLines } from '../sheets/files.ts';
@@ -16,6 +16,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.post(
     '/plan',
     {
+      ...packed,
       ...readsOldVersions,
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
     },
@@ -24,7 +25,10 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
 
   server.get(
     '/jobs/:id/plan',
-    { schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) } },
+    {
+      ...packed,
+      schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) },
+    },
     async ({ params }, reply) => plan(await assembleJobFile(db, params.id), whenGone(reply)),
   );
 

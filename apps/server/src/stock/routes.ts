@@ -12,7 +12,7 @@ import {
 } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
-import { gives, lists, makes, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, lists, makes, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
 import { book, listMovements, receive } from './ledger.ts';
 import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason } from './season.ts';
@@ -119,6 +119,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/left',
     {
+      ...packed,
       schema: {
         tags,
         summary: 'What other jobs leave to each of the open jobs with doors in a span, by job id',
