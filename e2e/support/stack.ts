@@ -24,6 +24,8 @@ interface StackOptions {
   /** A data directory kept from an earlier start. */
   dataDir?: string;
   port?: number;
+  /** A database somewhere else, in place of one of its own. */
+  databaseUrl?: string;
 }
 
 /** A loopback port that is free now. */
@@ -57,6 +59,7 @@ export async function startStack(options: StackOptions = {}): Promise<Stack> {
       ...process.env,
       EARLY_LANTERN_DATA: dataDir,
       ...(options.now ? { EARLY_LANTERN_NOW: options.now } : {}),
+      ...(options.databaseUrl ? { DATABASE_URL: options.databaseUrl } : {}),
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

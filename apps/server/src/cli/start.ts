@@ -5,6 +5,7 @@ import { finishRestore } from '../backup/restore.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { alone } from '../db/locks.ts';
 import { listenTo } from '../events/hub.ts';
 import type { Server } from '../http/types.ts';
 import { loadDemo } from '../setup/demo.ts';
@@ -89,8 +90,11 @@ async function bringUp(
   const url = process.env.DATABASE_URL ?? (await ownDatabase(dataDir, undo));
   const { db, close } = connect(url);
   undo.push(() => withPatience(close()));
-  await migrateDatabase(db, migrationsFolder);
-  await fillEmpty(db, empty);
+  // Of several that start on one database one makes it ready; the others wait, and find it so.
+  await alone(url, async () => {
+    await migrateDatabase(db, migrationsFolder);
+    await fillEmpty(db, empty);
+  });
   const pools = workPools();
   undo.push(() => withPatience(pools.close()));
   const events = listenTo(url);

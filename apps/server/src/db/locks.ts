@@ -1,8 +1,24 @@
 import { sql } from 'drizzle-orm';
+import pg from 'pg';
 import type { Database, Queries } from './database.ts';
 
-/** Number of this product's advisory lock, any constant. */
+/** Numbers of this product's advisory locks, any constants. */
 const HOUSE_LOCK = 431_019;
+const START_LOCK = 431_020;
+
+/** Does something while no other process does that to the same database; it waits for its turn. */
+export async function alone(url: string, work: () => Promise<void>): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  // A connection that breaks lets go of the lock; the work itself then fails on its own.
+  client.on('error', () => {});
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [START_LOCK]);
+    await work();
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
 
 /**
  * Runs a change to one job. Many may run side by side, but none beside a change to what all jobs share, so that the
