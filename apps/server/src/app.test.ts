@@ -3,6 +3,7 @@ import { JobFile, Plan } from '@early-lantern/contract';
 import { planJob } from '@early-lantern/core';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
+import { sql } from 'drizzle-orm';
 import { demoJob, type TestServer, testServer } from './test/server.ts';
 
 let server: TestServer;
@@ -173,4 +174,21 @@ test('what a page has already is not sent again, and what is long goes packed', 
   expect(file.headers['content-encoding']).toBe('gzip');
   expect(file.rawPayload.length).toBeLessThan(plain.rawPayload.length / 2);
   expect(JSON.parse(gunzipSync(file.rawPayload).toString()).job.notes).toBe('other');
+});
+
+test('a fault of the program is told by its code and an id, and nothing of its insides; every code is explained', async () => {
+  const { db } = server;
+  await db.execute(sql`alter table pack_ticks rename to pack_ticks_away`);
+  try {
+    await server.call('POST', '/job-files', demoJob('03-glasshouse-night'));
+    const { status, body } = await server.call('GET', '/jobs/glasshouse-night/packing');
+    expect(status).toBe(500);
+    expect(body).toMatchObject({ code: 'broke-here', requestId: expect.stringMatching(/^[0-9a-f]{10}$/) });
+    expect(JSON.stringify(body)).not.toMatch(/select|pack_ticks|relation|at .*\.ts/i);
+    const all = (await server.call('GET', '/api/problems')).body;
+    expect(all[body.code]).toMatchObject({ status: 500, meaning: expect.stringContaining('requestId') });
+    expect(body.type).toBe('/api/problems#broke-here');
+  } finally {
+    await db.execute(sql`alter table pack_ticks_away rename to pack_ticks`);
+  }
 });

@@ -1,4 +1,6 @@
+import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import { problems } from '@early-lantern/contract';
 import compress from '@fastify/compress';
 import etag from '@fastify/etag';
 import helmet from '@fastify/helmet';
@@ -74,6 +76,7 @@ export async function buildApp({
 }: AppOptions): Promise<Server> {
   const server: Server = fastify({
     logger: logLevel === 'silent' ? false : { level: logLevel },
+    genReqId: () => randomBytes(5).toString('hex'),
     bodyLimit: LARGEST_BODY,
     forceCloseConnections: 'idle',
   }).withTypeProvider<ZodTypeProvider>();
@@ -119,6 +122,7 @@ export async function buildApp({
   const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge), events };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
+  server.get('/api/problems', { schema: { hide: true } }, () => problems);
   for (const routes of [
     workshopRoutes,
     crewRoutes,
@@ -156,7 +160,7 @@ export async function buildApp({
       request.method === 'GET' && !request.url.startsWith('/api') && !request.url.startsWith('/assets/');
     if (isPage && webRoot) return reply.sendFile('index.html');
     const detail = `${request.method} ${request.url} leads nowhere.`;
-    return sendProblem(request, reply, { type: 'about:blank', status: 404, title: 'Not found', detail });
+    return sendProblem(request, reply, 'not-found', detail);
   });
   return server;
 }

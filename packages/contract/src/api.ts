@@ -181,18 +181,6 @@ export type SheetPreview = z.infer<typeof SheetPreview>;
 export const ImportResult = z.strictObject({ jobId: Id, renamed: z.boolean(), notes: z.array(z.string()) });
 export type ImportResult = z.infer<typeof ImportResult>;
 
-/** RFC 9457. `faults` on refused input, `current` on a stale revision (null if the row is gone). */
-export const Problem = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.int(),
-  detail: z.string().optional(),
-  instance: z.string().optional(),
-  faults: z.array(z.object({ path: z.string(), reason: z.string() })).optional(),
-  current: z.unknown().optional(),
-});
-export type Problem = z.infer<typeof Problem>;
-
 export const Health = z.strictObject({
   status: z.enum(['ok', 'failing']),
   process: z.strictObject({ upS: z.number(), version: z.string() }),

@@ -23,6 +23,7 @@ export * from './plan.ts';
 export * from './plan-full.ts';
 export * from './plan-hold.ts';
 export * from './plan-lasts.ts';
+export * from './problems.ts';
 export { placesOf } from './references.ts';
 export * from './scalars.ts';
 export * from './site.ts';

@@ -11,7 +11,7 @@ export async function backupRoutes(server: Server, { backups }: RouteOptions): P
     { schema: { tags, summary: 'Backs everything up now', response: gives(Backups) } },
     async () => {
       const state = await backups.backUp();
-      if (state.failure) throw new ProblemError(500, 'No backup was made', state.failure);
+      if (state.failure) throw new ProblemError('backup-failed', state.failure);
       return state;
     },
   );

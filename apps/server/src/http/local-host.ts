@@ -9,10 +9,10 @@ const LOCAL = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/;
  */
 export async function localHostOnly(request: FastifyRequest, reply: FastifyReply): Promise<void> {
   if (LOCAL.test(request.headers.host ?? '')) return;
-  sendProblem(request, reply, {
-    type: 'about:blank',
-    status: 421,
-    title: 'Wrong address',
-    detail: 'Open Early Lantern at the address it printed when it started.',
-  });
+  sendProblem(
+    request,
+    reply,
+    'wrong-address',
+    'Open Early Lantern at the address it printed when it started.',
+  );
 }

@@ -15,10 +15,5 @@ export async function ownPagesOnly(request: FastifyRequest, reply: FastifyReply)
   const site = request.headers['sec-fetch-site'];
   const isOwn = origin === undefined || origin === `http://${host}` || origin === `https://${host}`;
   if (isOwn && (typeof site !== 'string' || OWN.has(site))) return;
-  sendProblem(request, reply, {
-    type: 'about:blank',
-    status: 403,
-    title: 'Not from here',
-    detail: 'Changes are taken from Early Lantern’s own pages only.',
-  });
+  sendProblem(request, reply, 'not-from-here', 'Changes are taken from Early Lantern’s own pages only.');
 }

@@ -1,44 +1,58 @@
-import type { Fault, Problem } from '@early-lantern/contract';
+import { type Fault, type Problem, type ProblemCode, problems } from '@early-lantern/contract';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
+
+type More = Pick<Problem, 'faults' | 'current' | 'requestId'>;
 
 /** An answer other than success, as RFC 9457 describes it. */
 export class ProblemError extends Error {
-  readonly status: number;
-  readonly title: string;
-  readonly more: Pick<Problem, 'faults' | 'current'>;
+  readonly code: ProblemCode;
+  readonly more: More;
 
-  constructor(status: number, title: string, detail: string, more: Pick<Problem, 'faults' | 'current'> = {}) {
+  constructor(code: ProblemCode, detail: string, more: More = {}) {
     super(detail);
-    this.status = status;
-    this.title = title;
+    this.code = code;
     this.more = more;
   }
 }
 
-export const notFound = (what: string) => new ProblemError(404, 'Not found', `There is no ${what}.`);
+export const notFound = (what: string) => new ProblemError('not-found', `There is no ${what}.`);
 
-export const taken = (what: string) => new ProblemError(409, 'Already there', `${what} exists already.`);
+export const taken = (what: string) => new ProblemError('already-there', `${what} exists already.`);
 
 /** Input refused: path and reason of every fault; nothing was stored. */
 export const refused = (faults: Fault[]) =>
-  new ProblemError(422, 'Input refused', 'Nothing was stored. Mend what is listed and send it again.', {
-    faults,
-  });
+  new ProblemError('input-refused', 'Nothing was stored. Mend what is listed and send it again.', { faults });
 
 /** Somebody else changed the row first: here is what it is now. */
 export const stale = (what: string, current: unknown) =>
-  new ProblemError(409, 'Changed elsewhere', `${what} was changed since you read it.`, { current });
+  new ProblemError('changed-elsewhere', `${what} was changed since you read it.`, { current });
 
 /** A change that would leave another row without what it names. */
-export const inUse = (what: string, by: string) =>
-  new ProblemError(409, 'In use', `${what} is used by ${by}.`);
+export const inUse = (what: string, by: string) => new ProblemError('in-use', `${what} is used by ${by}.`);
 
-export function sendProblem(request: FastifyRequest, reply: FastifyReply, problem: Problem): FastifyReply {
+/** @param status where it is not the one that the code has */
+export function sendProblem(
+  request: FastifyRequest,
+  reply: FastifyReply,
+  code: ProblemCode,
+  detail: string,
+  more: More & { status?: number } = {},
+): FastifyReply {
+  const { status, title } = problems[code];
+  const problem: Problem = {
+    type: `/api/problems#${code}`,
+    code,
+    title,
+    status,
+    detail,
+    instance: request.url,
+    ...more,
+  };
   return reply
     .code(problem.status)
     .type('application/problem+json')
     .serializer((payload) => JSON.stringify(payload))
-    .send({ ...problem, instance: request.url });
+    .send(problem);
 }
 
 /** Class 08, connection exceptions, and 57P, operator intervention, of PostgreSQL's error codes; and the socket's own. */
@@ -60,35 +74,25 @@ export function answerError(
   request: FastifyRequest,
   reply: FastifyReply,
 ): FastifyReply {
-  if (error instanceof ProblemError) {
-    const { status, title, message, more } = error;
-    return sendProblem(request, reply, { type: 'about:blank', status, title, detail: message, ...more });
-  }
+  if (error instanceof ProblemError)
+    return sendProblem(request, reply, error.code, error.message, error.more);
   if (isConnectionLost(error)) {
     request.log.error(error);
-    return sendProblem(request, reply.header('retry-after', '2'), {
-      type: 'about:blank',
-      status: 503,
-      title: 'The database does not answer',
-      detail: 'Nothing of this was stored. Try again in a moment.',
-    });
+    const detail = 'Nothing of this was stored. Try again in a moment.';
+    return sendProblem(request, reply.header('retry-after', '2'), 'database-silent', detail);
   }
   // Whoever asked has gone, and the work was stopped: nobody reads this.
   if (error.name === 'AbortError') return reply.code(499).send();
   const status = error.statusCode ?? 500;
-  if (status < 500) {
-    return sendProblem(request, reply, {
-      type: 'about:blank',
-      status,
-      title: 'Request refused',
-      detail: error.message,
-    });
-  }
+  if (status < 500) return sendProblem(request, reply, 'request-refused', error.message, { status });
   request.log.error(error);
-  return sendProblem(request, reply, {
-    type: 'about:blank',
-    status,
-    title: 'Something broke here',
-    detail: 'The change was not stored. The log says more.',
-  });
+  return sendProblem(
+    request,
+    reply,
+    'broke-here',
+    `Nothing was stored. The log says more under ${request.id}.`,
+    {
+      requestId: request.id,
+    },
+  );
 }

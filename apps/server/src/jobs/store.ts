@@ -83,7 +83,7 @@ const cursorOf = (row: StoredJob) =>
 function readCursor(cursor: string, order: Listing['order']): SQL {
   const [doors = '', id = ''] = Buffer.from(cursor, 'base64url').toString().split('|');
   if (Number.isNaN(Date.parse(doors)))
-    throw new ProblemError(422, 'Input refused', 'The page marker is not one of ours.');
+    throw new ProblemError('input-refused', 'The page marker is not one of ours.');
   const beyond = sql.raw(order === 'asc' ? '>' : '<');
   return sql`(${jobs.doors}, ${jobs.id}) ${beyond} (${doors}::timestamptz, ${id})`;
 }

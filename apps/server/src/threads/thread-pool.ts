@@ -55,7 +55,6 @@ export function threadPool<Input, Output>(options: ThreadPoolOptions): ThreadPoo
 
 const tookTooLong = (what: string, budgetMs: number) =>
   new ProblemError(
-    503,
-    'Took too long',
+    'took-too-long',
     `${what} took longer than ${budgetMs / 1000} seconds and was stopped. Nothing was changed.`,
   );

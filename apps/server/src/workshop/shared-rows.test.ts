@@ -24,7 +24,7 @@ test.each(['/workshop', '/crew/wren', '/sites/meadow'])(
       revision: row.revision,
       data: { ...row.data, name: 'Second' },
     });
-    expect(second).toMatchObject({ status: 409, body: { title: 'Changed elsewhere', current: first.body } });
+    expect(second).toMatchObject({ status: 409, body: { code: 'changed-elsewhere', current: first.body } });
     const unsound = await server.call('PUT', path, {
       revision: row.revision + 1,
       data: { ...row.data, name: ' ', extra: 1 },

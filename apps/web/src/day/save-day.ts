@@ -45,7 +45,7 @@ async function changeJobs(
 function whyNot(name: string, { kind }: Pick<SaveState, 'kind'>): string {
   if (kind === 'conflict')
     return `${name} was changed elsewhere meanwhile. Nothing was changed here; plan the day anew.`;
-  if (kind === 'offline')
+  if (kind === 'offline' || kind === 'broken')
     return `${name} could not be saved: the server does not answer. Look at the job before you try again.`;
   return `${name} could not be saved. Nothing was changed.`;
 }

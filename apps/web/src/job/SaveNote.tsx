@@ -5,6 +5,7 @@ const words: Record<SaveState['kind'], string> = {
   saved: 'Saved',
   saving: 'Saving…',
   offline: 'Offline: kept on this device, trying again',
+  broken: 'Not saved: a fault of ours',
   refused: 'Not saved',
   conflict: 'Changed elsewhere: choose a version',
 };
@@ -15,7 +16,9 @@ export function SaveNote({ save }: { save: SaveState }) {
   const text =
     save.kind === 'refused'
       ? `Not saved: ${save.faults.map(({ reason }) => reason).join('; ')}`
-      : words[save.kind];
+      : save.kind === 'broken' && save.id
+        ? `${words.broken} (${save.id})`
+        : words[save.kind];
   return (
     <Tooltip title={isTrouble ? `${text}. Nothing is lost: your work stays in this browser.` : ''}>
       <Box

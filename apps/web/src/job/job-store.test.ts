@@ -26,7 +26,7 @@ class FakeServer {
   head: Stored<JobHead> = { revision: 1, data: head };
   pieces = new Map<string, Stored<Piece>>([['a', { revision: 1, data: piece('a') }]]);
   /** Takes the request without an answer, or refuses the connection, once. */
-  next: 'answer' | 'lose answer' | 'no connection' | 'refuse' = 'answer';
+  next: 'answer' | 'lose answer' | 'no connection' | 'refuse' | 'break' = 'answer';
   requests: string[] = [];
 
   private row(): JobRow {
@@ -41,6 +41,7 @@ class FakeServer {
       this.requests.push(`${init.method} ${path}`);
       this.next = 'answer';
       if (mode === 'no connection') throw new TypeError('no connection');
+      if (mode === 'break') return this.problem(500, { requestId: 'abc123' });
       if (mode === 'refuse')
         return this.problem(422, { faults: [{ path: 'name', reason: 'must not be blank' }] });
     }
@@ -203,6 +204,21 @@ test('a refusal is told with its reasons, the work stays, and the next sound cha
   rename(store, 'Sound');
   await store.flush();
   expect(server.head.data.name).toBe('Sound');
+});
+
+test('a fault of the server is told with its id, holds up no other row, and is tried again later', async () => {
+  const store = await JobStore.open('job');
+  server.next = 'break';
+  rename(store, 'Breaks it');
+  store.change((before) => ({ ...before, pieces: [piece('a', 'changed')] }));
+  await store.flush();
+  expect(store.getSnapshot().save).toEqual({ kind: 'broken', id: 'abc123' });
+  expect(server.pieces.get('a')?.data.name).toBe('changed');
+  expect(server.head.data.name).toBe('Job');
+  expect(kept.has(DRAFT)).toBe(true);
+  await store.flush();
+  expect(server.head.data.name).toBe('Breaks it');
+  expect(state(store)).toBe('saved');
 });
 
 test('work that no server took is found at the next opening and saved; if the row moved on both are put together, and of one field it is a conflict', async () => {

@@ -21,6 +21,8 @@ export type SaveState =
   | { kind: 'saved' }
   | { kind: 'saving' }
   | { kind: 'offline' }
+  /** Something broke at the server, or here: by the id its log tells more. */
+  | { kind: 'broken'; id: string | undefined }
   | { kind: 'refused'; faults: Fault[] }
   | { kind: 'conflict'; conflict: Conflict };
 
@@ -33,6 +35,7 @@ export interface JobSnapshot {
 
 const SETTLE_MS = 350;
 const RETRY_MS = 2_000;
+const LONGEST_RETRY_MS = 30_000;
 
 /**
  * One job under edit. Every change shows at once, goes into the history, is kept in this browser until the server has
@@ -50,6 +53,7 @@ export class JobStore {
   /** What is under way with the server: one thing after the other. */
   private turn: Promise<unknown> = Promise.resolve();
   private changedAt: string | undefined;
+  private retryMs = RETRY_MS;
   private readonly jobId: string;
   private sent: Draft['sent'];
   private shown: AgreedTask[] | undefined;
@@ -122,6 +126,8 @@ export class JobStore {
       if (!row) return;
       const before = this.history;
       this.takeIn(baselineOf(row));
+      // The server answers again: what waits need not wait longer.
+      if (this.save.kind === 'offline' || this.save.kind === 'broken') this.schedule(0);
       if (this.history === before) return;
       this.publish();
       if (this.save.kind === 'saved') void keepUndo(this.jobId, this.history, this.baseline);
@@ -253,14 +259,28 @@ export class JobStore {
   private async saveAll(): Promise<void> {
     if (this.save.kind === 'conflict') return;
     try {
-      for (let send = this.nextDifference(); send; send = this.nextDifference()) await send();
+      await this.sendAll();
       await dropDraft(this.jobId);
       if (this.nextDifference()) return this.schedule(0);
+      this.retryMs = RETRY_MS;
       this.setSave({ kind: 'saved' });
       void keepUndo(this.jobId, this.history, this.baseline);
     } catch (error) {
       this.stopSaving(error);
     }
+  }
+
+  /** Sends row after row; one that breaks the server holds up none of the others. */
+  private async sendAll(): Promise<void> {
+    const held = new Map<string, unknown>();
+    for (let next = this.nextDifference(held); next; next = this.nextDifference(held)) {
+      const { id, send } = next;
+      await send().catch((error) => {
+        if (!isServersFault(error)) throw error;
+        held.set(id, error);
+      });
+    }
+    for (const error of held.values()) throw error;
   }
 
   private stopSaving(error: unknown): void {
@@ -270,27 +290,38 @@ export class JobStore {
       const faults = error.problem.faults ?? [{ path: '', reason: error.message }];
       this.setSave({ kind: 'refused', faults });
     } else {
-      this.setSave({ kind: 'offline' });
-      this.schedule(RETRY_MS);
+      this.setSave(
+        isServersFault(error) ? { kind: 'broken', id: error.problem.requestId } : { kind: 'offline' },
+      );
+      this.schedule(this.retryMs);
+      // Ever more seldom: what is silent for long is not mended by asking.
+      this.retryMs = Math.min(LONGEST_RETRY_MS, this.retryMs * 2);
     }
   }
 
-  /** How to send the first row that differs from what the server holds. */
-  private nextDifference(): (() => Promise<void>) | undefined {
+  /** How to send the first row that differs from what the server holds. @param held rows that are left out */
+  private nextDifference(
+    held: ReadonlyMap<string, unknown> = new Map(),
+  ): { id: string; send: () => Promise<void> } | undefined {
     const { head, pieces } = this.history.present;
-    if (!sameData(head, this.baseline.head.data)) return () => this.saveHead(head);
+    if (!held.has(HEAD) && !sameData(head, this.baseline.head.data))
+      return { id: HEAD, send: () => this.saveHead(head) };
     // Carriers first: the server refuses what hangs on nothing.
     for (const piece of carriersFirst(pieces)) {
-      const saved = this.baseline.pieces.get(piece.id);
-      if (!saved) return () => this.addPiece(piece);
-      if (!sameData(piece, saved.data)) return () => this.savePiece(piece, saved.revision);
+      const { id } = piece;
+      if (held.has(id)) continue;
+      const saved = this.baseline.pieces.get(id);
+      if (!saved) return { id, send: () => this.addPiece(piece) };
+      if (!sameData(piece, saved.data)) return { id, send: () => this.savePiece(piece, saved.revision) };
     }
     const ids = new Set(pieces.map((piece) => piece.id));
     // What is carried goes before its carrier: nothing is ever left hanging on what is not there.
-    const gone = [...this.baseline.pieces.values()].filter(({ data }) => !ids.has(data.id));
+    const gone = [...this.baseline.pieces.values()].filter(
+      ({ data }) => !ids.has(data.id) && !held.has(data.id),
+    );
     const [last] = carriersFirst(gone.map(({ data }) => data)).slice(-1);
     const saved = last && this.baseline.pieces.get(last.id);
-    return saved && (() => this.removePiece(last.id, saved.revision));
+    return saved && { id: last.id, send: () => this.removePiece(last.id, saved.revision) };
   }
 
   private async saveHead(data: JobHead): Promise<void> {
@@ -373,6 +404,12 @@ class ConflictFound extends Error {
     this.conflict = conflict;
   }
 }
+
+/** The job's own row among those of its pieces, none of which is called so. */
+const HEAD = '';
+
+const isServersFault = (error: unknown): error is ApiProblem =>
+  error instanceof ApiProblem && error.problem.status === 500;
 
 /** The pieces with one replaced, added at the end, or taken out. */
 function putPiece(pieces: readonly Piece[], id: string, piece: Piece | undefined): Piece[] {
