@@ -44,7 +44,11 @@ test('two devices, one of them without news: the second save is told, sees both 
   const other = await browser.newContext(baseURL ? { baseURL } : {});
   for (const one of [context, other]) await one.route('**/api/v1/events', (route) => route.abort());
   const [first, second] = [await context.newPage(), await other.newPage()];
-  for (const page of [first, second]) await page.goto('/jobs/two-tabs/pieces');
+  for (const page of [first, second]) {
+    await page.goto('/jobs/two-tabs/pieces');
+    // Read before the other one changes it.
+    await expect(page.getByLabel('Piece')).not.toHaveValue('');
+  }
   await first.getByLabel('Piece').fill('Beam, from the first tab');
   await expect(first.locator('[data-save]')).toHaveText('Saved');
 
@@ -92,4 +96,27 @@ test('while the server is silent work is kept in the browser, over a reload too,
   expect(await readFile(await file.path(), 'utf8')).toContain('Bring the long rope');
   await expect(page.locator('[data-save]')).toHaveText('Saved');
   expect((await getJob(request, 'silent')).data.notes).toBe('Bring the long rope');
+});
+
+test('what somebody deleted or changed an hour ago is brought back from the earlier versions, and undo takes that back', async ({
+  page,
+  request,
+}) => {
+  const job = await ownJob(request, 'versions');
+  const [beam] = job.pieces;
+  if (!beam) throw new Error('no piece');
+  await request.delete(`/api/v1/jobs/versions/pieces/${beam.data.id}?revision=${beam.revision}`);
+  await page.goto('/jobs/versions/pieces');
+  const tab = page.getByRole('button', { name: beam.data.name, exact: true });
+  await expect(page.getByTestId('piece-counts')).toBeVisible();
+  await expect(tab).toHaveCount(0);
+  await page.getByRole('main').getByRole('button', { name: 'Earlier versions' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Earlier versions' });
+  await expect(dialog).toContainText(`: ${beam.data.name}`);
+  await dialog.getByRole('button', { name: new RegExp(`^Bring back ${beam.data.name}, `) }).click();
+  await expect(tab.first()).toBeVisible();
+  await expect(page.locator('[data-save]')).toHaveText('Saved');
+  expect((await getJob(request, 'versions')).pieces.map(({ data }) => data.id)).toContain(beam.data.id);
+  await page.getByRole('main').getByRole('button', { name: 'Undo' }).first().click();
+  await expect(tab).toHaveCount(0);
 });

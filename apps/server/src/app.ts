@@ -36,6 +36,7 @@ import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
 import { travelRoutes } from './travel/routes.ts';
+import { versionRoutes } from './versions/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
 
@@ -140,6 +141,7 @@ export async function buildApp({
     backupRoutes,
     lampRoutes,
     eventRoutes,
+    versionRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

@@ -29,6 +29,7 @@ export * from './scalars.ts';
 export * from './site.ts';
 export * from './stock.ts';
 export * from './travel.ts';
+export * from './versions.ts';
 export * from './weather.ts';
 export * from './working.ts';
 export * from './workshop.ts';

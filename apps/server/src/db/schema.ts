@@ -11,6 +11,7 @@ import type {
 } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
 import {
+  boolean,
   customType,
   doublePrecision,
   index,
@@ -106,6 +107,26 @@ export const departures = pgTable('departures', {
   reason: text().notNull(),
   left: jsonb().$type<string[]>().notNull(),
 });
+
+/** Rows as they were before somebody changed or deleted them: one a few minutes at the most, so that typing does not fill it. */
+export const versions = pgTable(
+  'versions',
+  {
+    id: integer().primaryKey().generatedAlwaysAsIdentity(),
+    /** When it stopped being so. */
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    what: text().$type<'job' | 'piece'>().notNull(),
+    jobId: text('job_id').notNull(),
+    /** The job's or the piece's. */
+    rowId: text('row_id').notNull(),
+    isDeleted: boolean('is_deleted').notNull(),
+    data: jsonb().$type<JobHead | Piece>().notNull(),
+  },
+  (table) => [
+    index('versions_by_job').on(table.jobId, table.at),
+    index('versions_by_row').on(table.jobId, table.rowId, table.at),
+  ],
+);
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 

@@ -72,6 +72,7 @@ export const keys = {
     ['jobs', 'left', from, until] as const,
   photos: (id: string) => ['jobs', id, 'photos'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
+  versions: (id: string) => ['job', id, 'versions'] as const,
   movements: ['movements'] as const,
   backups: ['backups'] as const,
   lacks: ['jobs', 'lacks'] as const,
