@@ -85,6 +85,7 @@ const checks: Step[] = [
     '.dependency-cruiser.cjs',
   ),
   check('dead code', 'knip'),
+  check('licences', 'tsx', 'tools/notices.ts', '--check'),
 ];
 
 const journeys: Step = {
