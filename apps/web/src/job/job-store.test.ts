@@ -288,6 +288,17 @@ test('what others save shows at once and none of it is undone here; of the same 
   expect(server.pieces.get('a')?.data).toMatchObject({ name: 'a!', widthM: 1.2 });
 });
 
+test('two who both make their first change, each with a plan of their own on screen, have nothing to choose between', async () => {
+  const store = await JobStore.open('job');
+  store.noteShown([{ task: 'load-vehicle', start: '2027-06-19T08:00:00Z', crew: ['wren'] }]);
+  const theirs = [{ task: 'load-vehicle', start: '2027-06-19T09:00:00Z', crew: ['ilo'] }];
+  server.head = { revision: 2, data: { ...head, notes: 'theirs', clock: { shown: theirs } } as JobHead };
+  rename(store, 'Mine');
+  await store.flush();
+  expect(state(store)).toBe('saved');
+  expect(server.head.data).toMatchObject({ name: 'Mine', notes: 'theirs' });
+});
+
 test('what was done in an earlier session is undone in the next, unless somebody has changed the job since', async () => {
   const first = await JobStore.open('job');
   rename(first, 'One');

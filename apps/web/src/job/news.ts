@@ -2,7 +2,7 @@ import type { JobHead, Piece } from '@early-lantern/contract';
 import type { Baseline, SavedRow } from './baseline.ts';
 import { type JobDocument, sameData } from './document.ts';
 import { eachVersion, type History } from './history.ts';
-import { merged } from './merge.ts';
+import { type Merged, merged } from './merge.ts';
 
 /** An edit, and what it is made from. */
 export interface Edit {
@@ -20,14 +20,25 @@ export function withNews(edit: Edit, now: Baseline): Edit {
   return [...ids].reduce((so, id) => withPieceNews(so, id, now.pieces.get(id)), withHeadNews(edit, now.head));
 }
 
-/** Which plan each had on screen is nothing to choose between. */
-const isQuiet = (path: string) => path.startsWith('clock.shown');
+/** A head without the plan that was on screen, and that: which each had is nothing to choose between. */
+function apart({ clock, ...head }: JobHead) {
+  const { shown, ...choices } = clock ?? {};
+  return { head: Object.keys(choices).length > 0 ? { ...head, clock: choices } : head, shown };
+}
+
+/** Two heads put together; the plan on screen stays mine. */
+function mergedHeads(base: JobHead, mine: JobHead, theirs: JobHead): Merged<JobHead> {
+  const own = apart(mine);
+  const { value, clashes } = merged<JobHead>(apart(base).head, own.head, apart(theirs).head);
+  const shown = own.shown ?? apart(theirs).shown;
+  return { value: shown ? { ...value, clock: { ...value.clock, shown } } : value, clashes };
+}
 
 export function withHeadNews(edit: Edit, theirs: SavedRow<JobHead>): Edit {
   const { history, baseline } = edit;
   if (theirs.revision <= baseline.head.revision) return edit;
-  const mergeInto = (head: JobHead) => merged(baseline.head.data, head, theirs.data);
-  if (mergeInto(history.present.head).clashes.some((path) => !isQuiet(path))) return edit;
+  const mergeInto = (head: JobHead) => mergedHeads(baseline.head.data, head, theirs.data);
+  if (mergeInto(history.present.head).clashes.length > 0) return edit;
   return {
     history: eachVersion(history, (one) => ({ ...one, head: mergeInto(one.head).value })),
     baseline: { ...baseline, head: theirs },
