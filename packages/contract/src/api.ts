@@ -77,6 +77,10 @@ export type MonthJob = z.infer<typeof MonthJob>;
 export const JobName = z.strictObject({ id: Id, name: z.string(), doors: z.iso.datetime({ offset: true }) });
 export type JobName = z.infer<typeof JobName>;
 
+/** A job that was deleted and can still be brought back. */
+export const DeletedJob = z.strictObject({ ...JobName.shape, deletedAt: z.iso.datetime({ offset: true }) });
+export type DeletedJob = z.infer<typeof DeletedJob>;
+
 const Told = Lamp.pick({ state: true, figure: true, reason: true });
 /** What a job's lamps say, without workings and ways out. */
 export const ToldLamps = z.strictObject({
@@ -178,7 +182,13 @@ export const SheetPreview = z.strictObject({
 export type SheetPreview = z.infer<typeof SheetPreview>;
 
 /** What an import did besides adding the job. */
-export const ImportResult = z.strictObject({ jobId: Id, renamed: z.boolean(), notes: z.array(z.string()) });
+export const ImportResult = z.strictObject({
+  jobId: Id,
+  renamed: z.boolean(),
+  /** It was here already, just as in the file. */
+  wasHere: z.boolean(),
+  notes: z.array(z.string()),
+});
 export type ImportResult = z.infer<typeof ImportResult>;
 
 export const Health = z.strictObject({

@@ -5,9 +5,10 @@ import { finishRestore } from '../backup/restore.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
-import { alone } from '../db/locks.ts';
+import { alone, changeHouse } from '../db/locks.ts';
 import { listenTo } from '../events/hub.ts';
 import type { Server } from '../http/types.ts';
+import { emptyBin } from '../jobs/store.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
 import { warmNeeds } from '../stock/needs-store.ts';
@@ -94,6 +95,7 @@ async function bringUp(
   await alone(url, async () => {
     await migrateDatabase(db, migrationsFolder);
     await fillEmpty(db, empty);
+    await changeHouse(db, emptyBin);
   });
   const pools = workPools();
   undo.push(() => withPatience(pools.close()));

@@ -10,7 +10,7 @@ import {
 import type { Queries } from '../db/database.ts';
 import { crewRows, siteRows } from '../db/rows.ts';
 import { refused } from '../http/problem.ts';
-import { addJob, jobIdTaken } from '../jobs/store.ts';
+import { addJob, findJob, jobIdTaken } from '../jobs/store.ts';
 import { addPiece } from '../pieces/store.ts';
 import { enterCounts } from '../stock/ledger.ts';
 import { addSettings, findSettings, updateSettings } from '../workshop/store.ts';
@@ -18,7 +18,8 @@ import { requireSound } from './sound.ts';
 
 /**
  * Adds the job of a file. The receiving workshop keeps its own rates, stock and people; whoever and whatever the job
- * needs beyond that (crew, site, colours) is added from the file. A job whose id is used up gets a new one.
+ * needs beyond that (crew, site, colours) is added from the file. A job whose id is used up gets a new one; one that is here just
+ * as in the file is not added again.
  */
 export async function importJobFile(
   db: Queries,
@@ -27,6 +28,7 @@ export async function importJobFile(
 ): Promise<ImportResult> {
   const faults = unknownNames(file);
   if (faults.length > 0) throw refused(faults);
+  if (await isHere(db, file)) return { jobId: file.job.id, renamed: false, wasHere: true, notes: [] };
   const notes = [...(await receiveWorkshop(db, file)), ...(await receiveCrew(db, file))];
   const site = await receiveSite(db, file.site, newId);
   if (site.note) notes.push(site.note);
@@ -36,7 +38,16 @@ export async function importJobFile(
   await addJob(db, { ...head, id: jobId, siteId: site.id });
   for (const piece of theirs) await addPiece(db, jobId, piece);
   await requireSound(db, jobId);
-  return { jobId, renamed, notes };
+  return { jobId, renamed, wasHere: false, notes };
+}
+
+/** Whether the job of a file is here just as the file has it, at its place. */
+async function isHere(db: Queries, { job, site }: JobFile): Promise<boolean> {
+  const known = await findJob(db, job.id);
+  if (!known) return false;
+  const here = { ...known.data, pieces: known.pieces.map(({ data }) => data) };
+  const place = await siteRows.find(db, known.data.siteId);
+  return isDeepStrictEqual(here, job) && isDeepStrictEqual(place?.data, site);
 }
 
 async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile): Promise<string[]> {

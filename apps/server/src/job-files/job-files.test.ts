@@ -26,9 +26,13 @@ test('a job file comes out as it went in, and plans the same', async () => {
   expect(planned.body).toEqual(JSON.parse(JSON.stringify(planJob(exported.body))));
 });
 
-test('imported again it stands beside itself under a new id; nothing shared is doubled', async () => {
+test('imported again just as it is here it is recognised; changed here or there it stands beside itself under a new id, nothing shared doubled', async () => {
   await server.call('POST', '/job-files', shed);
-  const again = await server.call('POST', '/job-files', shed);
+  const same = await server.call('POST', '/job-files', shed);
+  expect(same.body).toEqual({ jobId: 'engine-shed-unveiled', renamed: false, wasHere: true, notes: [] });
+  expect((await server.call('GET', '/jobs')).body.total).toBe(1);
+  const other = { ...shed, job: { ...shed.job, notes: 'Another one' } };
+  const again = await server.call('POST', '/job-files', other);
   expect(again.body).toMatchObject({ renamed: true, notes: [] });
   expect(again.body.jobId).toMatch(/^engine-shed-unveiled-[0-9a-f]{8}$/);
   expect((await server.call('GET', '/jobs')).body.total).toBe(2);

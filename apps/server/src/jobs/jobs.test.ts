@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import { demoJob, type TestServer, testServer } from '../test/server.ts';
+import { emptyBin } from './store.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -90,6 +91,30 @@ test('a deleted job is gone from the lists and comes back whole', async () => {
   const back = await server.call('POST', '/jobs/meadow-finish/restore');
   expect(back.body.data).toEqual(before.data);
   expect(back.body.pieces).toEqual(before.pieces);
+});
+
+test('a deleted job lies in the bin for thirty days; then it goes, with its pieces and earlier versions', async () => {
+  const before = await meadow();
+  await server.call('DELETE', `/jobs/meadow-finish?revision=${before.revision}`);
+  expect((await server.call('GET', '/deleted-jobs')).body).toMatchObject([
+    { id: 'meadow-finish', name: before.data.name },
+  ]);
+  await emptyBin(server.db);
+  await server.db.execute(
+    sql`update jobs set deleted_at = now() - interval '29 days' where id = 'meadow-finish'`,
+  );
+  expect(await emptyBin(server.db)).toBe(0);
+  await server.db.execute(
+    sql`update jobs set deleted_at = now() - interval '31 days' where id = 'meadow-finish'`,
+  );
+  expect((await server.call('GET', '/deleted-jobs')).body).toEqual([]);
+  expect(await emptyBin(server.db)).toBe(1);
+  expect((await server.call('POST', '/jobs/meadow-finish/restore')).status).toBe(404);
+  const left = sql`select (select count(*) from pieces where job_id = 'meadow-finish')
+    + (select count(*) from versions where job_id = 'meadow-finish') as left`;
+  expect(Number((await server.db.execute(left)).rows[0]?.left)).toBe(0);
+  // Those that are not deleted stay, however old.
+  expect((await server.call('GET', '/jobs')).body.total).toBe(1);
 });
 
 test('people and places that a job needs cannot be deleted; others can', async () => {

@@ -1,4 +1,5 @@
 import {
+  DeletedJob,
   Found,
   Id,
   Instant,
@@ -16,7 +17,16 @@ import { refused } from '../http/problem.ts';
 import { gives, lists, makes, packed, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
 import { monthOf, search } from './search.ts';
-import { addJob, getJob, jobNames, listJobs, removeJob, restoreJob, updateJob } from './store.ts';
+import {
+  addJob,
+  deletedJobs,
+  getJob,
+  jobNames,
+  listJobs,
+  removeJob,
+  restoreJob,
+  updateJob,
+} from './store.ts';
 
 const Params = z.object({ id: Id });
 const MOST_MONTH_MS = 62 * 24 * 3_600_000;
@@ -59,6 +69,18 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
       },
     },
     ({ query }) => jobNames(db, query.limit, new Date()),
+  );
+
+  server.get(
+    '/deleted-jobs',
+    {
+      schema: {
+        tags,
+        summary: 'Deleted jobs that can still be brought back, the latest first',
+        response: gives(z.array(DeletedJob)),
+      },
+    },
+    () => deletedJobs(db),
   );
 
   server.get(

@@ -1,4 +1,5 @@
 import {
+  type DeletedJob,
   type JobFilter,
   type JobHead,
   type JobName,
@@ -7,10 +8,25 @@ import {
   peopleNamed,
   withoutGone,
 } from '@early-lantern/contract';
-import { and, asc, count, desc, eq, getTableColumns, gte, isNull, lt, type SQL, sql } from 'drizzle-orm';
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  getTableColumns,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  not,
+  type SQL,
+  sql,
+} from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
-import { crew, jobs } from '../db/schema.ts';
+import { crew, jobs, versions } from '../db/schema.ts';
 import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
 import { listPieces } from '../pieces/store.ts';
 import { asked } from './filter.ts';
@@ -42,9 +58,15 @@ const asRow = ({ pieces: own, ...row }: StoredJob & { pieces: PieceRow[] }): Job
 });
 
 export async function getJob(db: Queries, id: string): Promise<JobRow> {
-  const [row] = await jobById(db).execute({ id });
+  const row = await findJob(db, id);
   if (!row) throw notFound(`job "${id}"`);
-  return asRow(row);
+  return row;
+}
+
+/** The job of an id; undefined where there is none, or it was deleted. */
+export async function findJob(db: Queries, id: string): Promise<JobRow | undefined> {
+  const [row] = await jobById(db).execute({ id });
+  return row && asRow(row);
 }
 
 /** Asked for more than anything else: thought out once for each connection. */
@@ -160,6 +182,45 @@ export function updateJob(db: Queries, id: string, revision: number, data: JobHe
 /** Marks the job deleted; `restoreJob` brings it back with all its pieces. */
 export function removeJob(db: Queries, id: string, revision: number): Promise<JobRow> {
   return changeJobRow(db, id, revision, { deletedAt: new Date() });
+}
+
+/** Deleted jobs stay in the bin for so many days. */
+const BIN_DAYS = 30;
+const isInBin = sql`${jobs.deletedAt} > now() - ${BIN_DAYS} * interval '1 day'`;
+
+/** What was deleted and can still be brought back, the latest first. */
+export async function deletedJobs(db: Queries): Promise<DeletedJob[]> {
+  const rows = await db
+    .select({
+      id: jobs.id,
+      name: sql<string>`${jobs.data}->>'name'`,
+      doors: jobs.doors,
+      deletedAt: jobs.deletedAt,
+    })
+    .from(jobs)
+    .where(isInBin)
+    .orderBy(desc(jobs.deletedAt));
+  return rows.map(({ doors, deletedAt, ...row }) => ({
+    ...row,
+    doors: doors.toISOString(),
+    deletedAt: (deletedAt as Date).toISOString(),
+  }));
+}
+
+/** Whatever has been in the bin for long enough goes, with all that belongs to it. @returns how many jobs */
+export async function emptyBin(db: Queries): Promise<number> {
+  const gone = await db
+    .delete(jobs)
+    .where(and(isNotNull(jobs.deletedAt), not(isInBin)))
+    .returning({ id: jobs.id });
+  if (gone.length > 0)
+    await db.delete(versions).where(
+      inArray(
+        versions.jobId,
+        gone.map(({ id }) => id),
+      ),
+    );
+  return gone.length;
 }
 
 /** Whoever has left the workshop since is no longer on it. */

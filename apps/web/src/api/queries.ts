@@ -62,6 +62,7 @@ export const keys = {
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
   names: ['jobs', 'names'] as const,
+  deleted: ['jobs', 'deleted'] as const,
   pages: (which: 'from' | 'before', moment: string, filter: JobFilter) =>
     ['jobs', which, moment, filter] as const,
   month: (from: string) => ['jobs', 'month', from] as const,

@@ -35,6 +35,7 @@ import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
+import { Bin } from './Bin.tsx';
 import { Day } from './Day.tsx';
 import { FilterBar } from './FilterBar.tsx';
 import { useFilter } from './filter.ts';
@@ -146,7 +147,10 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
       const document: unknown = JSON.parse(await chosen.text());
       const result = await call<ImportResult>('POST', '/job-files', document);
       await queryClient.invalidateQueries();
-      notify({ text: ['Imported.', ...result.notes].join(' ') });
+      const said = result.wasHere
+        ? 'It is here already, just as in the file: nothing was added.'
+        : 'Imported.';
+      notify({ text: [said, ...result.notes].join(' ') });
       await navigate(`/jobs/${result.jobId}/pieces`);
     } catch (error) {
       if (error instanceof ApiProblem) setFaults(error);
@@ -248,6 +252,7 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           now={now}
         />
       )}
+      {!isMonth && <Bin zone={zone} />}
       {isNew && (
         <Suspense>
           <NewJobDialog
