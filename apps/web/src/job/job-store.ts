@@ -1,11 +1,11 @@
 import type { AgreedTask, Fault, JobHead, JobRow, Piece, PieceRow } from '@early-lantern/contract';
-import { carriersFirst } from '@early-lantern/core';
 import { ApiProblem, call } from '../api/client.ts';
 import { type Baseline, baselineOf, type SavedRow } from './baseline.ts';
 import { documentOf, type JobDocument, sameData, withShown } from './document.ts';
 import { beginHistory, changed, type History, redone, undone } from './history.ts';
 import { type Draft, dropDraft, keepDraft, keepUndo, readDraft, readUndo } from './kept-work.ts';
 import { withHeadNews, withNews, withPieceNews } from './news.ts';
+import { firstUnsaved, type Unsaved } from './unsaved.ts';
 
 /** A row both this tab and somebody else changed. `theirs` is null when it was deleted. */
 export interface Conflict {
@@ -199,7 +199,7 @@ export class JobStore {
     clearTimeout(this.timer);
     this.history = undone(this.history);
     this.publish();
-    if (this.nextDifference()) await this.keepDraft();
+    if (this.unsaved()) await this.keepDraft();
     else await dropDraft(this.jobId);
   };
 
@@ -261,7 +261,7 @@ export class JobStore {
     try {
       await this.sendAll();
       await dropDraft(this.jobId);
-      if (this.nextDifference()) return this.schedule(0);
+      if (this.unsaved()) return this.schedule(0);
       this.retryMs = RETRY_MS;
       this.setSave({ kind: 'saved' });
       void keepUndo(this.jobId, this.history, this.baseline);
@@ -273,9 +273,9 @@ export class JobStore {
   /** Sends row after row; one that breaks the server holds up none of the others. */
   private async sendAll(): Promise<void> {
     const held = new Map<string, unknown>();
-    for (let next = this.nextDifference(held); next; next = this.nextDifference(held)) {
-      const { id, send } = next;
-      await send().catch((error) => {
+    for (let row = this.unsaved(held); row; row = this.unsaved(held)) {
+      const { id } = row;
+      await this.send(row).catch((error) => {
         if (!isServersFault(error)) throw error;
         held.set(id, error);
       });
@@ -299,29 +299,21 @@ export class JobStore {
     }
   }
 
-  /** How to send the first row that differs from what the server holds. @param held rows that are left out */
-  private nextDifference(
-    held: ReadonlyMap<string, unknown> = new Map(),
-  ): { id: string; send: () => Promise<void> } | undefined {
-    const { head, pieces } = this.history.present;
-    if (!held.has(HEAD) && !sameData(head, this.baseline.head.data))
-      return { id: HEAD, send: () => this.saveHead(head) };
-    // Carriers first: the server refuses what hangs on nothing.
-    for (const piece of carriersFirst(pieces)) {
-      const { id } = piece;
-      if (held.has(id)) continue;
-      const saved = this.baseline.pieces.get(id);
-      if (!saved) return { id, send: () => this.addPiece(piece) };
-      if (!sameData(piece, saved.data)) return { id, send: () => this.savePiece(piece, saved.revision) };
+  private unsaved(held?: ReadonlyMap<string, unknown>): Unsaved | undefined {
+    return firstUnsaved(this.history.present, this.baseline, held);
+  }
+
+  private send(row: Unsaved): Promise<void> {
+    switch (row.does) {
+      case 'change job':
+        return this.saveHead(row.data);
+      case 'add piece':
+        return this.addPiece(row.data);
+      case 'change piece':
+        return this.savePiece(row.data, row.revision);
+      case 'delete piece':
+        return this.removePiece(row.id, row.revision);
     }
-    const ids = new Set(pieces.map((piece) => piece.id));
-    // What is carried goes before its carrier: nothing is ever left hanging on what is not there.
-    const gone = [...this.baseline.pieces.values()].filter(
-      ({ data }) => !ids.has(data.id) && !held.has(data.id),
-    );
-    const [last] = carriersFirst(gone.map(({ data }) => data)).slice(-1);
-    const saved = last && this.baseline.pieces.get(last.id);
-    return saved && { id: last.id, send: () => this.removePiece(last.id, saved.revision) };
   }
 
   private async saveHead(data: JobHead): Promise<void> {
@@ -404,9 +396,6 @@ class ConflictFound extends Error {
     this.conflict = conflict;
   }
 }
-
-/** The job's own row among those of its pieces, none of which is called so. */
-const HEAD = '';
 
 const isServersFault = (error: unknown): error is ApiProblem =>
   error instanceof ApiProblem && error.problem.status === 500;
