@@ -84,7 +84,7 @@ test('bare edges of a panel wall: singles on dashes are taken in the lamp, count
   await ownJob(request, 'full-edges');
   await page.goto('/jobs/full-edges/pieces');
   await addPiece(page, /^Panel wall/);
-  await typeLengths(page, { 'Their width': '11 in' });
+  await typeLengths(page, { 'Their width': '11.0 in' });
   await expect(page.getByTestId('look-line')).toContainText('of the edge it runs along is bare', {
     timeout: 30_000,
   });

@@ -91,6 +91,7 @@ test('an offer holds nothing; jobs are found by words, state and month, and the 
   await page.getByRole('menuitem', { name: 'It is offered' }).click();
   await expect(card).toContainText('Offered');
   await find.getByRole('textbox', { name: 'Find' }).fill('');
+  await expect(page.getByRole('button', { name: 'Filter', exact: true })).toBeVisible();
   await find.getByRole('combobox', { name: 'State' }).click();
   await page.getByRole('option', { name: 'Offered' }).click();
   await expect(page.getByRole('article')).toHaveCount(1);

@@ -22,7 +22,8 @@ async function changeJobs(
     await queryClient.invalidateQueries({ queryKey: keys.jobs });
   };
   for (const { jobId, name, edit } of edits) {
-    const store = await JobStore.open(jobId);
+    // What is decided for a day is decided of the jobs as they were: with another's change it is decided anew.
+    const store = await JobStore.open(jobId, { isStrict: true });
     try {
       store.change(edit);
     } catch (error) {

@@ -4,7 +4,7 @@ import { kindNames } from '@early-lantern/core';
 import ClearIcon from '@mui/icons-material/Close';
 import SearchIcon from '@mui/icons-material/Search';
 import { Box, Button, InputAdornment, MenuItem, TextField } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { jobStates, stateWords } from '../parts/state-words.ts';
 import type { FilterField, useFilter } from './filter.ts';
 
@@ -93,10 +93,13 @@ export function FilterBar({ by, workshop, sites }: FilterBarProps) {
 function Words({ value, onChange }: { value: string; onChange: (words: string) => void }) {
   const [typed, setTyped] = useState(value);
   useEffect(() => setTyped(value), [value]);
+  // What else was chosen meanwhile must not be lost: the address as it is when the words go into it.
+  const change = useRef(onChange);
+  change.current = onChange;
   // biome-ignore lint/correctness/useExhaustiveDependencies: only what is typed starts the clock
   useEffect(() => {
     if (typed === value) return;
-    const timer = setTimeout(() => onChange(typed), PAUSE_MS);
+    const timer = setTimeout(() => change.current(typed), PAUSE_MS);
     return () => clearTimeout(timer);
   }, [typed]);
   return (

@@ -171,8 +171,12 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           value={isMonth ? 'month' : 'days'}
           onChange={(_, view: string | null) => view && setParams(view === 'month' ? { view } : {})}
         >
-          <ToggleButton value="days">Days</ToggleButton>
-          <ToggleButton value="month">Month</ToggleButton>
+          <ToggleButton value="days" sx={{ color: 'text.primary' }}>
+            Days
+          </ToggleButton>
+          <ToggleButton value="month" sx={{ color: 'text.primary' }}>
+            Month
+          </ToggleButton>
         </ToggleButtonGroup>
         {!isMonth && (
           <Button

@@ -55,10 +55,12 @@ export class JobStore {
   private changedAt: string | undefined;
   private retryMs = RETRY_MS;
   private readonly jobId: string;
+  private readonly isStrict: boolean;
   private sent: Draft['sent'];
   private shown: AgreedTask[] | undefined;
 
-  private constructor(row: JobRow, draft: Draft | undefined) {
+  private constructor(row: JobRow, draft: Draft | undefined, isStrict: boolean) {
+    this.isStrict = isStrict;
     this.jobId = row.data.id;
     this.baseline = baselineOf(row);
     this.history = beginHistory(documentOf(row));
@@ -106,10 +108,13 @@ export class JobStore {
     this.baseline = baseline;
   }
 
-  /** Opens a job, with work this browser still keeps of it, and what could be undone when it was left. */
-  static async open(jobId: string): Promise<JobStore> {
+  /**
+   * Opens a job, with work this browser still keeps of it, and what could be undone when it was left.
+   * @param isStrict whatever others save meanwhile is a conflict, be it of another field
+   */
+  static async open(jobId: string, { isStrict = false } = {}): Promise<JobStore> {
     const [row, draft] = await Promise.all([call<JobRow>('GET', `/jobs/${jobId}`), readDraft(jobId)]);
-    const store = new JobStore(row, draft);
+    const store = new JobStore(row, draft, isStrict);
     const undo = store.save.kind === 'saved' ? await readUndo(jobId, store.baseline) : undefined;
     if (undo && store.history.past.length === 0) {
       store.history = { ...store.history, ...undo };
@@ -355,6 +360,7 @@ export class JobStore {
 
   /** Takes in one row of somebody else's; false where both have changed the same of it. */
   private takesRow(part: Conflict['part'], id: string, theirs: SavedRow<JobHead | Piece>): boolean {
+    if (this.isStrict) return false;
     const edit = { history: this.history, baseline: this.baseline };
     const after =
       part === 'job'
