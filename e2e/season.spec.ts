@@ -100,6 +100,8 @@ test('an offer holds nothing; jobs are found by words, state and month, and the 
   await expect(card).toBeVisible();
   await expect(page.getByRole('button', { name: 'Filter · 1' })).toBeVisible();
   await card.getByRole('link', { name: 'Daily table 61' }).click();
+  await page.getByRole('link', { name: 'Run sheet' }).click();
+  await expect(page.locator('.sheet')).toContainText('Offered: not agreed to, nothing is held for it');
   await page.getByRole('link', { name: 'Brief' }).click();
   await page.getByRole('combobox', { name: 'State' }).click();
   await page.getByRole('option', { name: 'Firm' }).click();

@@ -11,6 +11,7 @@ import { familyNotes } from '../parts/family-notes.ts';
 import { usePrintTitle } from '../parts/PrintHead.tsx';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dropOffWords } from '../parts/round-words.ts';
+import { stateWarnings } from '../parts/state-words.ts';
 import { clockTime, dayKey, dayName } from '../parts/time.ts';
 import { DressingMaps } from './DressingMaps.tsx';
 import { JointLines } from './JointLines.tsx';
@@ -120,11 +121,15 @@ function Sheet({ person }: { person: string | undefined }) {
     ['Doors', at(doors)],
     ...(job.isKept ? [] : [['Strike', span(job.strike.from, job.strike.until)] satisfies [string, string]]),
   ];
+  const warning = stateWarnings[job.state ?? 'firm'];
   return (
     <article className="sheet">
       <header>
         <div>
-          <p className="sheet-day">{dayName(job.doors, zone)}</p>
+          <p className="sheet-day">
+            {dayName(job.doors, zone)}
+            {warning && <strong> · {warning}</strong>}
+          </p>
           <h1>{job.name}</h1>
           <p>
             {person && <strong>{workshop.crew.find(({ id }) => id === person)?.name}. </strong>}
