@@ -1,8 +1,9 @@
 import type { DeletedJob } from '@early-lantern/contract';
-import { Accordion, AccordionDetails, AccordionSummary, Box, Button, Typography } from '@mui/material';
+import { Accordion, AccordionDetails, AccordionSummary, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { ActionLine } from '../parts/ActionLine.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { dayName, shortDay } from '../parts/time.ts';
 
@@ -35,30 +36,14 @@ export function Bin({ zone }: { zone: string }) {
           What was deleted stays here for 30 days.
         </Typography>
         {data.map((job) => (
-          <Box
+          <ActionLine
             key={job.id}
-            sx={{
-              display: 'flex',
-              gap: 1,
-              alignItems: 'center',
-              py: 0.75,
-              borderTop: 1,
-              borderColor: 'divider',
-            }}
+            does="Bring back"
+            label={`Bring back ${job.name}`}
+            onDo={() => void bringBack(job)}
           >
-            <Typography sx={{ flexGrow: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
-              {job.name}, {shortDay(job.doors, zone)} · deleted {dayName(job.deletedAt, zone)}
-            </Typography>
-            <Button
-              size="small"
-              variant="outlined"
-              sx={{ flexShrink: 0 }}
-              aria-label={`Bring back ${job.name}`}
-              onClick={() => void bringBack(job)}
-            >
-              Bring back
-            </Button>
-          </Box>
+            {job.name}, {shortDay(job.doors, zone)} · deleted {dayName(job.deletedAt, zone)}
+          </ActionLine>
         ))}
       </AccordionDetails>
     </Accordion>

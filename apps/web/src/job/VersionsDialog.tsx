@@ -14,6 +14,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../api/client.ts';
 import { keys } from '../api/queries.ts';
+import { ActionLine } from '../parts/ActionLine.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
 import { useJob } from './context.ts';
@@ -61,33 +62,20 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
         {[...byDay].map(([day, own]) => (
           <Box component="section" key={day} aria-label={day}>
             <Typography variant="h3">{day}</Typography>
-            {own.map((version) => (
-              <Box
-                key={version.id}
-                sx={{
-                  display: 'flex',
-                  gap: 1,
-                  alignItems: 'center',
-                  py: 0.5,
-                  borderTop: 1,
-                  borderColor: 'divider',
-                }}
-              >
-                <Typography sx={{ flexGrow: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
-                  {version.isDeleted ? 'Deleted' : 'As it was until'} {clockTime(version.at, zone)}:{' '}
-                  {version.what === 'job' ? 'the brief' : version.name}
-                </Typography>
-                <Button
-                  size="small"
-                  variant="outlined"
-                  sx={{ flexShrink: 0 }}
-                  aria-label={`Bring back ${version.what === 'job' ? 'the brief' : version.name}, ${clockTime(version.at, zone)}`}
-                  onClick={() => void bringBack(version)}
+            {own.map((version) => {
+              const name = version.what === 'job' ? 'the brief' : version.name;
+              const time = clockTime(version.at, zone);
+              return (
+                <ActionLine
+                  key={version.id}
+                  does="Bring back"
+                  label={`Bring back ${name}, ${time}`}
+                  onDo={() => void bringBack(version)}
                 >
-                  Bring back
-                </Button>
-              </Box>
-            ))}
+                  {version.isDeleted ? 'Deleted' : 'As it was until'} {time}: {name}
+                </ActionLine>
+              );
+            })}
           </Box>
         ))}
       </DialogContent>
