@@ -2,11 +2,11 @@ import { sendFaulty } from './support/faulty-files.ts';
 import { startStack } from './support/stack.ts';
 import { expect, test } from './support/test.ts';
 
-test('sixty faulty job files: each planned or refused in words, and the server lives', async () => {
+test('forty faulty job files: each planned or refused in words, and the server lives', async () => {
   test.setTimeout(180_000);
   const stack = await startStack();
   try {
-    const { failures, statuses } = await sendFaulty(stack.url, 60, 1);
+    const { failures, statuses } = await sendFaulty(stack.url, 40, 1);
     expect(failures).toEqual([]);
     expect([...statuses.keys()].sort()).toEqual([
       '/job-files 201',

@@ -32,7 +32,7 @@ test('two servers start at once on one empty database: the demo comes once, each
     await there.goto(`${two.url}/jobs/meadow-finish/brief`);
     await expect(there.getByLabel('Notes for the crew')).toBeVisible();
     await here.getByLabel('Notes for the crew').fill('Said on the first');
-    await expect(there.getByLabel('Notes for the crew')).toHaveValue('Said on the first', { timeout: 5_000 });
+    await expect(there.getByLabel('Notes for the crew')).toHaveValue('Said on the first', { timeout: 10_000 });
 
     one.server.kill('SIGKILL');
     await there.getByLabel('Notes for the crew').fill('Said on the second');
@@ -44,7 +44,7 @@ test('two servers start at once on one empty database: the demo comes once, each
     await expect(here.locator('[data-save]')).toContainText('kept on this device');
     const again = await startStack({ databaseUrl, port: Number(new URL(one.url).port) });
     await expect(here.locator('[data-save]')).toHaveText('Saved', { timeout: 20_000 });
-    await expect(there.getByLabel('What it is')).toHaveValue('Typed while it was gone', { timeout: 5_000 });
+    await expect(there.getByLabel('What it is')).toHaveValue('Typed while it was gone', { timeout: 10_000 });
     await expect(here.getByLabel('Notes for the crew')).toHaveValue('Said on the second');
     await again.stop();
   } finally {

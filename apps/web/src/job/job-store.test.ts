@@ -311,6 +311,15 @@ test('what was done in an earlier session is undone in the next, unless somebody
   second.undo();
   await second.flush();
   expect(server.head.data.name).toBe('One');
+  // A third in which nothing was done hears of it and keeps nothing of its own.
+  kept.set('early-lantern-undo:other', kept.get('early-lantern-undo:job'));
+  kept.delete('early-lantern-undo:job');
+  const idle = await JobStore.open('job');
+  server.pieces.set('b', { revision: 1, data: piece('b') });
+  await idle.refresh();
+  expect(kept.has('early-lantern-undo:job')).toBe(false);
+  server.pieces.delete('b');
+  kept.set('early-lantern-undo:job', kept.get('early-lantern-undo:other'));
   await new Promise(setImmediate);
   expect((await JobStore.open('job')).getSnapshot()).toMatchObject({ canUndo: true, canRedo: true });
   server.head = { revision: 9, data: { ...server.head.data, notes: 'theirs' } };

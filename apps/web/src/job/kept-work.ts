@@ -40,17 +40,20 @@ export const dropDraft = (jobId: string): Promise<void> => del(draftKey(jobId)).
 export const readDraft = (jobId: string): Promise<Draft | undefined> =>
   inTime(get<Draft>(draftKey(jobId)).then((kept) => kept && newestDraft(kept)));
 
-/** Keeps what can be undone of a job that is saved as it is. */
-export const keepUndo = (
+/** Keeps what can be undone of a job that is saved as it is. A tab in which nothing was done leaves what another one has kept. */
+export async function keepUndo(
   jobId: string,
   { past, future }: History<JobDocument>,
   saved: Baseline,
-): Promise<void> =>
-  set(undoKey(jobId), {
+): Promise<void> {
+  if (past.length + future.length === 0) return;
+  const kept: KeptUndo = {
     revisions: revisionsOf(saved),
     past: past.slice(-STEPS),
     future: future.slice(0, STEPS),
-  } satisfies KeptUndo).catch(() => undefined);
+  };
+  await set(undoKey(jobId), kept).catch(() => undefined);
+}
 
 /** What can be undone of a job since another session, where nobody has changed it meanwhile. */
 export async function readUndo(
