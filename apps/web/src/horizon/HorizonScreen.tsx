@@ -210,8 +210,8 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
       {isMonth && <Month zone={zone} now={now} />}
       {!isMonth && isFiltering && <FilterBar by={by} workshop={workshop} sites={sites} />}
       {!isMonth && by.count > 0 && coming.length === 0 && later === 0 && (
-        <EmptyState title="No coming job is like that" action={<Button onClick={by.clear}>Show all</Button>}>
-          Those that are over and like that stand below, under Past.
+        <EmptyState title="No coming job matches" action={<Button onClick={by.clear}>Show all</Button>}>
+          Past jobs that match are below, under Past.
         </EmptyState>
       )}
       {!isMonth && by.count === 0 && coming.length === 0 && later === 0 && (

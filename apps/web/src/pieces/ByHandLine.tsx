@@ -33,7 +33,7 @@ function byHandInWords(byHand: readonly ByHand[]): string {
     else singles += one.singles;
   }
   return listed([
-    ...(swapped > 0 ? [`colours of ${plural(swapped, 'pair')} of clusters changed`] : []),
+    ...(swapped > 0 ? [`colours of ${plural(swapped, 'pair')} of clusters swapped`] : []),
     ...(turned > 0 ? [`${plural(turned, 'cluster')} turned`] : []),
     ...(tied > 0 ? [`${plural(tied, 'cluster')} tied in`] : []),
     ...(singles > 0 ? [`${plural(singles, 'single')} on edges`] : []),

@@ -20,11 +20,11 @@ const words: Record<keyof LookLimits, { label: string; min: number; max: number;
   offM: { label: 'Off the line drawn', min: 0.01, max: 1 },
   narrowPct: { label: 'Narrowest, % of its width', min: 10, max: 100, isPct: true },
   footM: { label: 'Foot above the floor', min: 0.005, max: 0.5 },
-  cornerPct: { label: 'Corners at least so full, % of the rest', min: 10, max: 150, isPct: true },
+  cornerPct: { label: 'Corners, least % as full as the rest', min: 10, max: 150, isPct: true },
   hiddenPct: { label: 'Large ones that may hide, %', min: 0, max: 100, isPct: true },
   creviceM: { label: 'Crevice as deep as', min: 0.03, max: 1 },
-  clumpPct: { label: 'Clumps larger than in … % of chance mixes', min: 50, max: 100, isPct: true },
-  apartTimes: { label: 'Accents: bare for so many times their even distance', min: 1, max: 20, isPct: true },
+  clumpPct: { label: 'Clumps larger than in … of 100 mixes', min: 50, max: 100, isPct: true },
+  apartTimes: { label: 'Accents: longest gap, in even spacings', min: 1, max: 20, isPct: true },
 };
 
 /** What the eye is not to find: for everything, or for one kind of piece. */

@@ -70,7 +70,7 @@ export const ways: readonly Way[] = [
     mends: ['clump'],
     change: clumpSwapped,
     says: (changed, before) =>
-      `change the colours of ${plural(doneSince(changed, before), 'cluster')} for those of ${doneSince(changed, before) === 1 ? 'another' : 'others'}`,
+      `swap the colours of ${plural(doneSince(changed, before), 'pair')} of clusters`,
   },
   {
     mends: ['gap', 'string', 'hidden'],

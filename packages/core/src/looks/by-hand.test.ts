@@ -135,9 +135,7 @@ describe('fixes by hand, tried', () => {
     }
     const file = withPieces([piece], { clumpPct: 50 });
     expect(kindsOf(file)).toEqual(['clump']);
-    expect(
-      kindsOf(fixed(file, /^Change the colours of \d clusters? for those of (another|others)$/)),
-    ).toEqual([]);
+    expect(kindsOf(fixed(file, /^Swap the colours of \d pairs? of clusters$/))).toEqual([]);
   });
 
   test('one gap is closed by a cluster turned into it, a thin place by clusters tied in', () => {

@@ -111,7 +111,7 @@ function byHandInWords(
   const here = placeOf(done.at);
   switch (done.what) {
     case 'swap':
-      return `The cluster ${here} and the one ${placeOf(done.with)} change their colours, size for size.`;
+      return `The cluster ${here} and the one ${placeOf(done.with)} swap colours, size for size.`;
     case 'turn':
       return `The cluster ${here} is turned by ${Math.abs(done.byDeg)}°${Math.abs(done.byDeg) === 180 ? '' : `, to the ${done.byDeg > 0 ? 'right' : 'left'} as you look along it from its thick end`}.`;
     case 'widen':
