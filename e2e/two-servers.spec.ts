@@ -32,7 +32,9 @@ test('two servers start at once on one empty database: the demo comes once, each
     await there.goto(`${two.url}/jobs/meadow-finish/brief`);
     await expect(there.getByLabel('Notes for the crew')).toBeVisible();
     await here.getByLabel('Notes for the crew').fill('Said on the first');
-    await expect(there.getByLabel('Notes for the crew')).toHaveValue('Said on the first', { timeout: 10_000 });
+    await expect(there.getByLabel('Notes for the crew')).toHaveValue('Said on the first', {
+      timeout: 10_000,
+    });
 
     one.server.kill('SIGKILL');
     await there.getByLabel('Notes for the crew').fill('Said on the second');
