@@ -15,6 +15,7 @@ test('forty faulty job files: each planned or refused in words, and the server l
       '/plan 422',
     ]);
     expect(stack.server.exitCode).toBeNull();
+    expect(stack.output()).not.toContain('went down');
   } finally {
     await stack.stop();
   }

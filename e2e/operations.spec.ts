@@ -5,7 +5,9 @@ import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
 import type { CrewMember, JobRow, WorkshopRow } from '@early-lantern/contract';
 import { expect, test } from '@playwright/test';
+import { backAfter, killDatabase, killServer } from './support/kill.ts';
 import { anyPort, newDataDir, startStack } from './support/stack.ts';
+import { Writers } from './support/writers.ts';
 
 const run = promisify(execFile);
 const root = resolve(import.meta.dirname, '..');
@@ -59,22 +61,27 @@ test('a server killed in a burst of edits loses none it acknowledged, and the ne
   await second.stop();
 });
 
-test('a killed PostgreSQL recovers at the next start, with its server killed or still there', async () => {
+test('server and database killed under writers are back by themselves within ten seconds; no edit that was acknowledged is lost', async () => {
+  const stack = await startStack({ dataDir });
+  const writers = new Writers(stack.url, ['meadow-finish', 'engine-shed-unveiled', 'glasshouse-night']);
+  for (const kill of [killServer, killDatabase]) {
+    await writers.acknowledged();
+    const gone = await kill(stack);
+    expect(gone).toBeGreaterThan(0);
+    expect(await backAfter(stack.url)).toBeLessThan(10_000);
+  }
+  await writers.acknowledged();
+  expect(await writers.end()).toEqual([]);
+  expect(stack.output()).toContain('The server went down (SIGKILL) and is started again.');
+  expect(stack.output()).toContain('The database went down and is started again.');
+  await stack.stop();
+});
+
+test('a killed starter takes its server along; the next start takes its place, and its database over', async () => {
   const first = await startStack({ dataDir });
   const before = await notes(first.url);
-  const postmaster = Number(
-    (await readFile(join(dataDir, 'postgres/postmaster.pid'), 'utf8')).split('\n')[0],
-  );
-  process.kill(postmaster, 'SIGKILL');
-  // An answer that breaks off is none yet; a server that went down with it never gives this one.
-  const health = () =>
-    fetch(`${first.url}/api/health`).then(
-      ({ status }) => status,
-      () => 0,
-    );
-  await expect.poll(health).toBe(503);
-  await lantern(dataDir, 'stop');
-  const second = await startStack({ dataDir });
+  first.server.kill('SIGKILL');
+  const second = await startStack({ dataDir, port: Number(new URL(first.url).port) });
   expect(await notes(second.url)).toBe(before);
   await second.stop();
 });

@@ -12,8 +12,10 @@ const PATIENCE_MS = 60_000;
 export interface Stack {
   url: string;
   dataDir: string;
-  /** The server's process. */
+  /** The process that was started: it keeps server and database up. */
   server: ChildProcess;
+  /** What it has printed so far. */
+  output: () => string;
   stop: () => Promise<void>;
 }
 
@@ -81,6 +83,7 @@ export async function startStack(options: StackOptions = {}): Promise<Stack> {
     url,
     dataDir,
     server,
+    output: () => output,
     stop: async () => {
       if (server.exitCode === null && server.signalCode === null) {
         const ended = new Promise((done) => server.once('exit', done));

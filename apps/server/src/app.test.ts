@@ -15,7 +15,25 @@ afterAll(() => server.end());
 test('health tells of process and database', async () => {
   const { status, body } = await server.call('GET', '/api/health');
   expect(status).toBe(200);
-  expect(body).toMatchObject({ status: 'ok', database: { reachable: true } });
+  expect(body).toMatchObject({ status: 'ok', database: { reachable: true, writable: true } });
+});
+
+test('a full disk is said plainly: by a change, which stores nothing, and by health; reading goes on', async () => {
+  // What PostgreSQL itself throws then (`disk_full`, 53100), thrown by triggers.
+  await server.db.execute(sql`
+    create function no_room() returns trigger language plpgsql as $$
+    begin raise exception 'could not extend file: No space left on device' using errcode = '53100'; end $$;
+    create trigger no_room before insert or update on jobs for each row execute function no_room();
+    create trigger no_room before insert or update on pulse for each row execute function no_room();
+  `);
+  const refused = await server.call('POST', '/job-files', demoJob('01-meadow-finish'));
+  expect(refused).toMatchObject({ status: 507, body: { code: 'disk-full' } });
+  expect(JSON.stringify(refused.body)).not.toContain('extend file');
+  await new Promise((done) => setTimeout(done, 400));
+  const failing = await server.call('GET', '/api/health');
+  expect(failing).toMatchObject({ status: 503, body: { database: { reachable: true, writable: false } } });
+  expect((await server.call('GET', '/jobs')).body.total).toBe(0);
+  await server.db.execute(sql`drop function no_room cascade`);
 });
 
 test('a posted job file is planned and not stored', async () => {

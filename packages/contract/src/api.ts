@@ -194,6 +194,11 @@ export type ImportResult = z.infer<typeof ImportResult>;
 export const Health = z.strictObject({
   status: z.enum(['ok', 'failing']),
   process: z.strictObject({ upS: z.number(), version: z.string() }),
-  database: z.strictObject({ reachable: z.boolean(), latencyMs: z.number().nullable() }),
+  /** Not writable where its disk is full. */
+  database: z.strictObject({
+    reachable: z.boolean(),
+    writable: z.boolean(),
+    latencyMs: z.number().nullable(),
+  }),
 });
 export type Health = z.infer<typeof Health>;

@@ -12,6 +12,8 @@ export const Changed = z.strictObject({
     'photo',
     'lamps',
     'stock',
+    'access',
+    'link',
     'anything',
   ]),
   /** Of the row; of what belongs to a job, the job's. Empty where anything may have changed. */

@@ -1,3 +1,4 @@
+export * from './access.ts';
 export * from './api.ts';
 export * from './backups.ts';
 export * from './car.ts';
@@ -25,6 +26,7 @@ export * from './plan-hold.ts';
 export * from './plan-lasts.ts';
 export * from './problems.ts';
 export { placesOf } from './references.ts';
+export * from './rights.ts';
 export * from './scalars.ts';
 export * from './site.ts';
 export * from './stock.ts';

@@ -7,6 +7,8 @@ export const problems = {
     title: 'Request refused',
     meaning: 'It could not be read, or is too large.',
   },
+  'sign-in-first': { status: 401, title: 'Sign in first', meaning: 'Whoever asks is not signed in, or no longer.' },
+  'not-allowed': { status: 403, title: 'Not allowed', meaning: 'The role of whoever asks does not include it.' },
   'not-from-here': {
     status: 403,
     title: 'Not from here',
@@ -31,6 +33,11 @@ export const problems = {
     title: 'Input refused',
     meaning: 'Nothing was stored; `faults` lists path and reason of everything that is wrong.',
   },
+  'too-many-tries': {
+    status: 429,
+    title: 'Too many tries',
+    meaning: 'Wrong passwords or too many requests. The same again after `Retry-After` seconds may succeed.',
+  },
   'backup-failed': { status: 500, title: 'No backup was made', meaning: '`detail` says why.' },
   'broke-here': {
     status: 500,
@@ -41,6 +48,12 @@ export const problems = {
     status: 503,
     title: 'The database does not answer',
     meaning: 'Nothing was stored. The same again after `Retry-After` seconds may succeed.',
+  },
+  'disk-full': {
+    status: 507,
+    title: 'The disk is full',
+    meaning:
+      'Nothing was stored, and what was there is unharmed. Make room on the disk of the data, then send it again.',
   },
   'took-too-long': {
     status: 503,

@@ -13,6 +13,8 @@ export const Version = z.strictObject({
   rowId: Id,
   name: z.string(),
   isDeleted: z.boolean(),
+  /** Who changed it then; null where nobody had to sign in. */
+  by: z.string().nullable(),
 });
 export type Version = z.infer<typeof Version>;
 

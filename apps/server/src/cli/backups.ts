@@ -3,9 +3,9 @@ import { join, resolve } from 'node:path';
 import { makeBackup } from '../backup/dump.ts';
 import { finishRestore, restoreBackup } from '../backup/restore.ts';
 import { openCluster, runningDatabase } from '../cluster/cluster.ts';
+import { CannotStart } from './cannot-start.ts';
 import { backupFolder, dataFolder, migrationsFolder } from './places.ts';
 import { releaseLock, runningServer, takeLock } from './server-lock.ts';
-import { CannotStart } from './start.ts';
 
 /** Backs everything up, whether the product runs or not. @param to another folder than the usual one */
 export async function backUp(to: string | undefined): Promise<void> {

@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util';
 import { backUp, restore } from './backups.ts';
-import { CannotStart, start } from './start.ts';
+import { CannotStart } from './cannot-start.ts';
+import { serve } from './serve.ts';
+import { start } from './start.ts';
 import { stop } from './stop.ts';
 
 const DEFAULT_PORT = 4310;
@@ -21,7 +23,8 @@ async function main(): Promise<void> {
   if (!Number.isInteger(port) || port < 1 || port > 65_535) {
     throw new CannotStart(`"${values.port}" is not a port: a whole number from 1 to 65535.`);
   }
-  return start({ port, empty: values.empty });
+  const options = { port, empty: values.empty };
+  return positionals[0] === 'serve' ? serve(options) : start(options);
 }
 
 main().catch((error: Error) => {

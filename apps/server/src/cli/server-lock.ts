@@ -6,7 +6,7 @@ import { commandLine, processState } from './process-state.ts';
 const Lock = z.object({ pid: z.int(), port: z.int() });
 export type Lock = z.infer<typeof Lock>;
 
-const lockPath = (dataDir: string) => join(dataDir, 'server.json');
+export const lockPath = (dataDir: string) => join(dataDir, 'server.json');
 
 /** The server that holds the data directory; a lock left by a killed one does not count. */
 export async function runningServer(dataDir: string): Promise<Lock | undefined> {

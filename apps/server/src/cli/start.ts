@@ -1,21 +1,13 @@
+import { existsSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { buildApp } from '../app.ts';
-import { keepBackups } from '../backup/daily.ts';
 import { finishRestore } from '../backup/restore.ts';
 import { openCluster } from '../cluster/cluster.ts';
 import { portIsFree } from '../cluster/ports.ts';
-import { connect, type Database, migrateDatabase } from '../db/database.ts';
-import { alone, changeHouse } from '../db/locks.ts';
-import { listenTo } from '../events/hub.ts';
-import type { Server } from '../http/types.ts';
-import { emptyBin } from '../jobs/store.ts';
-import { loadDemo } from '../setup/demo.ts';
-import { addFirstWorkshop } from '../setup/first-workshop.ts';
-import { warmNeeds } from '../stock/needs-store.ts';
-import { workPools } from '../threads/pools.ts';
-import { findSettings } from '../workshop/store.ts';
-import { backupFolder, dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
-import { releaseLock, runningServer, takeLock } from './server-lock.ts';
+import { watchCluster } from '../cluster/watch.ts';
+import { CannotStart } from './cannot-start.ts';
+import { keepAlive } from './keep-alive.ts';
+import { dataFolder } from './places.ts';
+import { lockPath, releaseLock, runningServer, takeLock } from './server-lock.ts';
 
 interface StartOptions {
   port: number;
@@ -23,10 +15,9 @@ interface StartOptions {
   empty: boolean;
 }
 
-/** A reason not to start that the user can act on. */
-export class CannotStart extends Error {}
+type Undo = (() => Promise<unknown>)[];
 
-/** Brings everything up and serves until it is asked to stop. */
+/** Brings database and server up, each in a process of its own, and keeps them up until it is asked to stop. */
 export async function start({ port, empty }: StartOptions): Promise<void> {
   const dataDir = dataFolder();
   const running = await runningServer(dataDir);
@@ -38,7 +29,7 @@ export async function start({ port, empty }: StartOptions): Promise<void> {
     );
     return;
   }
-  if (!(await portIsFree(port))) {
+  if (!(await portIsFree(port)) && !(existsSync(lockPath(dataDir)) && (await freeSoon(port)))) {
     throw new CannotStart(
       `Port ${port} is taken by another program. Start with another one: ./lantern start --port ${port + 1}`,
     );
@@ -49,7 +40,7 @@ export async function start({ port, empty }: StartOptions): Promise<void> {
     );
   }
 
-  const undo: (() => Promise<unknown>)[] = [() => releaseLock(dataDir)];
+  const undo: Undo = [() => releaseLock(dataDir)];
   const starting = bringUp(port, empty, dataDir, undo);
   let stopping: Promise<void> | undefined;
   const stop = () => {
@@ -75,85 +66,35 @@ export async function start({ port, empty }: StartOptions): Promise<void> {
 }
 
 /** Undoes what was brought up, last first. A start still under way is let finish, so that nothing is torn in two. */
-async function stopAll(starting: Promise<void>, undo: readonly (() => Promise<unknown>)[]): Promise<void> {
+async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
   await starting.catch(() => undefined);
   for (const step of [...undo].reverse()) await step();
 }
 
-/** Database, schema, first data, server; each thing that must be undone later is noted in `undo`. */
-async function bringUp(
-  port: number,
-  empty: boolean,
-  dataDir: string,
-  undo: (() => Promise<unknown>)[],
-): Promise<void> {
-  if (!process.env.DATABASE_URL) await finishRestore(dataDir);
-  const url = process.env.DATABASE_URL ?? (await ownDatabase(dataDir, undo));
-  const { db, close } = connect(url);
-  undo.push(() => withPatience(close()));
-  // Of several that start on one database one makes it ready; the others wait, and find it so.
-  await alone(url, async () => {
-    await migrateDatabase(db, migrationsFolder);
-    await fillEmpty(db, empty);
-    await changeHouse(db, emptyBin);
+/** Database, then server; each thing that must be undone later is noted in `undo`. */
+async function bringUp(port: number, empty: boolean, dataDir: string, undo: Undo): Promise<void> {
+  const isOwn = !process.env.DATABASE_URL;
+  if (isOwn) await finishRestore(dataDir);
+  const cluster = isOwn ? await openCluster(dataDir) : undefined;
+  if (cluster) undo.push(cluster.stop);
+  const server = keepAlive('server', ['serve', '--port', String(port), ...(empty ? ['--empty'] : [])]);
+  undo.push(server.stop);
+  // What kept it from starting it has said itself.
+  await server.ready.catch(() => {
+    throw new CannotStart('Early Lantern did not start.');
   });
-  const pools = workPools();
-  undo.push(() => withPatience(pools.close()));
-  const events = listenTo(url);
-  undo.push(() => withPatience(events.close()));
-  const backups = keepBackups(url, backupFolder());
-  undo.push(async () => backups.close());
-  const server = await buildApp({
-    db,
-    webRoot,
-    plan: pools.plan,
-    readTable: pools.readTable,
-    judge: pools.judge,
-    backups,
-    events,
-  });
-  undo.push(() => closeGently(server));
-  await server.listen({ port, host: '127.0.0.1' });
-  const address = `http://127.0.0.1:${port}`;
-  const health = await fetch(`${address}/api/health`);
-  if (!health.ok)
-    throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
-  // So that whoever looks at the shelf first need not wait for what all jobs take.
-  void warmNeeds(db);
-  console.log(`Data: ${process.env.DATABASE_URL ? 'the server named by DATABASE_URL' : dataDir}`);
-  console.log(`Early Lantern is lit at ${address}  (Ctrl-C puts it out)`);
+  if (cluster) undo.push(watchCluster(dataDir, cluster.url, server.again));
+  console.log(`Data: ${isOwn ? dataDir : 'the server named by DATABASE_URL'}`);
+  console.log(`Early Lantern is lit at http://127.0.0.1:${port}  (Ctrl-C puts it out)`);
 }
 
-/** What is under way may end; then it is cut off: a stop has to come to its end, and the database after it. */
-const PATIENCE_MS = 8000;
+/** Where a start was killed its server goes down a moment later: the port is waited for. */
+const MOMENT_MS = 3_000;
 
-async function closeGently(server: Server): Promise<void> {
-  const cut = setTimeout(() => server.server.closeAllConnections(), PATIENCE_MS);
-  await server.close();
-  clearTimeout(cut);
-}
-
-/** Waits for something to end, but not for ever. */
-async function withPatience(ending: Promise<unknown>): Promise<void> {
-  const given = new AbortController();
-  await Promise.race([
-    ending,
-    sleep(PATIENCE_MS, undefined, { signal: given.signal }).catch(() => undefined),
-  ]);
-  given.abort();
-}
-
-async function ownDatabase(dataDir: string, undo: (() => Promise<unknown>)[]): Promise<string> {
-  const cluster = await openCluster(dataDir);
-  undo.push(cluster.stop);
-  return cluster.url;
-}
-
-/** A database without a workshop is new: it gets the demo, or the least to begin with. */
-async function fillEmpty(db: Database, empty: boolean): Promise<void> {
-  if (await findSettings(db)) return;
-  if (empty) return addFirstWorkshop(db);
-  const now = process.env.EARLY_LANTERN_NOW ? new Date(process.env.EARLY_LANTERN_NOW) : new Date();
-  const count = await loadDemo(db, demoFolder, now);
-  console.log(`Loaded the demo: ${count} jobs.`);
+async function freeSoon(port: number): Promise<boolean> {
+  for (let waited = 0; waited < MOMENT_MS; waited += 100) {
+    if (await portIsFree(port)) return true;
+    await sleep(100);
+  }
+  return false;
 }

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import pg from 'pg';
+import { whoAsks } from '../people/who.ts';
 import type { Database, Queries } from './database.ts';
 
 /** Numbers of this product's advisory locks, any constants. */
@@ -20,13 +21,16 @@ export async function alone(url: string, work: () => Promise<void>): Promise<voi
   }
 }
 
+/** Tells the triggers that keep earlier versions who changes something in this transaction. */
+const byWhom = () => sql`set_config('lantern.by', ${whoAsks.getStore()?.account.name ?? ''}, true)`;
+
 /**
  * Runs a change to one job. Many may run side by side, but none beside a change to what all jobs share, so that the
  * check "this job still names only crew, spots and colours that exist" cannot be overtaken.
  */
 export function changeJob<T>(db: Database, change: (tx: Queries) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
-    await tx.execute(sql`select pg_advisory_xact_lock_shared(${HOUSE_LOCK})`);
+    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock_shared(${HOUSE_LOCK})`);
     return change(tx);
   });
 }
@@ -34,7 +38,7 @@ export function changeJob<T>(db: Database, change: (tx: Queries) => Promise<T>):
 /** Runs a change to what all jobs share (workshop, crew, sites) or to several jobs at once, alone. */
 export function changeHouse<T>(db: Database, change: (tx: Queries) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
-    await tx.execute(sql`select pg_advisory_xact_lock(${HOUSE_LOCK})`);
+    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock(${HOUSE_LOCK})`);
     return change(tx);
   });
 }

@@ -1,4 +1,5 @@
 import type {
+  Account,
   CrewMember,
   JobHead,
   JobUse,
@@ -120,6 +121,8 @@ export const versions = pgTable(
     /** The job's or the piece's. */
     rowId: text('row_id').notNull(),
     isDeleted: boolean('is_deleted').notNull(),
+    /** Who changed it then; null where nobody had to sign in, or a program did. */
+    by: text(),
     data: jsonb().$type<JobHead | Piece>().notNull(),
   },
   (table) => [
@@ -127,6 +130,72 @@ export const versions = pgTable(
     index('versions_by_row').on(table.jobId, table.rowId, table.at),
   ],
 );
+
+/** Those who may come in, once somebody has said that not everybody may. */
+export const accounts = pgTable('accounts', {
+  id: text().primaryKey(),
+  data: jsonb().$type<Account>().notNull(),
+  /** Argon2id, as one text with its parameters. */
+  passwordHash: text('password_hash'),
+  pinHash: text('pin_hash'),
+  /** Wrong passwords or PINs since the last right one, and until when no other is taken. */
+  wrongTries: integer('wrong_tries').notNull().default(0),
+  lockedUntil: timestamp('locked_until', { withTimezone: true }),
+  /** SHA-256 of the token that sets a password; and when that ends. */
+  inviteHash: text('invite_hash'),
+  invitedUntil: timestamp('invited_until', { withTimezone: true }),
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+  ...revisioned,
+});
+
+/** Devices on which somebody is signed in. */
+export const sessions = pgTable(
+  'sessions',
+  {
+    /** SHA-256 of the cookie's token: whoever reads this table cannot come in with it. */
+    tokenHash: text('token_hash').primaryKey(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => accounts.id, { onDelete: 'cascade' }),
+    seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
+    endsAt: timestamp('ends_at', { withTimezone: true }).notNull(),
+    /** Signed in with a PIN on this shared phone. */
+    phoneId: text('phone_id').references(() => phones.id, { onDelete: 'cascade' }),
+  },
+  (table) => [index('sessions_by_account').on(table.accountId)],
+);
+
+/** Phones that several use, each with their PIN. */
+export const phones = pgTable('phones', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  tokenHash: text('token_hash').notNull().unique(),
+  since: timestamp({ withTimezone: true }).notNull().defaultNow(),
+});
+
+/** Links that let somebody see one job, and what they signed. */
+export const jobLinks = pgTable(
+  'job_links',
+  {
+    id: text().primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    tokenHash: text('token_hash').notNull().unique(),
+    until: timestamp({ withTimezone: true }).notNull(),
+    signedBy: text('signed_by'),
+    signedAt: timestamp('signed_at', { withTimezone: true }),
+    remarks: text().notNull().default(''),
+  },
+  (table) => [index('job_links_by_job').on(table.jobId)],
+);
+
+/** One row that is written to see whether writing works. */
+export const pulse = pgTable('pulse', {
+  id: integer().primaryKey(),
+  at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+});
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 

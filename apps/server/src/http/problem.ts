@@ -68,6 +68,12 @@ function isConnectionLost(error: unknown): boolean {
   return isLost || isConnectionLost(error.cause);
 }
 
+/** Whether the database has no room to write, as itself or as the cause of what was thrown (`disk_full`). */
+function isDiskFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  return (error as { code?: unknown }).code === '53100' || isDiskFull(error.cause);
+}
+
 /** Turns whatever was thrown into a problem answer; the unexpected is logged and told without its insides. */
 export function answerError(
   error: FastifyError | ProblemError,
@@ -80,6 +86,11 @@ export function answerError(
     request.log.error(error);
     const detail = 'Nothing of this was stored. Try again in a moment.';
     return sendProblem(request, reply.header('retry-after', '2'), 'database-silent', detail);
+  }
+  if (isDiskFull(error)) {
+    request.log.error(error);
+    const detail = 'Nothing of this was stored. Make room on the disk that holds the data, then try again.';
+    return sendProblem(request, reply.header('retry-after', '30'), 'disk-full', detail);
   }
   // Whoever asked has gone, and the work was stopped: nobody reads this.
   if (error.name === 'AbortError') return reply.code(499).send();

@@ -65,11 +65,12 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
   );
 }
 
-const asVersion = ({ id, at, what, rowId, isDeleted, data }: typeof versions.$inferSelect): Version => ({
+const asVersion = ({ id, at, what, rowId, isDeleted, by, data }: typeof versions.$inferSelect): Version => ({
   id,
   at: at.toISOString(),
   what,
   rowId,
   name: data.name,
   isDeleted,
+  by,
 });

@@ -1,0 +1,122 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import { buildApp } from '../app.ts';
+import { keepBackups } from '../backup/daily.ts';
+import { runningDatabase } from '../cluster/cluster.ts';
+import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { alone, changeHouse } from '../db/locks.ts';
+import { listenTo } from '../events/hub.ts';
+import type { Server } from '../http/types.ts';
+import { emptyBin } from '../jobs/store.ts';
+import { loadDemo } from '../setup/demo.ts';
+import { addFirstWorkshop } from '../setup/first-workshop.ts';
+import { warmNeeds } from '../stock/needs-store.ts';
+import { workPools } from '../threads/pools.ts';
+import { findSettings } from '../workshop/store.ts';
+import { CannotStart } from './cannot-start.ts';
+import { reportTo } from './keep-alive.ts';
+import { backupFolder, dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
+
+interface ServeOptions {
+  port: number;
+  /** Start without the demo. */
+  empty: boolean;
+}
+
+type Undo = (() => Promise<unknown>)[];
+
+/** The server itself, in the process that the starter keeps alive: serves until it is asked to stop. */
+export async function serve(options: ServeOptions): Promise<void> {
+  const keeper = reportTo(process);
+  const undo: Undo = [];
+  const starting = bringUp(options, undo);
+  let stopping: Promise<void> | undefined;
+  const stop = () => {
+    stopping ??= stopAll(starting, undo);
+    return stopping;
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      stop().then(
+        () => process.exit(0),
+        (error: Error) => {
+          console.error(error.message);
+          process.exit(1);
+        },
+      );
+    });
+  }
+  await starting.then(keeper.ready, async (error) => {
+    await stop();
+    throw error;
+  });
+}
+
+/** Undoes what was brought up, last first. A start still under way is let finish, so that nothing is torn in two. */
+async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
+  await starting.catch(() => undefined);
+  for (const step of [...undo].reverse()) await step();
+}
+
+/** Schema, first data, server; each thing that must be undone later is noted in `undo`. */
+async function bringUp({ port, empty }: ServeOptions, undo: Undo): Promise<void> {
+  const url = process.env.DATABASE_URL ?? (await runningDatabase(dataFolder()));
+  if (!url) throw new CannotStart('The database does not run.');
+  const { db, close } = connect(url);
+  undo.push(() => withPatience(close()));
+  // Of several that start on one database one makes it ready; the others wait, and find it so.
+  await alone(url, async () => {
+    await migrateDatabase(db, migrationsFolder);
+    await fillEmpty(db, empty);
+    await changeHouse(db, emptyBin);
+  });
+  const pools = workPools();
+  undo.push(() => withPatience(pools.close()));
+  const events = listenTo(url);
+  undo.push(() => withPatience(events.close()));
+  const backups = keepBackups(url, backupFolder());
+  undo.push(async () => backups.close());
+  const server = await buildApp({
+    db,
+    webRoot,
+    plan: pools.plan,
+    readTable: pools.readTable,
+    judge: pools.judge,
+    backups,
+    events,
+  });
+  undo.push(() => closeGently(server));
+  await server.listen({ port, host: '127.0.0.1' });
+  const health = await fetch(`http://127.0.0.1:${port}/api/health`);
+  if (!health.ok)
+    throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
+  // So that whoever looks at the shelf first need not wait for what all jobs take.
+  void warmNeeds(db);
+}
+
+/** What is under way may end; then it is cut off: a stop has to come to its end, and the database after it. */
+const PATIENCE_MS = 8000;
+
+async function closeGently(server: Server): Promise<void> {
+  const cut = setTimeout(() => server.server.closeAllConnections(), PATIENCE_MS);
+  await server.close();
+  clearTimeout(cut);
+}
+
+/** Waits for something to end, but not for ever. */
+async function withPatience(ending: Promise<unknown>): Promise<void> {
+  const given = new AbortController();
+  await Promise.race([
+    ending,
+    sleep(PATIENCE_MS, undefined, { signal: given.signal }).catch(() => undefined),
+  ]);
+  given.abort();
+}
+
+/** A database without a workshop is new: it gets the demo, or the least to begin with. */
+async function fillEmpty(db: Database, empty: boolean): Promise<void> {
+  if (await findSettings(db)) return;
+  if (empty) return addFirstWorkshop(db);
+  const now = process.env.EARLY_LANTERN_NOW ? new Date(process.env.EARLY_LANTERN_NOW) : new Date();
+  const count = await loadDemo(db, demoFolder, now);
+  console.log(`Loaded the demo: ${count} jobs.`);
+}
