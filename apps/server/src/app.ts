@@ -2,8 +2,10 @@ import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { problems } from '@early-lantern/contract';
 import compress from '@fastify/compress';
+import cookie from '@fastify/cookie';
 import etag from '@fastify/etag';
 import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
@@ -18,7 +20,7 @@ import { eventRoutes } from './events/routes.ts';
 import { healthRoutes } from './health/routes.ts';
 import { localHostOnly } from './http/local-host.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
-import { answerError, sendProblem } from './http/problem.ts';
+import { answerError, ProblemError, sendProblem } from './http/problem.ts';
 import type { Server } from './http/types.ts';
 import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
@@ -26,6 +28,10 @@ import { jobRoutes } from './jobs/routes.ts';
 import { type Judging, keepLamps } from './lamps/keeper.ts';
 import { lampRoutes } from './lamps/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
+import { guard } from './people/guard.ts';
+import { linkRoutes } from './people/link-routes.ts';
+import { keepMoneyBack } from './people/money.ts';
+import { peopleRoutes } from './people/routes.ts';
 import { photoRoutes } from './photos/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planCache } from './plan/plan-cache.ts';
@@ -52,6 +58,8 @@ interface AppOptions {
   judge?: Judging;
   /** Makes backups; none where not said. */
   backups?: BackupKeeper;
+  /** Everybody has to sign in, also before there is an account: whoever comes need not sit at this computer. */
+  mustSignIn?: boolean;
   /** Tells what is changed; where not said, nothing is. */
   events?: EventHub;
   logLevel?: 'silent' | 'warn' | 'info';
@@ -73,6 +81,7 @@ export async function buildApp({
   backups = noBackups,
   events = noEvents,
   judge,
+  mustSignIn = false,
   logLevel = 'warn',
 }: AppOptions): Promise<Server> {
   const server: Server = fastify({
@@ -99,6 +108,14 @@ export async function buildApp({
     },
     strictTransportSecurity: false,
   });
+  await server.register(cookie);
+  await server.register(rateLimit, {
+    global: false,
+    errorResponseBuilder: () =>
+      new ProblemError('too-many-tries', 'Too many tries. Wait a minute, then try again.'),
+  });
+  guard(server, { db, events, mustSignIn });
+  keepMoneyBack(server);
   // What a page has already is not sent again, and what is long goes packed.
   await server.register(etag, { weak: true });
   await server.register(compress, { global: false, encodings: ['gzip'] });
@@ -123,7 +140,7 @@ export async function buildApp({
   const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge), events };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
-  server.get('/api/problems', { schema: { hide: true } }, () => problems);
+  server.get('/api/problems', { config: { right: 'anyone' }, schema: { hide: true } }, () => problems);
   for (const routes of [
     workshopRoutes,
     crewRoutes,
@@ -142,6 +159,8 @@ export async function buildApp({
     lampRoutes,
     eventRoutes,
     versionRoutes,
+    peopleRoutes,
+    linkRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

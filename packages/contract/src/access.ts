@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { row } from './api.ts';
 import { Role } from './rights.ts';
-import { Id, Name } from './scalars.ts';
+import { Hex, Id, Name } from './scalars.ts';
 
 /** Length over kind of characters (NIST SP 800-63B; OWASP ASVS 4, V2.1.1 and V2.1.2). */
 export const SHORTEST_PASSWORD = 12;
@@ -14,7 +14,7 @@ export const NewPassword = z
   .max(LONGEST_PASSWORD);
 /** As it is typed to sign in: whatever it is, it is compared. */
 const Password = z.string().min(1).max(LONGEST_PASSWORD);
-export const Pin = z.string().regex(/^\d{4,8}$/, 'must be four to eight digits');
+export const PinCode = z.string().regex(/^\d{4,8}$/, 'must be four to eight digits');
 
 /** Somebody who may come in. */
 export const Account = z.strictObject({
@@ -59,7 +59,7 @@ export const FirstOwner = z.strictObject({ name: Name, password: NewPassword });
 export type FirstOwner = z.infer<typeof FirstOwner>;
 export const SignIn = z.strictObject({ name: Name, password: Password });
 export type SignIn = z.infer<typeof SignIn>;
-export const PinSignIn = z.strictObject({ accountId: Id, pin: Pin });
+export const PinSignIn = z.strictObject({ accountId: Id, pin: PinCode });
 export const ChangePassword = z.strictObject({ current: Password, password: NewPassword });
 export type ChangePassword = z.infer<typeof ChangePassword>;
 
@@ -102,10 +102,12 @@ export const SharedJob = z.strictObject({
   ready: z.iso.datetime({ offset: true }).nullable(),
   strike: z.iso.datetime({ offset: true }).nullable(),
   pieces: z.array(
-    z.strictObject({ name: z.string(), spot: z.string(), widthM: z.number(), heightM: z.number() }),
+    z.strictObject({
+      name: z.string(),
+      spot: z.string(),
+      colours: z.array(z.strictObject({ name: z.string(), hex: Hex })),
+    }),
   ),
-  /** What the venue must provide or look to. */
-  cautions: z.array(z.string()),
   until: z.iso.datetime({ offset: true }),
   signedOff: JobLink.shape.signedOff,
 });

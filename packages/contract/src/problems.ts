@@ -7,8 +7,16 @@ export const problems = {
     title: 'Request refused',
     meaning: 'It could not be read, or is too large.',
   },
-  'sign-in-first': { status: 401, title: 'Sign in first', meaning: 'Whoever asks is not signed in, or no longer.' },
-  'not-allowed': { status: 403, title: 'Not allowed', meaning: 'The role of whoever asks does not include it.' },
+  'sign-in-first': {
+    status: 401,
+    title: 'Sign in first',
+    meaning: 'Whoever asks is not signed in, or no longer.',
+  },
+  'not-allowed': {
+    status: 403,
+    title: 'Not allowed',
+    meaning: 'The role of whoever asks does not include it.',
+  },
   'not-from-here': {
     status: 403,
     title: 'Not from here',

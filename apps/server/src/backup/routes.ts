@@ -5,10 +5,17 @@ import { gives, type RouteOptions, type Server } from '../http/types.ts';
 /** The backups that there are, and one more. */
 export async function backupRoutes(server: Server, { backups }: RouteOptions): Promise<void> {
   const tags = ['backups'];
-  server.get('/backups', { schema: { tags, response: gives(Backups) } }, () => backups.state());
+  server.get(
+    '/backups',
+    { config: { right: 'run the workshop' }, schema: { tags, response: gives(Backups) } },
+    () => backups.state(),
+  );
   server.post(
     '/backups',
-    { schema: { tags, summary: 'Backs everything up now', response: gives(Backups) } },
+    {
+      config: { right: 'run the workshop' },
+      schema: { tags, summary: 'Backs everything up now', response: gives(Backups) },
+    },
     async () => {
       const state = await backups.backUp();
       if (state.failure) throw new ProblemError('backup-failed', state.failure);

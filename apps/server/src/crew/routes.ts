@@ -12,17 +12,21 @@ const Params = z.object({ id: Id });
 export async function crewRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['crew'];
 
-  server.get('/crew', { schema: { tags, querystring: PageQuery, response: lists(CrewRow) } }, ({ query }) =>
-    crewRows.list(db, query.limit, query.after),
+  server.get(
+    '/crew',
+    { config: { right: 'look' }, schema: { tags, querystring: PageQuery, response: lists(CrewRow) } },
+    ({ query }) => crewRows.list(db, query.limit, query.after),
   );
 
-  server.get('/crew/:id', { schema: { tags, params: Params, response: gives(CrewRow) } }, ({ params }) =>
-    crewRows.get(db, params.id),
+  server.get(
+    '/crew/:id',
+    { config: { right: 'look' }, schema: { tags, params: Params, response: gives(CrewRow) } },
+    ({ params }) => crewRows.get(db, params.id),
   );
 
   server.post(
     '/crew',
-    { schema: { tags, body: CrewMember, response: makes(CrewRow) } },
+    { config: { right: 'run the workshop' }, schema: { tags, body: CrewMember, response: makes(CrewRow) } },
     async ({ body }, reply) => {
       const row = await changeHouse(db, (tx) => crewRows.add(tx, body));
       return reply.code(201).send(row);
@@ -31,7 +35,10 @@ export async function crewRoutes(server: Server, { db }: RouteOptions): Promise<
 
   server.put(
     '/crew/:id',
-    { schema: { tags, params: Params, body: update(CrewMember), response: gives(CrewRow) } },
+    {
+      config: { right: 'run the workshop' },
+      schema: { tags, params: Params, body: update(CrewMember), response: gives(CrewRow) },
+    },
     ({ params, body }) =>
       changeHouse(db, async (tx) => {
         const row = await crewRows.update(tx, params.id, body.revision, { ...body.data, id: params.id });
@@ -42,7 +49,10 @@ export async function crewRoutes(server: Server, { db }: RouteOptions): Promise<
 
   server.delete(
     '/crew/:id',
-    { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(CrewRow) } },
+    {
+      config: { right: 'run the workshop' },
+      schema: { tags, params: Params, querystring: RevisionQuery, response: gives(CrewRow) },
+    },
     ({ params, query }) =>
       changeHouse(db, async (tx) => {
         const row = await crewRows.remove(tx, params.id, query.revision);

@@ -17,6 +17,7 @@ export async function eventRoutes(server: Server, { events }: RouteOptions): Pro
   server.get(
     '/events',
     {
+      config: { right: 'look' },
       schema: {
         tags: ['events'],
         summary: 'What is changed, as it happens: a stream of events "changed", each with its data as JSON',
@@ -29,6 +30,8 @@ export async function eventRoutes(server: Server, { events }: RouteOptions): Pro
         'content-type': 'text/event-stream',
         'cache-control': 'no-store',
         'x-accel-buffering': 'no',
+        // Ended with the stream: kept for another request it would keep the server from stopping.
+        connection: 'close',
       });
       raw.write(`retry: ${AGAIN_MS}\n\n`);
       const tell = (change: Changed) => raw.write(`event: changed\ndata: ${JSON.stringify(change)}\n\n`);

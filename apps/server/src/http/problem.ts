@@ -7,11 +7,14 @@ type More = Pick<Problem, 'faults' | 'current' | 'requestId'>;
 export class ProblemError extends Error {
   readonly code: ProblemCode;
   readonly more: More;
+  readonly retryAfterS: number | undefined;
 
-  constructor(code: ProblemCode, detail: string, more: More = {}) {
+  /** @param retryAfterS the same again may succeed after so many seconds */
+  constructor(code: ProblemCode, detail: string, more: More = {}, retryAfterS?: number) {
     super(detail);
     this.code = code;
     this.more = more;
+    this.retryAfterS = retryAfterS;
   }
 }
 
@@ -80,6 +83,8 @@ export function answerError(
   request: FastifyRequest,
   reply: FastifyReply,
 ): FastifyReply {
+  if (error instanceof ProblemError && error.retryAfterS !== undefined)
+    reply.header('retry-after', String(error.retryAfterS));
   if (error instanceof ProblemError)
     return sendProblem(request, reply, error.code, error.message, error.more);
   if (isConnectionLost(error)) {

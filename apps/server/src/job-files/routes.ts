@@ -24,6 +24,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
   server.get(
     '/jobs/:id/file',
     {
+      config: { right: 'look' },
       ...packed,
       schema: { tags, summary: 'Exports a job with all it needs', params: Params, response: gives(JobFile) },
     },
@@ -37,6 +38,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
   server.post(
     '/job-files',
     {
+      config: { right: 'plan' },
       ...readsOldVersions,
       schema: {
         tags,
@@ -55,7 +57,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
 /** The published schema stands outside the versioned API: the format has a version of its own. */
 export async function jobSchemaRoute(server: Server): Promise<void> {
   const schema = jobFileJsonSchema();
-  server.get('/schema/job.json', { schema: { hide: true } }, (_, reply) =>
+  server.get('/schema/job.json', { config: { right: 'anyone' }, schema: { hide: true } }, (_, reply) =>
     reply
       .type('application/schema+json')
       .serializer((payload) => JSON.stringify(payload))

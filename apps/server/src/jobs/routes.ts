@@ -11,15 +11,19 @@ import {
   PageQuery,
   update,
 } from '@early-lantern/contract';
+import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
+import type { Queries } from '../db/database.ts';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, packed, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
+import { keepingPrices, seesMoney } from '../people/money.ts';
 import { monthOf, search } from './search.ts';
 import {
   addJob,
   deletedJobs,
+  findJob,
   getJob,
   jobNames,
   listJobs,
@@ -54,13 +58,14 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
 
   server.get(
     '/jobs',
-    { ...packed, schema: { tags, querystring: Listing, response: lists(JobRow) } },
+    { config: { right: 'look' }, ...packed, schema: { tags, querystring: Listing, response: lists(JobRow) } },
     ({ query }) => listJobs(db, query),
   );
 
   server.get(
     '/job-names',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'The jobs whose doors are nearest to now, those to come and those that are over',
@@ -74,6 +79,7 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
   server.get(
     '/deleted-jobs',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'Deleted jobs that can still be brought back, the latest first',
@@ -86,6 +92,7 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
   server.get(
     '/search',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'Jobs, places and people found by words that begin as these do',
@@ -102,6 +109,7 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
   server.get(
     '/month',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'The jobs with doors in a span of two months at the most, as a calendar shows them',
@@ -117,13 +125,15 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
     },
   );
 
-  server.get('/jobs/:id', { schema: { tags, params: Params, response: gives(JobRow) } }, ({ params }) =>
-    getJob(db, params.id),
+  server.get(
+    '/jobs/:id',
+    { config: { right: 'look' }, schema: { tags, params: Params, response: gives(JobRow) } },
+    ({ params }) => getJob(db, params.id),
   );
 
   server.post(
     '/jobs',
-    { schema: { tags, body: JobHead, response: makes(JobRow) } },
+    { config: { right: 'plan' }, schema: { tags, body: JobHead, response: makes(JobRow) } },
     async ({ body }, reply) => {
       const row = await changeJob(db, async (tx) => {
         const added = await withSite(body.siteId, addJob(tx, body));
@@ -136,10 +146,14 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
 
   server.put(
     '/jobs/:id',
-    { schema: { tags, params: Params, body: update(JobHead), response: gives(JobRow) } },
-    ({ params, body }) =>
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, body: update(JobHead), response: gives(JobRow) },
+    },
+    (request) =>
       changeJob(db, async (tx) => {
-        const data = { ...body.data, id: params.id };
+        const { params, body } = request;
+        const data = await withHirePrices(tx, request, { ...body.data, id: params.id });
         const row = await withSite(data.siteId, updateJob(tx, params.id, body.revision, data));
         await requireSound(tx, params.id);
         return row;
@@ -148,13 +162,19 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
 
   server.delete(
     '/jobs/:id',
-    { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(JobRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, querystring: RevisionQuery, response: gives(JobRow) },
+    },
     ({ params, query }) => changeJob(db, (tx) => removeJob(tx, params.id, query.revision)),
   );
 
   server.post(
     '/jobs/:id/restore',
-    { schema: { tags, summary: 'Brings a deleted job back', params: Params, response: gives(JobRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, summary: 'Brings a deleted job back', params: Params, response: gives(JobRow) },
+    },
     ({ params }) =>
       changeHouse(db, async (tx) => {
         const row = await restoreJob(tx, params.id);
@@ -162,4 +182,11 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
         return row;
       }),
   );
+}
+
+/** Hire prices of somebody who does not see them stay what they were. */
+async function withHirePrices(db: Queries, request: FastifyRequest, data: JobHead): Promise<JobHead> {
+  if (seesMoney(request)) return data;
+  const before = await findJob(db, data.id);
+  return before ? keepingPrices(before.data, data) : data;
 }

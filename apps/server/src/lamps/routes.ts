@@ -8,6 +8,7 @@ export async function lampRoutes(server: Server, { db, lamps }: RouteOptions): P
   server.get(
     '/lamps',
     {
+      config: { right: 'look' },
       ...packed,
       schema: {
         tags: ['lamps'],

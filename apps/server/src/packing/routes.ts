@@ -38,6 +38,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
   server.get(
     '/jobs/:id/packing',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'What is ticked of the packing list',
@@ -53,7 +54,10 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
 
   server.put(
     '/jobs/:id/packing/ticks',
-    { schema: { tags, params: Params, body: Ticking, response: gives(PackingState) } },
+    {
+      config: { right: 'work' },
+      schema: { tags, params: Params, body: Ticking, response: gives(PackingState) },
+    },
     ({ params, body }) =>
       changeJob(db, async (tx) => {
         const { workshop } = await assembleJobFile(tx, params.id);
@@ -65,7 +69,10 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
 
   server.post(
     '/jobs/:id/packing/untick',
-    { schema: { tags, params: Params, body: Unticking, response: gives(PackingState) } },
+    {
+      config: { right: 'work' },
+      schema: { tags, params: Params, body: Unticking, response: gives(PackingState) },
+    },
     ({ params, body }) =>
       changeJob(db, async (tx) => {
         await getJob(tx, params.id);
@@ -77,6 +84,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
   server.put(
     '/jobs/:id/packing/departure',
     {
+      config: { right: 'work' },
       schema: {
         tags,
         summary: 'Says that the vehicles leave; with lines not ticked only with a reason',
@@ -111,7 +119,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
 
   server.delete(
     '/jobs/:id/packing/departure',
-    { schema: { tags, params: Params, response: gives(PackingState) } },
+    { config: { right: 'work' }, schema: { tags, params: Params, response: gives(PackingState) } },
     ({ params }) =>
       changeJob(db, async (tx) => {
         await getJob(tx, params.id);
@@ -123,6 +131,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
   server.get(
     '/jobs/:id/packing/:format',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'The packing list as a table, with its ticks',
@@ -171,7 +180,10 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
 
   server.get(
     '/jobs/:id/load.json',
-    { schema: { tags, summary: 'Sections, vehicles with their loads, and runs', params: Params } },
+    {
+      config: { right: 'look' },
+      schema: { tags, summary: 'Sections, vehicles with their loads, and runs', params: Params },
+    },
     async ({ params }, reply) => {
       const { fits } = await plan(await assembleJobFile(db, params.id), whenGone(reply));
       return reply

@@ -17,7 +17,7 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.get(
     '/jobs/:jobId/photos',
-    { schema: { tags, params: JobParams, response: gives(z.array(PhotoRow)) } },
+    { config: { right: 'look' }, schema: { tags, params: JobParams, response: gives(z.array(PhotoRow)) } },
     async ({ params }) => {
       await getJob(db, params.jobId);
       return listPhotos(db, params.jobId);
@@ -26,7 +26,10 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.post(
     '/jobs/:jobId/photos',
-    { schema: { tags, params: JobParams, body: PhotoUpload, response: makes(PhotoRow) } },
+    {
+      config: { right: 'work' },
+      schema: { tags, params: JobParams, body: PhotoUpload, response: makes(PhotoRow) },
+    },
     async ({ params: { jobId }, body: { pieceId, content: text } }, reply) => {
       const content = Buffer.from(text, 'base64');
       const facts = readPhoto(content);
@@ -42,7 +45,7 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.get(
     '/jobs/:jobId/photos/:id/picture',
-    { schema: { tags, summary: 'The photo itself', params: Params } },
+    { config: { right: 'look' }, schema: { tags, summary: 'The photo itself', params: Params } },
     async ({ params }, reply) => {
       const { type, content } = await pictureOf(db, params.jobId, params.id);
       // A photo is never changed, only marked.
@@ -53,6 +56,7 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
   server.put(
     '/jobs/:jobId/photos/:id',
     {
+      config: { right: 'work' },
       schema: {
         tags,
         summary: 'Other marks on a photo; nothing else of it changes',
@@ -67,13 +71,14 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.delete(
     '/jobs/:jobId/photos/:id',
-    { schema: { tags, params: Params, response: gives(PhotoRow) } },
+    { config: { right: 'work' }, schema: { tags, params: Params, response: gives(PhotoRow) } },
     ({ params }) => changeJob(db, (tx) => removePhoto(tx, params.jobId, params.id)),
   );
 
   server.post(
     '/jobs/:jobId/photos/:id/restore',
     {
+      config: { right: 'work' },
       schema: {
         tags,
         summary: 'Brings back a photo that was deleted',

@@ -14,7 +14,10 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.get(
     '/jobs/:jobId/pieces',
-    { schema: { tags, params: JobParams, querystring: PageQuery, response: gives(page(PieceRow)) } },
+    {
+      config: { right: 'look' },
+      schema: { tags, params: JobParams, querystring: PageQuery, response: gives(page(PieceRow)) },
+    },
     async ({ params, query }) => {
       const { pieces } = await getJob(db, params.jobId);
       const start = query.after ? pieces.findIndex((piece) => piece.data.id === query.after) + 1 : 0;
@@ -26,13 +29,16 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.get(
     '/jobs/:jobId/pieces/:id',
-    { schema: { tags, params: Params, response: gives(PieceRow) } },
+    { config: { right: 'look' }, schema: { tags, params: Params, response: gives(PieceRow) } },
     ({ params }) => getPiece(db, params.jobId, params.id),
   );
 
   server.post(
     '/jobs/:jobId/pieces',
-    { schema: { tags, params: JobParams, body: Piece, response: makes(PieceRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: JobParams, body: Piece, response: makes(PieceRow) },
+    },
     async ({ params, body }, reply) => {
       const row = await changeJob(db, async (tx) => {
         await getJob(tx, params.jobId);
@@ -46,7 +52,10 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.put(
     '/jobs/:jobId/pieces/:id',
-    { schema: { tags, params: Params, body: update(Piece), response: gives(PieceRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, body: update(Piece), response: gives(PieceRow) },
+    },
     ({ params, body }) =>
       changeJob(db, async (tx) => {
         const data = { ...body.data, id: params.id };
@@ -58,7 +67,10 @@ export async function pieceRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.delete(
     '/jobs/:jobId/pieces/:id',
-    { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(PieceRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, querystring: RevisionQuery, response: gives(PieceRow) },
+    },
     ({ params, query }) =>
       changeJob(db, async (tx) => {
         const row = await removePiece(tx, params.jobId, params.id, query.revision);

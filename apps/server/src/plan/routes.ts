@@ -16,6 +16,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.post(
     '/plan',
     {
+      config: { right: 'look' },
       ...packed,
       ...readsOldVersions,
       schema: { tags, summary: 'Plans a job file; nothing is stored', body: JobFile, response: gives(Plan) },
@@ -26,6 +27,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.get(
     '/jobs/:id/plan',
     {
+      config: { right: 'look' },
       ...packed,
       schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) },
     },
@@ -35,6 +37,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.get(
     '/jobs/:id/calendar.ics',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: "A job's tasks for a calendar, everybody's or one person's",
@@ -60,7 +63,10 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
 
   server.get(
     '/jobs/:id/tasks.csv',
-    { schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) } },
+    {
+      config: { right: 'look' },
+      schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) },
+    },
     async ({ params }, reply) => {
       const { tasks } = await plan(await assembleJobFile(db, params.id));
       const lines = tasks.map(({ id, label, place, start, end, crew, gear, after }) => ({

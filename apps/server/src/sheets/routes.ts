@@ -7,10 +7,12 @@ import {
   type WorkshopSettings,
 } from '@early-lantern/contract';
 import { buyList, countPieces, type Purchase, purchasesOf, sizeName, wantedDay } from '@early-lantern/core';
+import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
+import { seesMoney } from '../people/money.ts';
 import { availabilityFor, lacksOfSeason } from '../stock/season.ts';
 import { getSettings } from '../workshop/store.ts';
 import { sheets } from './columns.ts';
@@ -33,6 +35,10 @@ const buyColumns = [
   'price',
   'jobs',
 ];
+
+/** What a purchase costs is for those who see money. */
+const columnsFor = (request: FastifyRequest) =>
+  seesMoney(request) ? buyColumns : buyColumns.filter((column) => column !== 'price');
 
 /** What is said of a purchase wherever it stands. */
 function purchaseLine({ nominalIn, colour, cover, supplier, orderBy }: Purchase, settings: WorkshopSettings) {
@@ -57,6 +63,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
   server.get(
     '/sheets/:name.:format',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'Catalogue or stock as a file',
@@ -82,6 +89,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
   server.post(
     '/sheets/:name/preview',
     {
+      config: { right: 'run the workshop' },
       schema: {
         tags,
         summary: 'What a sheet would change, row by row; nothing is stored',
@@ -96,6 +104,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
   server.post(
     '/sheets/:name',
     {
+      config: { right: 'run the workshop' },
       schema: {
         tags,
         summary: 'Takes a sheet over, all of it or nothing',
@@ -114,6 +123,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
   server.get(
     '/jobs/:id/buy.:format',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'What to buy for a job as a file',
@@ -121,7 +131,8 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
         querystring: z.object({ today: z.iso.date() }),
       },
     },
-    async ({ params, query }, reply) => {
+    async (request, reply) => {
+      const { params, query } = request;
       const file = await assembleJobFile(db, params.id);
       const left = await availabilityFor(db, params.id);
       const workshop = { ...file.workshop, ...left };
@@ -134,13 +145,14 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
       return reply
         .type(types[params.format])
         .header('content-disposition', `attachment; filename="buy-${params.id}.${params.format}"`)
-        .send(await writeLines(params.format, 'buy', buyColumns, lines));
+        .send(await writeLines(params.format, 'buy', columnsFor(request), lines));
     },
   );
 
   server.get(
     '/stock/buy.:format',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'What to buy for all open jobs together as a file',
@@ -148,7 +160,8 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
         querystring: z.object({ today: z.iso.date() }),
       },
     },
-    async ({ params, query }, reply) => {
+    async (request, reply) => {
+      const { params, query } = request;
       const { data } = await getSettings(db);
       const lines = purchasesOf(await lacksOfSeason(db), data, query.today).map((purchase) => ({
         ...purchaseLine(purchase, data),
@@ -158,7 +171,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
       return reply
         .type(types[params.format])
         .header('content-disposition', `attachment; filename="buy.${params.format}"`)
-        .send(await writeLines(params.format, 'buy', buyColumns, lines));
+        .send(await writeLines(params.format, 'buy', columnsFor(request), lines));
     },
   );
 }

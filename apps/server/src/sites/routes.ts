@@ -12,17 +12,21 @@ const Params = z.object({ id: Id });
 export async function siteRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['sites'];
 
-  server.get('/sites', { schema: { tags, querystring: PageQuery, response: lists(SiteRow) } }, ({ query }) =>
-    siteRows.list(db, query.limit, query.after),
+  server.get(
+    '/sites',
+    { config: { right: 'look' }, schema: { tags, querystring: PageQuery, response: lists(SiteRow) } },
+    ({ query }) => siteRows.list(db, query.limit, query.after),
   );
 
-  server.get('/sites/:id', { schema: { tags, params: Params, response: gives(SiteRow) } }, ({ params }) =>
-    siteRows.get(db, params.id),
+  server.get(
+    '/sites/:id',
+    { config: { right: 'look' }, schema: { tags, params: Params, response: gives(SiteRow) } },
+    ({ params }) => siteRows.get(db, params.id),
   );
 
   server.post(
     '/sites',
-    { schema: { tags, body: Site, response: makes(SiteRow) } },
+    { config: { right: 'plan' }, schema: { tags, body: Site, response: makes(SiteRow) } },
     async ({ body }, reply) => {
       const row = await changeHouse(db, (tx) => siteRows.add(tx, body));
       return reply.code(201).send(row);
@@ -31,7 +35,10 @@ export async function siteRoutes(server: Server, { db }: RouteOptions): Promise<
 
   server.put(
     '/sites/:id',
-    { schema: { tags, params: Params, body: update(Site), response: gives(SiteRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, body: update(Site), response: gives(SiteRow) },
+    },
     ({ params, body }) =>
       changeHouse(db, async (tx) => {
         const row = await siteRows.update(tx, params.id, body.revision, { ...body.data, id: params.id });
@@ -42,7 +49,10 @@ export async function siteRoutes(server: Server, { db }: RouteOptions): Promise<
 
   server.delete(
     '/sites/:id',
-    { schema: { tags, params: Params, querystring: RevisionQuery, response: gives(SiteRow) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, params: Params, querystring: RevisionQuery, response: gives(SiteRow) },
+    },
     ({ params, query }) =>
       changeHouse(db, async (tx) => {
         const users = await jobsAtSite(tx, params.id);

@@ -34,6 +34,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/stock/movements',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'The ledger, newest first',
@@ -46,7 +47,10 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
 
   server.post(
     '/stock/movements',
-    { schema: { tags, summary: 'Books movements, all or none', body: Booking, response: makes(Booked) } },
+    {
+      config: { right: 'plan' },
+      schema: { tags, summary: 'Books movements, all or none', body: Booking, response: makes(Booked) },
+    },
     async ({ body }, reply) => {
       const booked = await changeHouse(db, (tx) => book(tx, body.movements));
       return reply.code(201).send(booked);
@@ -56,6 +60,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.post(
     '/stock/orders/:id/receive',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'Puts an arrived order on the shelf; `isLast` where the rest of it will not come',
@@ -75,6 +80,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.post(
     '/jobs/:id/use',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'Records once what a job used; from then on it holds nothing of the shelf',
@@ -92,6 +98,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.delete(
     '/jobs/:id/use',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'Takes back what was recorded for a job',
@@ -105,6 +112,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/jobs/:id/left',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary:
@@ -119,6 +127,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/left',
     {
+      config: { right: 'look' },
       ...packed,
       schema: {
         tags,
@@ -133,6 +142,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/stock/lacks',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'What the open jobs lack, each on its day',
@@ -145,6 +155,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
   server.get(
     '/counts',
     {
+      config: { right: 'look' },
       schema: {
         tags,
         summary: 'Balloons and materials of all jobs with doors in a span',

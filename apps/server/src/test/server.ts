@@ -14,7 +14,7 @@ export const demoJob = (name: string): JobFile =>
 
 // The tests look freely into answers of many shapes.
 // biome-ignore lint/suspicious/noExplicitAny: see above
-type Answer = { status: number; type: string; body: any };
+type Answer = { status: number; type: string; body: any; cookies: Record<string, string> };
 
 /** The server on a fresh copy of the migrated database. */
 export async function testServer() {
@@ -34,15 +34,23 @@ export async function testServer() {
     method: 'GET' | 'POST' | 'PUT' | 'DELETE',
     path: string,
     body?: unknown,
+    cookies: Record<string, string> = {},
   ): Promise<Answer> => {
     const reply = await app.inject({
       method,
       url: path.startsWith('/api') ? path : `/api/v1${path}`,
       headers: { host: 'localhost' },
+      cookies,
       ...(body === undefined ? {} : { payload: body as object }),
     });
     const type = String(reply.headers['content-type']);
-    return { status: reply.statusCode, type, body: type.includes('json') ? reply.json() : reply.body };
+    const set = Object.fromEntries(reply.cookies.map(({ name, value }) => [name, value]));
+    return {
+      status: reply.statusCode,
+      type,
+      cookies: set,
+      body: type.includes('json') ? reply.json() : reply.body,
+    };
   };
   return {
     app,

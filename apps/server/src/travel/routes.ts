@@ -10,6 +10,7 @@ export async function travelRoutes(server: Server, { db }: RouteOptions): Promis
   server.get(
     '/sites/:id/drive',
     {
+      config: { right: 'look' },
       schema: {
         tags: ['sites'],
         summary: 'The drive from the workshop to a site at a moment (made up)',

@@ -16,6 +16,7 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
   server.get(
     '/jobs/:id/versions',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'What a job and its pieces were earlier, the latest first',
@@ -38,6 +39,7 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
   server.get(
     '/jobs/:id/versions/:version',
     {
+      config: { right: 'plan' },
       schema: {
         tags,
         summary: 'One of them, whole',

@@ -13,6 +13,7 @@ export async function weatherRoutes(server: Server, { db }: RouteOptions): Promi
   server.get(
     '/sites/:id/forecast',
     {
+      config: { right: 'look' },
       schema: {
         tags: ['sites'],
         summary: 'The weather to be expected at a site, hour by hour (made up)',

@@ -1,0 +1,27 @@
+import type { FastifyReply } from 'fastify';
+
+export const SESSION_COOKIE = 'lantern-session';
+export const PHONE_COOKIE = 'lantern-phone';
+
+/** No script reads them, and no page of another site sends them along. */
+const own = (isSecure: boolean) =>
+  ({ path: '/', httpOnly: true, sameSite: 'strict', secure: isSecure }) as const;
+
+/** A shared phone stays one until somebody says otherwise. */
+const PHONE_DAYS = 400;
+
+export function keepSession(reply: FastifyReply, token: string, endsAt: Date): void {
+  reply.setCookie(SESSION_COOKIE, token, { ...own(isSecure(reply)), expires: endsAt });
+}
+
+export function dropSession(reply: FastifyReply): void {
+  reply.clearCookie(SESSION_COOKIE, own(isSecure(reply)));
+}
+
+export function keepPhone(reply: FastifyReply, token: string): void {
+  const expires = new Date(Date.now() + PHONE_DAYS * 86_400_000);
+  reply.setCookie(PHONE_COOKIE, token, { ...own(isSecure(reply)), expires });
+}
+
+/** Over plain HTTP on this very machine a secure cookie would not come back. */
+const isSecure = ({ request }: FastifyReply): boolean => request.protocol === 'https';

@@ -1,0 +1,147 @@
+import { Handed, Id, JobLink, NewJobLink, SharedJob, SignOff, Token } from '@early-lantern/contract';
+import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import { jobLinks, jobs } from '../db/schema.ts';
+import { notFound, ProblemError } from '../http/problem.ts';
+import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
+import { assembleJobFile } from '../job-files/assemble.ts';
+import { getJob } from '../jobs/store.ts';
+import { newToken, tokenHash } from './secrets.ts';
+import { seenByGuest } from './shared-job.ts';
+
+const DAY_MS = 86_400_000;
+const limited = { rateLimit: { max: 60, timeWindow: '1 minute' } };
+type Link = typeof jobLinks.$inferSelect;
+
+const asLink = ({ id, name, until, signedBy, signedAt, remarks }: Link): JobLink => ({
+  id,
+  name,
+  until: until.toISOString(),
+  signedOff: signedBy && signedAt ? { by: signedBy, at: signedAt.toISOString(), remarks } : null,
+});
+
+/** Links by which a client or somebody of the venue sees one job and signs it off: no more than that, and not for ever. */
+export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+  const tags = ['links'];
+  const OfJob = z.object({ id: Id });
+
+  server.get(
+    '/jobs/:id/links',
+    { config: { right: 'plan' }, schema: { tags, params: OfJob, response: gives(z.array(JobLink)) } },
+    async ({ params }) => {
+      await getJob(db, params.id);
+      const rows = await db
+        .select()
+        .from(jobLinks)
+        .where(eq(jobLinks.jobId, params.id))
+        .orderBy(asc(jobLinks.name));
+      return rows.map(asLink);
+    },
+  );
+
+  server.post(
+    '/jobs/:id/links',
+    {
+      config: { right: 'plan' },
+      schema: {
+        tags,
+        summary: 'A link for one person; its token is told once',
+        params: OfJob,
+        body: NewJobLink,
+        response: makes(Handed),
+      },
+    },
+    async ({ params, body }, reply) => {
+      await getJob(db, params.id);
+      const token = newToken();
+      const until = new Date(Date.now() + body.days * DAY_MS);
+      const id = tokenHash(newToken())
+        .toLowerCase()
+        .replace(/[^a-z0-9]/g, '')
+        .slice(0, 16);
+      await db
+        .insert(jobLinks)
+        .values({ id, jobId: params.id, name: body.name, tokenHash: tokenHash(token), until });
+      return reply.code(201).send({ token, until: until.toISOString() });
+    },
+  );
+
+  server.delete(
+    '/jobs/:id/links/:link',
+    {
+      config: { right: 'plan' },
+      schema: { tags, summary: 'Ends a link', params: OfJob.extend({ link: Id }), response: gives(JobLink) },
+    },
+    async ({ params }) => {
+      const [gone] = await db
+        .delete(jobLinks)
+        .where(and(eq(jobLinks.id, params.link), eq(jobLinks.jobId, params.id)))
+        .returning();
+      if (!gone) throw notFound(`link "${params.link}"`);
+      return asLink(gone);
+    },
+  );
+
+  /** @throws ProblemError where it has ended, or its job is deleted */
+  const linkOf = async (token: string): Promise<Link> => {
+    const [row] = await db
+      .select({ link: jobLinks })
+      .from(jobLinks)
+      .innerJoin(jobs, eq(jobs.id, jobLinks.jobId))
+      .where(
+        and(eq(jobLinks.tokenHash, tokenHash(token)), gt(jobLinks.until, sql`now()`), isNull(jobs.deletedAt)),
+      );
+    if (!row) throw new ProblemError('not-found', 'This link has ended. Ask for a new one.');
+    return row.link;
+  };
+
+  const shared = async (link: Link): Promise<SharedJob> => {
+    const file = await assembleJobFile(db, link.jobId);
+    const { name, until, signedOff } = asLink(link);
+    return {
+      workshop: file.workshop.name,
+      for: name,
+      ...seenByGuest(file, await plan(file)),
+      until,
+      signedOff,
+    };
+  };
+
+  // The token is sent in the body: in an address it would stand in logs.
+  server.post(
+    '/shared',
+    {
+      config: { right: 'anyone', ...limited },
+      schema: {
+        tags,
+        summary: 'The job of a link',
+        body: z.strictObject({ token: Token }),
+        response: gives(SharedJob),
+      },
+    },
+    async ({ body }) => shared(await linkOf(body.token)),
+  );
+
+  server.post(
+    '/shared/sign-off',
+    {
+      config: { right: 'anyone', ...limited },
+      schema: {
+        tags,
+        summary: 'Signs the job off, once for each link',
+        body: SignOff,
+        response: gives(SharedJob),
+      },
+    },
+    async ({ body }) => {
+      const link = await linkOf(body.token);
+      const [signed] = await db
+        .update(jobLinks)
+        .set({ signedBy: body.by, signedAt: new Date(), remarks: body.remarks })
+        .where(and(eq(jobLinks.id, link.id), isNull(jobLinks.signedAt)))
+        .returning();
+      if (!signed) throw new ProblemError('already-there', 'It is signed already.');
+      return shared(signed);
+    },
+  );
+}
