@@ -22,6 +22,7 @@ import { localHostOnly } from './http/local-host.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
 import { answerError, ProblemError, sendProblem } from './http/problem.ts';
 import type { Server } from './http/types.ts';
+import { cutUnused } from './http/unused.ts';
 import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
@@ -114,6 +115,7 @@ export async function buildApp({
     errorResponseBuilder: () =>
       new ProblemError('too-many-tries', 'Too many tries. Wait a minute, then try again.'),
   });
+  cutUnused(server);
   guard(server, { db, events, mustSignIn });
   keepMoneyBack(server);
   // What a page has already is not sent again, and what is long goes packed.
