@@ -5,6 +5,19 @@ import { ErrorPage, ScreenError } from './parts/ScreenError.tsx';
 
 /** The Horizon comes with the first load; every other screen when it is first opened. */
 export const router = createBrowserRouter([
+  // For whoever comes by a link, signed in or not.
+  {
+    path: 'join',
+    ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
+    lazy: { Component: async () => (await import('./people/JoinScreen.tsx')).JoinScreen },
+  },
+  {
+    path: 'look',
+    ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
+    lazy: { Component: async () => (await import('./people/LookScreen.tsx')).LookScreen },
+  },
   {
     Component: Frame,
     ErrorBoundary: ScreenError,

@@ -85,6 +85,7 @@ export const JobLink = z.strictObject({
 });
 export type JobLink = z.infer<typeof JobLink>;
 export const NewJobLink = z.strictObject({ name: Name, days: z.int().min(1).max(90) });
+export type NewJobLink = z.infer<typeof NewJobLink>;
 export const SignOff = z.strictObject({ token: Token, by: Name, remarks: z.string().max(1000) });
 export type SignOff = z.infer<typeof SignOff>;
 

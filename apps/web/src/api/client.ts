@@ -13,6 +13,15 @@ export class ApiProblem extends Error {
 /** The server could not be reached: nothing is known of what it did. */
 class Unreachable extends Error {}
 
+/** Nobody is signed in any more: what was typed waits on this device until somebody is. */
+export class SignedOut extends Error {}
+
+let onSignedOut = (): void => {};
+/** What is to happen once the server says that nobody is signed in. */
+export const whenSignedOut = (act: () => void): void => {
+  onSignedOut = act;
+};
+
 /** A browser sends no more than so much after its page is gone, bytes. */
 const MOST_KEPT_ALIVE = 60_000;
 
@@ -38,6 +47,12 @@ export async function call<T>(method: string, path: string, body?: unknown): Pro
   const isJson = response.headers.get('content-type')?.includes('json');
   if (!isJson) throw new Unreachable(`The server answered ${response.status} without an explanation.`);
   const document: unknown = JSON.parse(text);
-  if (!response.ok) throw new ApiProblem(document as Problem);
-  return document as T;
+  if (response.ok) return document as T;
+  const problem = document as Problem;
+  // Wrong passwords are told where they were typed.
+  if (problem.code === 'sign-in-first' && !path.startsWith('/sign-in') && path !== '/me/password') {
+    onSignedOut();
+    throw new SignedOut(problem.detail);
+  }
+  throw new ApiProblem(problem);
 }

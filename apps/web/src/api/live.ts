@@ -87,6 +87,10 @@ export function touches({ what, id }: Changed, key: QueryKey): boolean {
       return key[0] === 'movements' || begins(key, keys.lacks);
     case 'lamps':
       return key[0] === 'jobs' && key[1] === 'lamps';
+    case 'access':
+      return key[0] === 'me' || key[0] === 'accounts' || key[0] === 'phones';
+    case 'link':
+      return begins(key, keys.links(id));
     case 'packing':
       return begins(key, keys.packing(id));
     case 'photo':

@@ -17,7 +17,7 @@ import type {
   WorkshopRow,
 } from '@early-lantern/contract';
 import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { ApiProblem, call } from './client.ts';
+import { ApiProblem, call, SignedOut } from './client.ts';
 
 interface Page<T> {
   items: T[];
@@ -33,7 +33,8 @@ export const queryClient = new QueryClient({
       networkMode: 'always',
       staleTime: 5_000,
       // A refusal will not change by asking again; silence may.
-      retry: (failures, error) => !(error instanceof ApiProblem) && failures < 5,
+      retry: (failures, error) =>
+        !(error instanceof ApiProblem || error instanceof SignedOut) && failures < 5,
     },
   },
 });
@@ -74,6 +75,7 @@ export const keys = {
   photos: (id: string) => ['jobs', id, 'photos'] as const,
   left: (id: string) => ['jobs', id, 'left'] as const,
   versions: (id: string) => ['job', id, 'versions'] as const,
+  links: (id: string) => ['jobs', id, 'links'] as const,
   movements: ['movements'] as const,
   backups: ['backups'] as const,
   lacks: ['jobs', 'lacks'] as const,

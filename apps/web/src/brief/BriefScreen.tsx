@@ -2,6 +2,8 @@ import DownloadIcon from '@mui/icons-material/Download';
 import { Box, Button, Stack } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { jobFileAddress, useSavedFile } from '../job/saved-file.ts';
+import { JobLinksCard } from '../people/JobLinksCard.tsx';
+import { useMay } from '../people/me.ts';
 import { CrewCard } from './CrewCard.tsx';
 import { OccasionCard } from './OccasionCard.tsx';
 import { TimesCard } from './TimesCard.tsx';
@@ -11,6 +13,7 @@ import { WayPanel } from './WayPanel.tsx';
 export function BriefScreen() {
   const { head } = useJob().document;
   const download = useSavedFile();
+  const plans = useMay('plan');
   return (
     <Box
       sx={{
@@ -29,6 +32,7 @@ export function BriefScreen() {
       <Stack spacing={2}>
         <TimesCard />
         <CrewCard />
+        {plans && <JobLinksCard />}
         <Button
           sx={{ alignSelf: 'start' }}
           variant="outlined"

@@ -9,6 +9,7 @@ import { useSavedFile } from '../job/saved-file.ts';
 import { amountText } from '../parts/amounts.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { dateWords } from '../parts/time.ts';
+import { useMay } from '../people/me.ts';
 import { useUnits } from '../preferences.tsx';
 import { PurchaseTable } from '../stock/PurchaseTable.tsx';
 import { priceWords } from '../stock/price-words.ts';
@@ -27,6 +28,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
   const { planned, file } = useJob();
   const [soldOut, setSoldOut] = useState<BuyRow>();
   const { workshop, job } = file;
+  const seesMoney = useMay('see money');
   const today = DateTime.now().setZone(workshop.timeZone).toISODate() as string;
   const order = useOrdering(settings, today);
   const download = useSavedFile();
@@ -40,7 +42,7 @@ function BuyList({ row: settings }: { row: WorkshopRow }) {
       <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
         <Typography sx={{ flexGrow: 1, flexBasis: 320 }}>
           Needed in the workshop by <strong>{dateWords(wanted)}</strong>, the day before doors.{' '}
-          {priceWords(rows, workshop.currency)}
+          {seesMoney && priceWords(rows, workshop.currency)}
         </Typography>
         <SaveListButtons addressOf={fileAddress} onDownload={download} />
         <Button

@@ -33,6 +33,7 @@ import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { dayKey } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
+import { useMay } from '../people/me.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
 import { Bin } from './Bin.tsx';
@@ -130,15 +131,19 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
   // While more are to come nobody knows whether the last day has all its jobs.
   const days = later > 0 && groups.length > 1 ? groups.slice(0, -1) : groups;
 
-  useKeys({ n: () => setNew(true) });
+  const plans = useMay('plan');
+  useKeys(plans ? { n: () => setNew(true) } : {});
   const choose = useCallback(() => fileInput.current?.click(), []);
   useCommands(
     useMemo<PaletteCommand[]>(
-      () => [
-        { id: 'new-job', group: 'Do', label: 'New job', keys: 'N', run: () => setNew(true) },
-        { id: 'import', group: 'Do', label: 'Import a job file', run: choose },
-      ],
-      [choose],
+      () =>
+        plans
+          ? [
+              { id: 'new-job', group: 'Do', label: 'New job', keys: 'N', run: () => setNew(true) },
+              { id: 'import', group: 'Do', label: 'Import a job file', run: choose },
+            ]
+          : [],
+      [choose, plans],
     ),
   );
 
@@ -188,12 +193,16 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
             {by.count > 0 ? `Filter · ${by.count}` : 'Filter'}
           </Button>
         )}
-        <Button variant="outlined" startIcon={<UploadIcon />} onClick={choose}>
-          Import
-        </Button>
-        <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
-          New job
-        </Button>
+        {plans && (
+          <>
+            <Button variant="outlined" startIcon={<UploadIcon />} onClick={choose}>
+              Import
+            </Button>
+            <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
+              New job
+            </Button>
+          </>
+        )}
         <input
           ref={fileInput}
           type="file"
@@ -218,9 +227,11 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
         <EmptyState
           title="Nothing on the horizon"
           action={
-            <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
-              New job
-            </Button>
+            plans ? (
+              <Button variant="contained" startIcon={<AddIcon />} onClick={() => setNew(true)}>
+                New job
+              </Button>
+            ) : undefined
           }
         >
           Start with the place and the hour the doors open. Everything else counts back from there.
@@ -256,7 +267,7 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           now={now}
         />
       )}
-      {!isMonth && <Bin zone={zone} />}
+      {!isMonth && plans && <Bin zone={zone} />}
       {isNew && (
         <Suspense>
           <NewJobDialog

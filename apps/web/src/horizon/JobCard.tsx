@@ -15,6 +15,7 @@ import { useNotice } from '../parts/notices.tsx';
 import { jobStates, stateWords } from '../parts/state-words.ts';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
+import { useMay } from '../people/me.ts';
 import { headFont } from '../theme.ts';
 import { planOf } from '../workers/planner.ts';
 import { asLamps } from './lamps.ts';
@@ -139,6 +140,7 @@ function JobMenu({ row }: { row: JobRow }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const notify = useNotice();
   const navigate = useNavigate();
+  const plans = useMay('plan');
   const { data: job } = row;
   const close = () => setAnchor(undefined);
   const orTell = (work: Promise<unknown>) =>
@@ -169,6 +171,7 @@ function JobMenu({ row }: { row: JobRow }) {
     notify({ text: `Deleted “${job.name}”.`, undo: () => void restore() });
   };
 
+  if (!plans) return null;
   return (
     <Box sx={{ position: 'absolute', top: 8, right: 4 }}>
       <IconButton aria-label={`More about ${job.name}`} onClick={(event) => setAnchor(event.currentTarget)}>

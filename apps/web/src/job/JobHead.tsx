@@ -18,11 +18,14 @@ interface JobHeadProps {
   save: SaveState;
   canUndo: boolean;
   canRedo: boolean;
+  /** Whoever is signed in may not change it. */
+  isLookOnly: boolean;
 }
 
 /** Above every page of a job: what it is, its pages, its lamps, what is wrong first, and whether it is saved. */
 export const JobHead = memo(function JobHead(props: JobHeadProps) {
-  const { name, day, place, lamps, onApply, store, save, canUndo, canRedo } = props;
+  const { name, day, place, lamps, store, save, canUndo, canRedo, isLookOnly } = props;
+  const onApply = isLookOnly ? undefined : props.onApply;
   return (
     <Box
       className="no-print"
@@ -72,8 +75,8 @@ export const JobHead = memo(function JobHead(props: JobHeadProps) {
           columnGap: { xs: 0.5, sm: 2 },
         }}
       >
-        <SaveNote save={save} />
-        <UndoRedo store={store} canUndo={canUndo} canRedo={canRedo} />
+        <SaveNote save={save} isLookOnly={isLookOnly} />
+        {!isLookOnly && <UndoRedo store={store} canUndo={canUndo} canRedo={canRedo} />}
       </Stack>
     </Box>
   );

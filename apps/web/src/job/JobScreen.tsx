@@ -9,6 +9,7 @@ import { keys, useAvailability, useSites, useWorkshop } from '../api/queries.ts'
 import { stateWords } from '../parts/state-words.ts';
 import { dayName } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
+import { useMay } from '../people/me.ts';
 import { usePlanned, wholePlan } from '../workers/planner.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobContext, type JobContextValue } from './context.ts';
@@ -63,6 +64,8 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
     if (tasks) store.noteShown(shownTasks(tasks));
   }, [store, tasks]);
   const { applyFix, changePiece } = useJobActions(store, file);
+  const isLookOnly = !useMay('plan');
+  useEffect(() => store.setLookOnly(isLookOnly), [store, isLookOnly]);
   useJobKeys(store, document.head.id);
   useLeaving(store);
   useEffect(
@@ -95,6 +98,7 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
           save={save}
           canUndo={canUndo}
           canRedo={canRedo}
+          isLookOnly={isLookOnly}
         />
         <SiteChanges />
         <Outlet />

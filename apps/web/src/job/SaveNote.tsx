@@ -11,7 +11,15 @@ const words: Record<SaveState['kind'], string> = {
 };
 
 /** Whether the server has it. */
-export function SaveNote({ save }: { save: SaveState }) {
+export function SaveNote({ save, isLookOnly }: { save: SaveState; isLookOnly: boolean }) {
+  if (isLookOnly)
+    return (
+      <Tooltip title="Your role sees jobs and does not change them.">
+        <Box role="status" data-save="look-only" sx={{ fontSize: 14, fontWeight: 700, whiteSpace: 'nowrap' }}>
+          Look only
+        </Box>
+      </Tooltip>
+    );
   const isTrouble = save.kind !== 'saved' && save.kind !== 'saving';
   const text =
     save.kind === 'refused'

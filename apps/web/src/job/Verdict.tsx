@@ -16,7 +16,8 @@ export function worstLamp(lamps: Plan['lamps']): LampName | undefined {
 
 interface VerdictProps {
   lamps: Plan['lamps'];
-  onApply: (fix: Fix) => void;
+  /** Left out where whoever looks at it may not change it. */
+  onApply: ((fix: Fix) => void) | undefined;
 }
 
 /** The sentence that says what is wrong first, with the fix that gains most. */
@@ -63,7 +64,7 @@ export const Verdict = memo(function Verdict({ lamps, onApply }: VerdictProps) {
           </>
         )}
       </Typography>
-      {fix && (
+      {fix && onApply && (
         <Button
           size="small"
           variant="contained"
@@ -74,7 +75,7 @@ export const Verdict = memo(function Verdict({ lamps, onApply }: VerdictProps) {
         </Button>
       )}
       <Button size="small" variant="outlined" aria-label="Show working" onClick={() => setOpen(true)}>
-        {isPhone ? (fix ? 'Fix' : 'Why') : 'Show working'}
+        {isPhone ? (fix && onApply ? 'Fix' : 'Why') : 'Show working'}
       </Button>
       {isOpen && (
         <LampDialog

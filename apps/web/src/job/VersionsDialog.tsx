@@ -73,6 +73,8 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
                   onDo={() => void bringBack(version)}
                 >
                   {version.isDeleted ? 'Deleted' : 'As it was until'} {time}: {name}
+                  {version.by && !version.isDeleted && `, then changed by ${version.by}`}
+                  {version.by && version.isDeleted && `, by ${version.by}`}
                 </ActionLine>
               );
             })}

@@ -56,6 +56,7 @@ export class JobStore {
   private retryMs = RETRY_MS;
   private readonly jobId: string;
   private readonly isStrict: boolean;
+  private isLookOnly = false;
   private sent: Draft['sent'];
   private shown: AgreedTask[] | undefined;
 
@@ -147,11 +148,17 @@ export class JobStore {
 
   /** Changes the document; changes of one gesture, like a drag, undo as one. */
   readonly change = (edit: (document: JobDocument) => JobDocument, gesture?: string): void => {
+    if (this.isLookOnly) return;
     const before = this.history.present;
     const next = edit(before);
     if (sameData(next, before)) return;
     const goesOn = gesture !== undefined && gesture === this.history.gesture;
     this.setHistory(changed(this.history, withShown(before, next, goesOn ? undefined : this.shown), gesture));
+  };
+
+  /** Whoever looks at it may not change it: nothing does, from here on, until they may. */
+  readonly setLookOnly = (isLookOnly: boolean): void => {
+    this.isLookOnly = isLookOnly;
   };
 
   /** The plan now on screen: the next one stays as near to it as it can. */

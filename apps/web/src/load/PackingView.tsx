@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { PrintHead } from '../parts/PrintHead.tsx';
+import { useMe } from '../people/me.ts';
 import { BagLabelsButton } from './BagLabelsButton.tsx';
 import { BeingLoaded } from './BeingLoaded.tsx';
 import { DepartureBar } from './DepartureBar.tsx';
@@ -24,7 +25,9 @@ export function PackingView() {
   const { state, change } = usePacking(job.id);
   const crew = workshop.crew.filter(({ id }) => job.crew.includes(id));
   const [by, setBy] = useState(() => localStorage.getItem(TICKED_BY) ?? '');
-  const who = crew.find(({ id }) => id === by)?.id ?? crew[0]?.id ?? '';
+  // Whoever is signed in, where nobody else was chosen here.
+  const self = useMe().data?.account?.crewId;
+  const who = (crew.find(({ id }) => id === by) ?? crew.find(({ id }) => id === self) ?? crew[0])?.id ?? '';
   if (!loaded) return <BeingLoaded />;
   const { packing } = loaded;
   if (packing.length === 0)

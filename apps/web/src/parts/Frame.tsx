@@ -1,5 +1,10 @@
 import { Box, Stack, Typography } from '@mui/material';
+import { useEffect } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
+import { whenSignedOut } from '../api/client.ts';
+import { queryClient } from '../api/queries.ts';
+import { ME, useMay, useMe } from '../people/me.ts';
+import { SignIn } from '../people/SignIn.tsx';
 import { headFont } from '../theme.ts';
 import { FrameTools } from './FrameTools.tsx';
 import { Lantern } from './Lantern.tsx';
@@ -7,6 +12,10 @@ import { pages } from './use-frame-commands.ts';
 
 /** What frames every page: name, pages, palette, units, light or dark. */
 export function Frame() {
+  const me = useMe().data;
+  useEffect(() => whenSignedOut(() => void queryClient.invalidateQueries({ queryKey: ME })), []);
+  // In the place of whatever was asked for: it is there once somebody is signed in.
+  if (me && !me.account) return <SignIn me={me} />;
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
       <Box
@@ -65,31 +74,36 @@ export function Frame() {
   );
 }
 
-const Pages = () => (
-  <Stack
-    component="nav"
-    aria-label="Pages"
-    direction="row"
-    sx={{ gap: { xs: '7px', sm: 2 }, flexGrow: 1, minWidth: 0 }}
-  >
-    {pages.map((page) => (
-      <Box
-        key={page.to}
-        component={NavLink}
-        to={page.to}
-        end
-        sx={{
-          color: 'text.secondary',
-          fontWeight: 650,
-          textDecoration: 'none',
-          py: 0.75,
-          fontSize: { xs: 14.5, sm: 16 },
-          borderBottom: '3px solid transparent',
-          '&.active': { color: 'text.primary', borderColor: 'text.primary' },
-        }}
-      >
-        {page.label}
-      </Box>
-    ))}
-  </Stack>
-);
+function Pages() {
+  const isPlanner = useMay('plan');
+  return (
+    <Stack
+      component="nav"
+      aria-label="Pages"
+      direction="row"
+      sx={{ gap: { xs: '7px', sm: 2 }, flexGrow: 1, minWidth: 0 }}
+    >
+      {pages
+        .filter(({ to }) => isPlanner || (to !== '/workshop' && to !== '/stock'))
+        .map((page) => (
+          <Box
+            key={page.to}
+            component={NavLink}
+            to={page.to}
+            end
+            sx={{
+              color: 'text.secondary',
+              fontWeight: 650,
+              textDecoration: 'none',
+              py: 0.75,
+              fontSize: { xs: 14.5, sm: 16 },
+              borderBottom: '3px solid transparent',
+              '&.active': { color: 'text.primary', borderColor: 'text.primary' },
+            }}
+          >
+            {page.label}
+          </Box>
+        ))}
+    </Stack>
+  );
+}

@@ -4,6 +4,7 @@ import LightIcon from '@mui/icons-material/LightModeOutlined';
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
 import { Link, useLocation } from 'react-router';
 import { helpFor } from '../help/help-for.ts';
+import { AccountMenu } from '../people/AccountMenu.tsx';
 import { usePalette } from './palette.tsx';
 import { useFrameCommands } from './use-frame-commands.ts';
 
@@ -55,6 +56,7 @@ export function FrameTools() {
           <HelpIcon />
         </IconButton>
       </Tooltip>
+      <AccountMenu />
       <Tooltip title={isDark ? 'Light page' : 'Dark page'}>
         <IconButton onClick={turnMode} aria-label={isDark ? 'Light page' : 'Dark page'}>
           {isDark ? <LightIcon /> : <DarkIcon />}

@@ -15,7 +15,7 @@ interface LanternStringProps {
   /** Smaller, for cards. */
   compact?: boolean;
   /** What applying a fix does; without it fixes are told, not offered. */
-  onApply?: (fix: Fix) => void;
+  onApply?: ((fix: Fix) => void) | undefined;
 }
 
 /** The six answers on a line: word and figure under each lantern; each opens into its reason, working and fixes. */

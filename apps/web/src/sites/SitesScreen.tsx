@@ -23,6 +23,7 @@ import { newId } from '../parts/ids.ts';
 import { lampWords } from '../parts/lamp-words.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
+import { useMay } from '../people/me.ts';
 import { useUnits } from '../preferences.tsx';
 import { NewPlaceDialog } from './NewPlaceDialog.tsx';
 import { surfaceWords } from './words.ts';
@@ -33,6 +34,7 @@ export function SitesScreen() {
   const [isAdding, setAdding] = useState(false);
   const notify = useNotice();
   const navigate = useNavigate();
+  const plans = useMay('plan');
   if (sites.error) throw sites.error;
   if (!sites.data) return <LinearProgress aria-label="Opening the sites" />;
   const put = async (site: Site) => {
@@ -49,9 +51,11 @@ export function SitesScreen() {
         <Typography variant="h1" sx={{ flexGrow: 1 }}>
           Sites
         </Typography>
-        <Button variant="contained" startIcon={<AddIcon />} onClick={() => setAdding(true)}>
-          New place
-        </Button>
+        {plans && (
+          <Button variant="contained" startIcon={<AddIcon />} onClick={() => setAdding(true)}>
+            New place
+          </Button>
+        )}
       </Stack>
       {isAdding && (
         <NewPlaceDialog
@@ -96,6 +100,7 @@ export function SitesScreen() {
 function SiteCard({ row, onCopy }: { row: SiteRow; onCopy: () => void }) {
   const site = row.data;
   const { long } = useUnits();
+  const plans = useMay('plan');
   const remove = useRowDelete<Site>(keys.sites, '/sites');
   const open = surveyWalk(site).filter((question) => !question.isAnswered);
   const waiting = [...new Set(open.flatMap((question) => question.lamps))].map(
@@ -116,14 +121,18 @@ function SiteCard({ row, onCopy }: { row: SiteRow; onCopy: () => void }) {
             {site.loadIn.steps > 0 && `, ${site.loadIn.steps} steps`}
           </Typography>
         </Box>
-        <Tooltip title="A copy to begin from">
-          <IconButton aria-label={`Copy ${site.name}`} onClick={onCopy}>
-            <CopyIcon />
-          </IconButton>
-        </Tooltip>
-        <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove(row)}>
-          <DeleteIcon />
-        </IconButton>
+        {plans && (
+          <>
+            <Tooltip title="A copy to begin from">
+              <IconButton aria-label={`Copy ${site.name}`} onClick={onCopy}>
+                <CopyIcon />
+              </IconButton>
+            </Tooltip>
+            <IconButton aria-label={`Delete ${site.name}`} onClick={() => void remove(row)}>
+              <DeleteIcon />
+            </IconButton>
+          </>
+        )}
       </Stack>
       {site.spots.map((spot) => (
         <Typography key={spot.id}>

@@ -15,6 +15,7 @@ import {
 import { colourOf } from '../counts/product-name.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { dateWords } from '../parts/time.ts';
+import { useMay } from '../people/me.ts';
 
 interface PurchaseRow extends Purchase {
   /** Balloons that these jobs lack. */
@@ -58,7 +59,7 @@ const asCards: SxProps = {
 
 /** Packs to be bought, by the last day to order them. */
 export function PurchaseTable({ label, workshop, rows, isOfOne, onOrder, onSubstitute }: PurchaseTableProps) {
-  const priced = rows.some((row) => row.cover.price !== undefined);
+  const priced = useMay('see money') && rows.some((row) => row.cover.price !== undefined);
   const price = `Price${workshop.currency ? `, ${workshop.currency}` : ''}`;
   const anyOther = rows.some(({ others }) => others.length > 0);
   return (

@@ -4,6 +4,7 @@ import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useLacks } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { useMay } from '../people/me.ts';
 import { PurchaseTable } from './PurchaseTable.tsx';
 import { priceWords } from './price-words.ts';
 import { SaveListButtons } from './SaveListButtons.tsx';
@@ -11,6 +12,7 @@ import { useOrdering } from './use-ordering.ts';
 
 /** What to buy for all coming jobs together: by supplier, and by the last day to order. */
 export function SeasonBuyView({ row }: { row: WorkshopRow }) {
+  const seesMoney = useMay('see money');
   const lacks = useLacks(row.revision);
   const today = DateTime.now().setZone(row.data.timeZone).toISODate() as string;
   const order = useOrdering(row, today);
@@ -42,7 +44,8 @@ export function SeasonBuyView({ row }: { row: WorkshopRow }) {
       <Stack direction="row" sx={{ gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
         <Typography sx={{ flexGrow: 1, flexBasis: 320 }}>
           For {plural(new Set(rows.flatMap(({ jobs }) => jobs.map(({ job }) => job))).size, 'coming job')}{' '}
-          together: what one job’s packs leave over goes to the next. {priceWords(rows, currency)}
+          together: what one job’s packs leave over goes to the next.{' '}
+          {seesMoney && priceWords(rows, currency)}
         </Typography>
         <SaveListButtons addressOf={fileAddress} />
       </Stack>

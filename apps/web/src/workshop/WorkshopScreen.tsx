@@ -3,6 +3,9 @@ import { Box, LinearProgress, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useCrew, useSettings } from '../api/queries.ts';
+import { AccessPanel } from '../people/AccessPanel.tsx';
+import { useMay } from '../people/me.ts';
+import { PhonesPanel } from '../people/PhonesPanel.tsx';
 import { BackupPanel } from './BackupPanel.tsx';
 import { BusinessPanel } from './BusinessPanel.tsx';
 import { ColoursPanel } from './ColoursPanel.tsx';
@@ -30,10 +33,13 @@ export function WorkshopScreen() {
   const settings = useSettings();
   const crew = useCrew();
   const { page } = useParams();
+  const runsIt = useMay('run the workshop');
   const failure = settings.error ?? crew.error;
   if (failure) throw failure;
   if (!settings.data || !crew.data) return <LinearProgress aria-label="Opening the workshop" />;
-  const shown = workshopPages.find(({ path }) => path === page)?.path ?? 'house';
+  // Who may not change the workshop finds here what they may: helpers’ PINs and shared phones.
+  const offered = workshopPages.filter(({ path }) => runsIt || path === 'access');
+  const shown = offered.find(({ path }) => path === page)?.path ?? (runsIt ? 'house' : 'access');
   const columns = panelsOf(shown, settings.data, crew.data);
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
@@ -46,7 +52,7 @@ export function WorkshopScreen() {
         direction="row"
         sx={{ columnGap: { xs: 1.75, sm: 2.5 }, flexWrap: 'wrap', mb: 2 }}
       >
-        {workshopPages.map(({ path, label }) => (
+        {offered.map(({ path, label }) => (
           <Box
             key={path}
             component={NavLink}
@@ -113,6 +119,16 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
       ];
     case 'people':
       return [column('crew', <CrewPanel rows={crew} />)];
+    case 'access':
+      return [
+        column(
+          'access',
+          <>
+            <AccessPanel />
+            <PhonesPanel />
+          </>,
+        ),
+      ];
     case 'gear':
       // One wide column: what is counted here has many figures in a row.
       return [

@@ -2,6 +2,7 @@
 export const workshopPages = [
   { path: 'house', label: 'House' },
   { path: 'people', label: 'People' },
+  { path: 'access', label: 'Access' },
   { path: 'gear', label: 'Gear' },
   { path: 'catalogue', label: 'Colours and materials' },
   { path: 'ways', label: 'How we work' },
