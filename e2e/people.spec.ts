@@ -1,3 +1,7 @@
+import { readFile } from 'node:fs/promises';
+import { get } from 'node:https';
+import { join } from 'node:path';
+import type { TLSSocket } from 'node:tls';
 import { type Browser, type BrowserContextOptions, expect, type Page, test } from '@playwright/test';
 import { type Stack, startStack } from './support/stack.ts';
 
@@ -149,4 +153,54 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
   // Nothing that was typed is lost.
   await expect(stranger.getByLabel('Notes for the crew')).toHaveValue('Typed while signed out');
   await expect(stranger.locator('[data-save]')).toHaveText('Saved');
+});
+
+test('the local network is served over TLS with a certificate made here; the printed link makes the owner, and a phone comes in beside', async ({
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const lan = await startStack({ lan: true });
+  try {
+    const ca = await readFile(join(lan.dataDir, 'tls/authority.crt'));
+    const fetched = await new Promise<{ status: number | undefined; names: string | undefined }>(
+      (done, fail) => {
+        const asking = get(`${lan.url}/api/v1/jobs`, { ca }, (reply) => {
+          const { subjectaltname: names } = (reply.socket as TLSSocket).getPeerCertificate();
+          reply.resume();
+          done({ status: reply.statusCode, names });
+        });
+        asking.on('error', fail);
+      },
+    );
+    // The certificate is right for whoever trusts the authority; and nobody is the owner for sitting here.
+    expect(fetched.status).toBe(401);
+    expect(fetched.names).toContain('IP Address:127.0.0.1');
+
+    const here = { baseURL: lan.url, ignoreHTTPSErrors: true };
+    const owner = await (await browser.newContext(here)).newPage();
+    const link = /https:\/\/127\.0\.0\.1:\d+\/join#[\w-]+/.exec(lan.output())?.[0] ?? '';
+    await owner.goto(link);
+    await owner.getByLabel('Choose a password').fill(password);
+    await owner.getByRole('button', { name: 'Come in' }).click();
+    await expect(owner.getByRole('heading', { name: 'Horizon' })).toBeVisible();
+    const cookies = await owner.context().cookies();
+    expect(cookies).toMatchObject([
+      { name: 'lantern-session', httpOnly: true, secure: true, sameSite: 'Strict' },
+    ]);
+    const name = (await (await owner.request.get('/api/v1/me')).json()).account.name as string;
+
+    const second = await (await browser.newContext({ ...here, ...phone })).newPage();
+    await second.goto('/jobs/meadow-finish/brief');
+    await second.getByLabel('Your name').fill(name);
+    await second.getByLabel('Password', { exact: true }).fill(password);
+    await second.getByRole('button', { name: 'Sign in' }).click();
+    await expect(second.getByLabel('Notes for the crew')).toBeVisible();
+    await owner.goto('/jobs/meadow-finish/brief');
+    await owner.getByLabel('Notes for the crew').fill('Seen on the phone');
+    await expect(second.getByLabel('Notes for the crew')).toHaveValue('Seen on the phone');
+    const elsewhere = await owner.request.get('/api/v1/jobs', { headers: { host: 'attacker.invalid' } });
+    expect(elsewhere.status()).toBe(421);
+  } finally {
+    await lan.stop();
+  }
 });

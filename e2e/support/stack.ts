@@ -26,6 +26,8 @@ interface StackOptions {
   /** A data directory kept from an earlier start. */
   dataDir?: string;
   port?: number;
+  /** Serves the local network over TLS, with a certificate of its own. */
+  lan?: boolean;
   /** A database somewhere else, in place of one of its own. */
   databaseUrl?: string;
 }
@@ -55,7 +57,14 @@ export async function newDataDir(): Promise<string> {
 export async function startStack(options: StackOptions = {}): Promise<Stack> {
   const dataDir = options.dataDir ?? (await newDataDir());
   const port = options.port ?? (await anyPort());
-  const args = [PROGRAM, 'start', '--port', String(port), ...(options.empty ? ['--empty'] : [])];
+  const args = [
+    PROGRAM,
+    'start',
+    '--port',
+    String(port),
+    ...(options.empty ? ['--empty'] : []),
+    ...(options.lan ? ['--lan'] : []),
+  ];
   const server = spawn(process.execPath, args, {
     env: {
       ...process.env,
@@ -72,9 +81,9 @@ export async function startStack(options: StackOptions = {}): Promise<Stack> {
   server.stderr.on('data', (chunk) => {
     output += chunk;
   });
-  const url = `http://127.0.0.1:${port}`;
+  const url = `${options.lan ? 'https' : 'http'}://127.0.0.1:${port}`;
   const giveUpAt = Date.now() + PATIENCE_MS;
-  while (!(await answers(url))) {
+  while (!(options.lan ? output.includes('is lit') : await answers(url))) {
     if (server.exitCode !== null || Date.now() > giveUpAt)
       throw new Error(`The product did not start:\n${output}`);
     await sleep(50);

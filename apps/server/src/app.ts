@@ -18,7 +18,7 @@ import type { Database } from './db/database.ts';
 import { type EventHub, noEvents } from './events/hub.ts';
 import { eventRoutes } from './events/routes.ts';
 import { healthRoutes } from './health/routes.ts';
-import { localHostOnly } from './http/local-host.ts';
+import { ownNamesOnly } from './http/own-names.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
 import { answerError, ProblemError, sendProblem } from './http/problem.ts';
 import type { Server } from './http/types.ts';
@@ -37,6 +37,8 @@ import { photoRoutes } from './photos/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planCache } from './plan/plan-cache.ts';
 import { planRoutes } from './plan/routes.ts';
+import { loopback, type Reach } from './reach/reach.ts';
+import { trustRoute } from './reach/trust-routes.ts';
 import type { TableReader } from './sheets/files.ts';
 import { readTable as readTableHere } from './sheets/read-table.ts';
 import { sheetRoutes } from './sheets/routes.ts';
@@ -59,8 +61,10 @@ interface AppOptions {
   judge?: Judging;
   /** Makes backups; none where not said. */
   backups?: BackupKeeper;
-  /** Everybody has to sign in, also before there is an account: whoever comes need not sit at this computer. */
-  mustSignIn?: boolean;
+  /** From where it is reached; this machine alone where not said. */
+  reach?: Reach;
+  /** Where the certificate lies that other devices may trust. */
+  authorityPath?: string | undefined;
   /** Tells what is changed; where not said, nothing is. */
   events?: EventHub;
   logLevel?: 'silent' | 'warn' | 'info';
@@ -82,20 +86,24 @@ export async function buildApp({
   backups = noBackups,
   events = noEvents,
   judge,
-  mustSignIn = false,
+  reach = loopback,
+  authorityPath,
   logLevel = 'warn',
 }: AppOptions): Promise<Server> {
-  const server: Server = fastify({
+  const server = fastify({
+    ...(reach.tls ? { https: reach.tls } : {}),
+    trustProxy: reach.trustsProxy ? 'loopback' : false,
     logger: logLevel === 'silent' ? false : { level: logLevel },
     genReqId: () => randomBytes(5).toString('hex'),
     bodyLimit: LARGEST_BODY,
     forceCloseConnections: 'idle',
-  }).withTypeProvider<ZodTypeProvider>();
+    // Its type names the server below it, TLS or not; nothing here asks which.
+  }).withTypeProvider<ZodTypeProvider>() as unknown as Server;
   server.setValidatorCompiler(validatorCompiler);
   // What routes answer is checked by their types; checking it again at every answer would cost more than making it.
   server.setSerializerCompiler(() => JSON.stringify);
   server.setErrorHandler(answerError);
-  server.addHook('onRequest', localHostOnly);
+  server.addHook('onRequest', ownNamesOnly(reach.names));
   server.addHook('onRequest', ownPagesOnly);
 
   await server.register(helmet, {
@@ -116,7 +124,7 @@ export async function buildApp({
       new ProblemError('too-many-tries', 'Too many tries. Wait a minute, then try again.'),
   });
   cutUnused(server);
-  guard(server, { db, events, mustSignIn });
+  guard(server, { db, events, mustSignIn: reach.mustSignIn });
   keepMoneyBack(server);
   // What a page has already is not sent again, and what is long goes packed.
   await server.register(etag, { weak: true });
@@ -142,6 +150,7 @@ export async function buildApp({
   const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge), events };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
+  await server.register(trustRoute(authorityPath), { prefix: '/api' });
   server.get('/api/problems', { config: { right: 'anyone' }, schema: { hide: true } }, () => problems);
   for (const routes of [
     workshopRoutes,

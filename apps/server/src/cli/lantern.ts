@@ -13,6 +13,8 @@ async function main(): Promise<void> {
     options: {
       port: { type: 'string' },
       empty: { type: 'boolean', default: false },
+      lan: { type: 'boolean', default: false },
+      'behind-proxy': { type: 'string' },
       to: { type: 'string' },
     },
   });
@@ -23,7 +25,14 @@ async function main(): Promise<void> {
   if (!Number.isInteger(port) || port < 1 || port > 65_535) {
     throw new CannotStart(`"${values.port}" is not a port: a whole number from 1 to 65535.`);
   }
-  const options = { port, empty: values.empty };
+  const proxyName = values['behind-proxy'];
+  if (values.lan && proxyName !== undefined)
+    throw new CannotStart(
+      'Either --lan or --behind-proxy NAME: behind a proxy that one has the certificate.',
+    );
+  if (proxyName !== undefined && !/^[a-z0-9.-]+$/i.test(proxyName))
+    throw new CannotStart(`"${proxyName}" is not a host name, like lantern.example.org.`);
+  const options = { port, empty: values.empty, lan: values.lan, proxyName };
   return positionals[0] === 'serve' ? serve(options) : start(options);
 }
 

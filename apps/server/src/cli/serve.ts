@@ -4,9 +4,13 @@ import { keepBackups } from '../backup/daily.ts';
 import { runningDatabase } from '../cluster/cluster.ts';
 import { connect, type Database, migrateDatabase } from '../db/database.ts';
 import { alone, changeHouse } from '../db/locks.ts';
+import { crewRows } from '../db/rows.ts';
 import { listenTo } from '../events/hub.ts';
 import type { Server } from '../http/types.ts';
 import { emptyBin } from '../jobs/store.ts';
+import { inviteFirstOwner, somebodyHasPassword } from '../people/accounts.ts';
+import { authorityPath } from '../reach/certificate.ts';
+import { behindProxy, localNetwork, loopback, type Reach } from '../reach/reach.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
 import { warmNeeds } from '../stock/needs-store.ts';
@@ -20,6 +24,8 @@ interface ServeOptions {
   port: number;
   /** Start without the demo. */
   empty: boolean;
+  lan: boolean;
+  proxyName: string | undefined;
 }
 
 type Undo = (() => Promise<unknown>)[];
@@ -58,7 +64,7 @@ async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
 }
 
 /** Schema, first data, server; each thing that must be undone later is noted in `undo`. */
-async function bringUp({ port, empty }: ServeOptions, undo: Undo): Promise<void> {
+async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo): Promise<void> {
   const url = process.env.DATABASE_URL ?? (await runningDatabase(dataFolder()));
   if (!url) throw new CannotStart('The database does not run.');
   const { db, close } = connect(url);
@@ -75,8 +81,11 @@ async function bringUp({ port, empty }: ServeOptions, undo: Undo): Promise<void>
   undo.push(() => withPatience(events.close()));
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
+  const reach = lan ? await localNetwork(dataFolder()) : proxyName ? behindProxy(proxyName) : loopback;
   const server = await buildApp({
     db,
+    reach,
+    authorityPath: lan ? authorityPath(dataFolder()) : undefined,
     webRoot,
     plan: pools.plan,
     readTable: pools.readTable,
@@ -85,10 +94,11 @@ async function bringUp({ port, empty }: ServeOptions, undo: Undo): Promise<void>
     events,
   });
   undo.push(() => closeGently(server));
-  await server.listen({ port, host: '127.0.0.1' });
-  const health = await fetch(`http://127.0.0.1:${port}/api/health`);
-  if (!health.ok)
-    throw new CannotStart(`The server answers, but its database does not: ${await health.text()}`);
+  await server.listen({ port, host: reach.host });
+  const health = await server.inject({ url: '/api/health', headers: { host: 'localhost' } });
+  if (health.statusCode !== 200)
+    throw new CannotStart(`The server answers, but its database does not: ${health.body}`);
+  if (reach.mustSignIn && !(await somebodyHasPassword(db))) await sayFirstOwner(db, port, reach);
   // So that whoever looks at the shelf first need not wait for what all jobs take.
   void warmNeeds(db);
 }
@@ -110,6 +120,15 @@ async function withPatience(ending: Promise<unknown>): Promise<void> {
     sleep(PATIENCE_MS, undefined, { signal: given.signal }).catch(() => undefined),
   ]);
   given.abort();
+}
+
+/** Nobody can sign in yet, and whoever comes first must not be the owner: whoever reads this is. */
+async function sayFirstOwner(db: Database, port: number, { tls, names }: Reach): Promise<void> {
+  const crew = await crewRows.all(db);
+  const name = crew.find(({ skills }) => skills.includes('lead'))?.name ?? 'Owner';
+  const { token } = await inviteFirstOwner(db, name);
+  const origin = tls ? `https://127.0.0.1:${port}` : `https://${names[0]}`;
+  console.log(`Nobody has a password yet. Set yours, as ${name}, the owner: ${origin}/join#${token}`);
 }
 
 /** A database without a workshop is new: it gets the demo, or the least to begin with. */

@@ -7,18 +7,24 @@ import { watchCluster } from '../cluster/watch.ts';
 import { CannotStart } from './cannot-start.ts';
 import { keepAlive } from './keep-alive.ts';
 import { dataFolder } from './places.ts';
+import { sayHowToReach } from './say-reach.ts';
 import { lockPath, releaseLock, runningServer, takeLock } from './server-lock.ts';
 
 interface StartOptions {
   port: number;
   /** Start without the demo. */
   empty: boolean;
+  /** Serve the local network. */
+  lan: boolean;
+  /** Serve a proxy on this machine, under the name that it has. */
+  proxyName: string | undefined;
 }
 
 type Undo = (() => Promise<unknown>)[];
 
 /** Brings database and server up, each in a process of its own, and keeps them up until it is asked to stop. */
-export async function start({ port, empty }: StartOptions): Promise<void> {
+export async function start(options: StartOptions): Promise<void> {
+  const { port } = options;
   const dataDir = dataFolder();
   const running = await runningServer(dataDir);
   if (running && running.port === 0)
@@ -41,7 +47,7 @@ export async function start({ port, empty }: StartOptions): Promise<void> {
   }
 
   const undo: Undo = [() => releaseLock(dataDir)];
-  const starting = bringUp(port, empty, dataDir, undo);
+  const starting = bringUp(options, dataDir, undo);
   let stopping: Promise<void> | undefined;
   const stop = () => {
     stopping ??= stopAll(starting, undo);
@@ -72,12 +78,20 @@ async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
 }
 
 /** Database, then server; each thing that must be undone later is noted in `undo`. */
-async function bringUp(port: number, empty: boolean, dataDir: string, undo: Undo): Promise<void> {
+async function bringUp(options: StartOptions, dataDir: string, undo: Undo): Promise<void> {
+  const { port, empty, lan, proxyName } = options;
   const isOwn = !process.env.DATABASE_URL;
   if (isOwn) await finishRestore(dataDir);
   const cluster = isOwn ? await openCluster(dataDir) : undefined;
   if (cluster) undo.push(cluster.stop);
-  const server = keepAlive('server', ['serve', '--port', String(port), ...(empty ? ['--empty'] : [])]);
+  const server = keepAlive('server', [
+    'serve',
+    '--port',
+    String(port),
+    ...(empty ? ['--empty'] : []),
+    ...(lan ? ['--lan'] : []),
+    ...(proxyName === undefined ? [] : ['--behind-proxy', proxyName]),
+  ]);
   undo.push(server.stop);
   // What kept it from starting it has said itself.
   await server.ready.catch(() => {
@@ -85,7 +99,10 @@ async function bringUp(port: number, empty: boolean, dataDir: string, undo: Undo
   });
   if (cluster) undo.push(watchCluster(dataDir, cluster.url, server.again));
   console.log(`Data: ${isOwn ? dataDir : 'the server named by DATABASE_URL'}`);
-  console.log(`Early Lantern is lit at http://127.0.0.1:${port}  (Ctrl-C puts it out)`);
+  const scheme = lan ? 'https' : 'http';
+  console.log(`Early Lantern is lit at ${scheme}://127.0.0.1:${port}  (Ctrl-C puts it out)`);
+  if (lan) await sayHowToReach(port);
+  if (proxyName !== undefined) console.log(`It answers to https://${proxyName} by a proxy on this machine.`);
 }
 
 /** Where a start was killed its server goes down a moment later: the port is waited for. */

@@ -1,5 +1,5 @@
 import type { Account, AccountRow, Handed } from '@early-lantern/contract';
-import { and, asc, count, eq, gt, isNull, max, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, isNotNull, isNull, max, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
 import { accounts, sessions } from '../db/schema.ts';
@@ -9,13 +9,30 @@ import { hashSecret, newToken, tokenHash } from './secrets.ts';
 export type StoredAccount = typeof accounts.$inferSelect;
 
 const live = isNull(accounts.deletedAt);
+export const FIRST_OWNER = 'owner';
 const DAY_MS = 86_400_000;
 /** An invitation that nobody uses ends after so long. */
 const INVITED_DAYS = 7;
 
-/** Whether anybody has to sign in: nobody does before there is an account. */
-export async function hasAccounts(db: Queries): Promise<boolean> {
-  return (await db.select({ id: accounts.id }).from(accounts).where(live).limit(1)).length > 0;
+/** Whether anybody has to sign in: nobody does, at this very machine, before somebody can. */
+export async function somebodyHasPassword(db: Queries): Promise<boolean> {
+  const can = and(live, isNotNull(accounts.passwordHash));
+  return (await db.select({ id: accounts.id }).from(accounts).where(can).limit(1)).length > 0;
+}
+
+/** The account of whoever sets the first password. */
+export async function putFirstOwner(db: Queries, data: Account): Promise<void> {
+  await db
+    .insert(accounts)
+    .values({ id: data.id, data })
+    .onConflictDoUpdate({ target: accounts.id, set: { data } });
+}
+
+/** The first owner, who has no password yet, by an invitation: for whoever started the product and reads what it prints. */
+export async function inviteFirstOwner(db: Queries, name: string): Promise<Handed> {
+  const data: Account = { id: FIRST_OWNER, name, role: 'owner' };
+  await db.insert(accounts).values({ id: data.id, data }).onConflictDoNothing();
+  return invite(db, data.id);
 }
 
 /** Everybody who may come in, with where they are signed in. */

@@ -5,7 +5,7 @@ import type { Database } from '../db/database.ts';
 import type { EventHub } from '../events/hub.ts';
 import { sendProblem } from '../http/problem.ts';
 import type { Server } from '../http/types.ts';
-import { hasAccounts } from './accounts.ts';
+import { somebodyHasPassword } from './accounts.ts';
 import { SESSION_COOKIE } from './cookies.ts';
 import { principalOf } from './sessions.ts';
 import { type Principal, whoAsks } from './who.ts';
@@ -61,7 +61,7 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
 
   /** Once there is an account there is one until somebody restores a backup, which ends this process. */
   const isOpenHouse = (): Promise<boolean> => {
-    isOpen ??= mustSignIn ? Promise.resolve(false) : hasAccounts(db).then((some) => !some);
+    isOpen ??= mustSignIn ? Promise.resolve(false) : somebodyHasPassword(db).then((some) => !some);
     isOpen.catch(() => {
       isOpen = undefined;
     });

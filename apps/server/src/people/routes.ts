@@ -29,14 +29,16 @@ import {
   accountsWithPin,
   addAccount,
   endSessions,
+  FIRST_OWNER,
   getAccount,
-  hasAccounts,
   invite,
   invitedBy,
   listAccounts,
+  putFirstOwner,
   removeAccount,
   setPassword,
   setPin,
+  somebodyHasPassword,
   updateAccount,
 } from './accounts.ts';
 import { dropSession, keepPhone, keepSession, PHONE_COOKIE } from './cookies.ts';
@@ -110,11 +112,11 @@ export async function peopleRoutes(server: Server, { db }: RouteOptions): Promis
     },
     async (request, reply) => {
       const { name, password } = request.body;
-      const account: Account = { id: 'owner', name: name.trim(), role: 'owner' };
+      const account: Account = { id: FIRST_OWNER, name: name.trim(), role: 'owner' };
       await changeHouse(db, async (tx) => {
-        if (await hasAccounts(tx))
+        if (await somebodyHasPassword(tx))
           throw new ProblemError('already-there', 'There is an owner already. Sign in.');
-        await addAccount(tx, account);
+        await putFirstOwner(tx, account);
         await setPassword(tx, account.id, password);
       });
       return letIn(request, reply, account, null);
