@@ -151,7 +151,7 @@ export async function buildApp({
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   await server.register(trustRoute(authorityPath), { prefix: '/api' });
-  server.get('/api/problems', { config: { right: 'anyone' }, schema: { hide: true } }, () => problems);
+  server.get('/api/problems', { config: { right: 'unasked' }, schema: { hide: true } }, () => problems);
   for (const routes of [
     workshopRoutes,
     crewRoutes,

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { backUp, restore } from './backups.ts';
 import { CannotStart } from './cannot-start.ts';
+import { linkForOwner } from './owner.ts';
 import { serve } from './serve.ts';
 import { start } from './start.ts';
 import { stop } from './stop.ts';
@@ -20,6 +21,7 @@ async function main(): Promise<void> {
   });
   if (positionals[0] === 'stop') return stop();
   if (positionals[0] === 'backup') return backUp(values.to);
+  if (positionals[0] === 'owner') return linkForOwner();
   if (positionals[0] === 'restore') return restore(positionals[1]);
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65_535) {

@@ -12,7 +12,7 @@ export async function healthRoutes(server: Server, { db }: RouteOptions): Promis
   let last: { at: number; health: Promise<Health> } | undefined;
   server.get(
     '/health',
-    { config: { right: 'anyone' }, schema: { tags: ['health'], response: { 200: Health, 503: Health } } },
+    { config: { right: 'unasked' }, schema: { tags: ['health'], response: { 200: Health, 503: Health } } },
     async (_, reply) => {
       if (!last || performance.now() - last.at > FRESH_MS) last = { at: performance.now(), health: look(db) };
       const health = await last.health;

@@ -57,7 +57,7 @@ export async function jobFileRoutes(server: Server, { db }: RouteOptions): Promi
 /** The published schema stands outside the versioned API: the format has a version of its own. */
 export async function jobSchemaRoute(server: Server): Promise<void> {
   const schema = jobFileJsonSchema();
-  server.get('/schema/job.json', { config: { right: 'anyone' }, schema: { hide: true } }, (_, reply) =>
+  server.get('/schema/job.json', { config: { right: 'unasked' }, schema: { hide: true } }, (_, reply) =>
     reply
       .type('application/schema+json')
       .serializer((payload) => JSON.stringify(payload))

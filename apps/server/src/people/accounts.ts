@@ -180,6 +180,16 @@ export async function invite(db: Queries, id: string): Promise<Handed> {
   return { token, until: invitedUntil.toISOString() };
 }
 
+/** The owners, those with a password first. */
+export async function owners(db: Queries): Promise<Account[]> {
+  const rows = await db
+    .select({ data: accounts.data })
+    .from(accounts)
+    .where(and(live, sql`${accounts.data}->>'role' = 'owner'`))
+    .orderBy(sql`${accounts.passwordHash} is null`, asc(accounts.id));
+  return rows.map(({ data }) => data);
+}
+
 /** Whom a link invites. @throws ProblemError where it has ended, or was used */
 export async function invitedBy(db: Queries, token: string): Promise<StoredAccount> {
   const [row] = await db

@@ -12,8 +12,11 @@ import { type Principal, whoAsks } from './who.ts';
 
 declare module 'fastify' {
   interface FastifyContextConfig {
-    /** Who may ask for it: those who have this right, or anyone, signed in or not. A route of the API without one is not started. */
-    right?: Right | 'anyone';
+    /**
+     * Who may ask for it: those who have this right; anyone, signed in or not; or `unasked`, where it does not even matter who it
+     * is. With a route of the API that does not say it nothing starts.
+     */
+    right?: Right | 'anyone' | 'unasked';
   }
   interface FastifyInstance {
     /** Who may come in has changed: what is known of it is read again. Other servers hear of it from the database. */
@@ -50,7 +53,9 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
     ttl: BELIEVED_MS,
   });
   let isOpen: Promise<boolean> | undefined;
+  let times = 0;
   const forget = () => {
+    times += 1;
     known.clear();
     isOpen = undefined;
   };
@@ -71,9 +76,11 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
   const find = async (request: FastifyRequest): Promise<Principal | undefined> => {
     const token = request.cookies[SESSION_COOKIE];
     if (token) {
+      const then = times;
       const before = known.get(token);
       const { principal } = before ?? { principal: await principalOf(db, token) };
-      if (!before) known.set(token, { principal });
+      // What was read before somebody's access changed is not kept after it.
+      if (!before && then === times) known.set(token, { principal });
       if (principal) return principal;
     }
     return (await isOpenHouse()) ? ownerHere : undefined;
@@ -84,7 +91,7 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
   server.addHook('onRoute', requireRight);
   server.addHook('onRequest', async (request, reply) => {
     const { right } = request.routeOptions.config;
-    if (right === undefined) return;
+    if (right === undefined || right === 'unasked') return;
     request.principal = await find(request);
     if (right !== 'anyone' && !isAllowed(request, reply, right)) return reply;
   });

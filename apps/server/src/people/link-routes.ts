@@ -111,7 +111,7 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.post(
     '/shared',
     {
-      config: { right: 'anyone', ...limited },
+      config: { right: 'unasked', ...limited },
       schema: {
         tags,
         summary: 'The job of a link',
@@ -125,7 +125,7 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
   server.post(
     '/shared/sign-off',
     {
-      config: { right: 'anyone', ...limited },
+      config: { right: 'unasked', ...limited },
       schema: {
         tags,
         summary: 'Signs the job off, once for each link',

@@ -5,6 +5,7 @@ import { Box, Button, IconButton, Tooltip } from '@mui/material';
 import { Link, useLocation } from 'react-router';
 import { helpFor } from '../help/help-for.ts';
 import { AccountMenu } from '../people/AccountMenu.tsx';
+import { useMe } from '../people/me.ts';
 import { usePalette } from './palette.tsx';
 import { useFrameCommands } from './use-frame-commands.ts';
 
@@ -12,6 +13,8 @@ import { useFrameCommands } from './use-frame-commands.ts';
 export function FrameTools() {
   const palette = usePalette();
   const { pathname } = useLocation();
+  const me = useMe().data;
+  const isSignedIn = me?.account !== null && me?.isOpen === false;
   const { units, otherUnits, isDark, turnUnits, turnMode } = useFrameCommands();
   return (
     <>
@@ -56,9 +59,14 @@ export function FrameTools() {
           <HelpIcon />
         </IconButton>
       </Tooltip>
-      <AccountMenu />
+      <AccountMenu isDark={isDark} onTurnMode={turnMode} />
       <Tooltip title={isDark ? 'Light page' : 'Dark page'}>
-        <IconButton onClick={turnMode} aria-label={isDark ? 'Light page' : 'Dark page'}>
+        <IconButton
+          onClick={turnMode}
+          aria-label={isDark ? 'Light page' : 'Dark page'}
+          // On a phone there is no room for both: then it stands in the menu.
+          sx={{ display: { xs: isSignedIn ? 'none' : 'inline-flex', sm: 'inline-flex' } }}
+        >
           {isDark ? <LightIcon /> : <DarkIcon />}
         </IconButton>
       </Tooltip>

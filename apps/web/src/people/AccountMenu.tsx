@@ -8,7 +8,7 @@ import { PasswordDialog } from './PasswordDialog.tsx';
 import { roleWords } from './role-words.ts';
 
 /** Who is signed in, and the way out. Nothing while nobody has to sign in. */
-export function AccountMenu() {
+export function AccountMenu({ isDark, onTurnMode }: { isDark: boolean; onTurnMode: () => void }) {
   const me = useMe().data;
   const notify = useNotice();
   const [anchor, setAnchor] = useState<HTMLElement>();
@@ -36,6 +36,9 @@ export function AccountMenu() {
         <ListSubheader>
           {name}, {roleWords[role].name.toLowerCase()}
         </ListSubheader>
+        <MenuItem sx={{ display: { sm: 'none' } }} onClick={onTurnMode}>
+          {isDark ? 'Light page' : 'Dark page'}
+        </MenuItem>
         <MenuItem onClick={() => void leave('/sign-out')}>Sign out</MenuItem>
         <MenuItem onClick={() => void leave('/sign-out/everywhere')}>Sign out on all devices</MenuItem>
         <MenuItem
