@@ -4,6 +4,7 @@ import { planJob } from '@early-lantern/core';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import { sql } from 'drizzle-orm';
+import { plainError } from './http/logging.ts';
 import { demoJob, type TestServer, testServer } from './test/server.ts';
 
 let server: TestServer;
@@ -209,4 +210,22 @@ test('a fault of the program is told by its code and an id, and nothing of its i
   } finally {
     await db.execute(sql`alter table pack_ticks_away rename to pack_ticks`);
   }
+});
+
+test('the log tells what broke by its request, and neither values of queries nor what the database quotes of them', async () => {
+  const error = Object.assign(
+    new Error('Failed query: update jobs set data = $1\nparams: {"notes":"gate code 4040"}'),
+    {
+      cause: Object.assign(new Error('invalid input syntax for type integer: "4040"'), {
+        code: '22P02',
+        detail: 'Key (notes)=(4040) is wrong.',
+      }),
+    },
+  );
+  const logged = plainError(error);
+  expect(logged).toMatchObject({
+    message: 'Failed query',
+    cause: { code: '22P02', message: 'invalid input syntax for type integer: …' },
+  });
+  expect(JSON.stringify(logged)).not.toContain('4040');
 });

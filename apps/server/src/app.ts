@@ -9,7 +9,7 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import fastify from 'fastify';
+import fastify, { type FastifyServerOptions } from 'fastify';
 import { jsonSchemaTransform, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { type BackupKeeper, noBackups } from './backup/daily.ts';
 import { backupRoutes } from './backup/routes.ts';
@@ -18,6 +18,7 @@ import type { Database } from './db/database.ts';
 import { type EventHub, noEvents } from './events/hub.ts';
 import { eventRoutes } from './events/routes.ts';
 import { healthRoutes } from './health/routes.ts';
+import { noteRequests } from './http/logging.ts';
 import { ownNamesOnly } from './http/own-names.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
 import { answerError, ProblemError, sendProblem } from './http/problem.ts';
@@ -67,7 +68,8 @@ interface AppOptions {
   authorityPath?: string | undefined;
   /** Tells what is changed; where not said, nothing is. */
   events?: EventHub;
-  logLevel?: 'silent' | 'warn' | 'info';
+  /** Where the log goes; nowhere where not said. */
+  logger?: FastifyServerOptions['logger'];
 }
 
 /** The page that describes the API carries the product's own name. */
@@ -88,12 +90,13 @@ export async function buildApp({
   judge,
   reach = loopback,
   authorityPath,
-  logLevel = 'warn',
+  logger = false,
 }: AppOptions): Promise<Server> {
   const server = fastify({
     ...(reach.tls ? { https: reach.tls } : {}),
     trustProxy: reach.trustsProxy ? 'loopback' : false,
-    logger: logLevel === 'silent' ? false : { level: logLevel },
+    logger,
+    disableRequestLogging: true,
     genReqId: () => randomBytes(5).toString('hex'),
     bodyLimit: LARGEST_BODY,
     forceCloseConnections: 'idle',
@@ -123,6 +126,7 @@ export async function buildApp({
     errorResponseBuilder: () =>
       new ProblemError('too-many-tries', 'Too many tries. Wait a minute, then try again.'),
   });
+  noteRequests(server);
   cutUnused(server);
   guard(server, { db, events, mustSignIn: reach.mustSignIn });
   keepMoneyBack(server);

@@ -12,6 +12,9 @@ export const demoFolder = fromDist('../../../demo/jobs');
 /** Where backups are written: beside the database, or where the owner says, best on another disk. */
 export const backupFolder = (): string => process.env.EARLY_LANTERN_BACKUPS ?? join(dataFolder(), 'backups');
 
+/** Where the server's log lies. */
+export const logFolder = (): string => join(dataFolder(), 'logs');
+
 /** Where the database lives: outside the source tree, reachable by the account PostgreSQL runs under. */
 export function dataFolder(): string {
   const own = process.env.EARLY_LANTERN_DATA;

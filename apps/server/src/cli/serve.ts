@@ -6,6 +6,7 @@ import { connect, type Database, migrateDatabase } from '../db/database.ts';
 import { alone, changeHouse } from '../db/locks.ts';
 import { crewRows } from '../db/rows.ts';
 import { listenTo } from '../events/hub.ts';
+import { logFiles } from '../http/logging.ts';
 import type { Server } from '../http/types.ts';
 import { emptyBin } from '../jobs/store.ts';
 import { inviteFirstOwner, somebodyHasPassword } from '../people/accounts.ts';
@@ -18,7 +19,7 @@ import { workPools } from '../threads/pools.ts';
 import { findSettings } from '../workshop/store.ts';
 import { CannotStart } from './cannot-start.ts';
 import { reportTo } from './keep-alive.ts';
-import { backupFolder, dataFolder, demoFolder, migrationsFolder, webRoot } from './places.ts';
+import { backupFolder, dataFolder, demoFolder, logFolder, migrationsFolder, webRoot } from './places.ts';
 
 interface ServeOptions {
   port: number;
@@ -85,6 +86,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   const server = await buildApp({
     db,
     reach,
+    logger: logFiles(logFolder()),
     authorityPath: lan ? authorityPath(dataFolder()) : undefined,
     webRoot,
     plan: pools.plan,

@@ -1,7 +1,6 @@
 import { X509Certificate } from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
 
 export interface KeyPair {
   key: string;
@@ -29,6 +28,8 @@ export async function serverCertificate(
   addresses: readonly string[],
   now: Date,
 ): Promise<KeyPair> {
+  // Read only where the local network is served.
+  const { generate } = await import('selfsigned');
   const folder = folderOf(dataDir);
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const authority = await keptOr(

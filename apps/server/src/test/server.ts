@@ -27,7 +27,7 @@ export async function testServer() {
   url.pathname = `/${name}`;
   const { db, close } = connect(url.href);
   const events = listenTo(url.href);
-  const app = await buildApp({ db, events, logLevel: 'silent' });
+  const app = await buildApp({ db, events });
 
   /** Calls the API; the body comes back read. */
   const call = async (
