@@ -5,7 +5,7 @@ import { dirname, join, resolve } from 'node:path';
 import { promisify } from 'node:util';
 import type { CrewMember, JobRow, WorkshopRow } from '@early-lantern/contract';
 import { expect, test } from '@playwright/test';
-import { backAfter, killDatabase, killServer } from './support/kill.ts';
+import { backAfter, killDatabase, killServer, killWorker } from './support/kill.ts';
 import { anyPort, newDataDir, startStack } from './support/stack.ts';
 import { Writers } from './support/writers.ts';
 
@@ -61,10 +61,10 @@ test('a server killed in a burst of edits loses none it acknowledged, and the ne
   await second.stop();
 });
 
-test('server and database killed under writers are back by themselves within ten seconds; no edit that was acknowledged is lost', async () => {
+test('server, worker and database killed under writers are back by themselves within ten seconds; no edit that was acknowledged is lost', async () => {
   const stack = await startStack({ dataDir });
   const writers = new Writers(stack.url, ['meadow-finish', 'engine-shed-unveiled', 'glasshouse-night']);
-  for (const kill of [killServer, killDatabase]) {
+  for (const kill of [killServer, killWorker, killDatabase]) {
     await writers.acknowledged();
     const gone = await kill(stack);
     expect(gone).toBeGreaterThan(0);
@@ -72,6 +72,8 @@ test('server and database killed under writers are back by themselves within ten
   }
   await writers.acknowledged();
   expect(await writers.end()).toEqual([]);
+  // And it still plans: the worker is back too.
+  expect((await fetch(`${stack.url}/api/v1/jobs/glasshouse-night/plan`)).status).toBe(200);
   expect(stack.output()).toContain('The server went down (SIGKILL) and is started again.');
   expect(stack.output()).toContain('The database went down and is started again.');
   await stack.stop();

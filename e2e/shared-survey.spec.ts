@@ -92,9 +92,21 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
   await context.close();
 });
 
-test('a place is copied to begin from', async ({ page }) => {
+test('a place is copied to begin from, and is what it was once an earlier version is brought back', async ({
+  page,
+  request,
+}) => {
   await page.goto('/sites');
   await page.getByRole('button', { name: 'Copy Upper Meadow' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Upper Meadow, copy' })).toBeVisible();
   await expect(page.getByRole('tab', { name: 'Finish line' })).toBeVisible();
+  const path = `/api/v1${new URL(page.url()).pathname}`;
+  const { revision, data } = await (await request.get(path)).json();
+  await request.put(path, { data: { revision, data: { ...data, name: 'Renamed by mistake' } } });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Renamed by mistake');
+  await page.getByRole('button', { name: 'Earlier versions' }).click();
+  await page.getByRole('button', { name: /^Bring back Upper Meadow, copy/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Upper Meadow, copy');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Renamed by mistake');
 });

@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { chromium as browserType, expect, test } from '@playwright/test';
 import pg from 'pg';
 import { chromium } from './support/browser.ts';
-import { startStack } from './support/stack.ts';
+import { type Stack, startStack, startWorker } from './support/stack.ts';
 
-test('two servers start at once on one empty database: the demo comes once, each shows what the other saves, and one goes on alone', async ({
+test('two servers and a worker start at once on one empty database: the demo comes once, each shows what the other saves, and one goes on alone', async ({
   request,
 }) => {
   test.setTimeout(150_000);
@@ -17,7 +17,10 @@ test('two servers start at once on one empty database: the demo comes once, each
   await admin.query('create database shared');
   await admin.end();
   const databaseUrl = address('shared');
-  const [one, two] = await Promise.all([startStack({ databaseUrl }), startStack({ databaseUrl })]);
+  const [one, two] = await Promise.all(
+    [1, 2].map(() => startStack({ databaseUrl, withoutWorker: true })) as [Promise<Stack>, Promise<Stack>],
+  );
+  const worker = startWorker(databaseUrl);
   const browser = await browserType.launch(chromium);
   try {
     const names = async (url: string) => {
@@ -26,6 +29,10 @@ test('two servers start at once on one empty database: the demo comes once, each
     };
     expect(await names(one.url)).toEqual(await names(home.url));
     expect(await names(two.url)).toEqual(await names(home.url));
+
+    // What either of them asks for, the worker works out.
+    for (const { url } of [one, two])
+      expect((await request.get(`${url}/api/v1/jobs/glasshouse-night/plan`)).status()).toBe(200);
 
     const [here, there] = [await browser.newPage(), await browser.newPage()];
     await here.goto(`${one.url}/jobs/meadow-finish/brief`);
@@ -44,14 +51,14 @@ test('two servers start at once on one empty database: the demo comes once, each
     // On the first, what is typed meanwhile is kept and saved once it is back.
     await here.getByLabel('What it is').fill('Typed while it was gone');
     await expect(here.locator('[data-save]')).toContainText('kept on this device');
-    const again = await startStack({ databaseUrl, port: Number(new URL(one.url).port) });
+    const again = await startStack({ databaseUrl, withoutWorker: true, port: Number(new URL(one.url).port) });
     await expect(here.locator('[data-save]')).toHaveText('Saved', { timeout: 20_000 });
     await expect(there.getByLabel('What it is')).toHaveValue('Typed while it was gone', { timeout: 10_000 });
     await expect(here.getByLabel('Notes for the crew')).toHaveValue('Said on the second');
     await again.stop();
   } finally {
     await browser.close();
-    await Promise.all([one.stop(), two.stop()]);
+    await Promise.all([one.stop(), two.stop(), worker.stop()]);
     await home.stop();
   }
 });

@@ -1,15 +1,15 @@
 import { readFile } from 'node:fs/promises';
 import type { JobFile } from '@early-lantern/contract';
-import { backAfter, killDatabase, killServer } from '../e2e/support/kill.ts';
+import { backAfter, killDatabase, killServer, killWorker } from '../e2e/support/kill.ts';
 import { newDataDir, startStack } from '../e2e/support/stack.ts';
 import { Writers } from '../e2e/support/writers.ts';
 
 const WRITERS = 20;
 const MOST_MS = 10_000;
-const KILLS = [killServer, killDatabase];
+const KILLS = [killServer, killWorker, killDatabase];
 
 /**
- * Kills the product's processes in turn, again and again, while twenty writers save as fast as they are answered: no edit that was
+ * Kills the product's processes (server, worker, database) in turn, again and again, while twenty writers save as fast as they are answered: no edit that was
  * acknowledged may be lost, and everything must be back by itself within ten seconds.
  */
 async function endure(rounds: number): Promise<void> {

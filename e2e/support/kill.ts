@@ -21,6 +21,9 @@ async function childrenOf(parent: number): Promise<{ pid: number; command: strin
 /** `kill -9` of the process that serves. @returns its number */
 export const killServer = (stack: Stack) => killChild(stack, ' serve ');
 
+/** `kill -9` of the process that works things out. @returns its number */
+export const killWorker = (stack: Stack) => killChild(stack, ' do-work');
+
 async function killChild({ server }: Stack, word: string): Promise<number> {
   const [child] = (await childrenOf(server.pid as number)).filter(({ command }) => command.includes(word));
   if (!child) throw new Error(`No process of "${word.trim()}" runs.`);

@@ -28,6 +28,8 @@ interface StackOptions {
   port?: number;
   /** Serves the local network over TLS, with a certificate of its own. */
   lan?: boolean;
+  /** Leaves the working out to workers that are started elsewhere. */
+  withoutWorker?: boolean;
   /** A database somewhere else, in place of one of its own. */
   databaseUrl?: string;
 }
@@ -64,6 +66,7 @@ export async function startStack(options: StackOptions = {}): Promise<Stack> {
     String(port),
     ...(options.empty ? ['--empty'] : []),
     ...(options.lan ? ['--lan'] : []),
+    ...(options.withoutWorker ? ['--without-worker'] : []),
   ];
   const server = spawn(process.execPath, args, {
     env: {
@@ -109,4 +112,19 @@ async function answers(url: string): Promise<boolean> {
     (reply) => reply.ok,
     () => false,
   );
+}
+
+/** A worker alone, for servers that share a database. */
+export function startWorker(databaseUrl: string): { stop: () => Promise<void> } {
+  const worker = spawn(process.execPath, [PROGRAM, 'work'], {
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+    stdio: 'ignore',
+  });
+  const ended = new Promise<void>((done) => worker.once('exit', () => done()));
+  return {
+    stop: async () => {
+      worker.kill('SIGTERM');
+      await ended;
+    },
+  };
 }

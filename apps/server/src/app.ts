@@ -9,7 +9,7 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import fastify, { type FastifyServerOptions } from 'fastify';
+import fastify, { type FastifyServerOptions, LogController } from 'fastify';
 import { jsonSchemaTransform, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { type BackupKeeper, noBackups } from './backup/daily.ts';
 import { backupRoutes } from './backup/routes.ts';
@@ -96,7 +96,7 @@ export async function buildApp({
     ...(reach.tls ? { https: reach.tls } : {}),
     trustProxy: reach.trustsProxy ? 'loopback' : false,
     logger,
-    disableRequestLogging: true,
+    logController: new LogController({ disableRequestLogging: true }),
     genReqId: () => randomBytes(5).toString('hex'),
     bodyLimit: LARGEST_BODY,
     forceCloseConnections: 'idle',

@@ -2,14 +2,16 @@ import { z } from 'zod';
 import { JobHead } from './job.ts';
 import { Piece } from './piece/index.ts';
 import { Id } from './scalars.ts';
+import { Site } from './site.ts';
+import { CrewMember, WorkshopSettings } from './workshop.ts';
 
-/** What a job's own row or one of its pieces was, before somebody changed or deleted it. */
+/** What a row was before somebody changed or deleted it: of a job or one of its pieces, a place, a person, the workshop. */
 export const Version = z.strictObject({
   id: z.int(),
   /** When it stopped being so. */
   at: z.iso.datetime({ offset: true }),
-  what: z.enum(['job', 'piece']),
-  /** The piece's, or the job's. */
+  what: z.enum(['job', 'piece', 'site', 'crew', 'workshop']),
+  /** Of the row itself. */
   rowId: Id,
   name: z.string(),
   isDeleted: z.boolean(),
@@ -18,5 +20,8 @@ export const Version = z.strictObject({
 });
 export type Version = z.infer<typeof Version>;
 
-export const WholeVersion = z.strictObject({ ...Version.shape, data: z.union([JobHead, Piece]) });
+export const WholeVersion = z.strictObject({
+  ...Version.shape,
+  data: z.union([JobHead, Piece, Site, CrewMember, WorkshopSettings]),
+});
 export type WholeVersion = z.infer<typeof WholeVersion>;

@@ -3,8 +3,9 @@ import { backUp, restore } from './backups.ts';
 import { CannotStart } from './cannot-start.ts';
 import { linkForOwner } from './owner.ts';
 import { serve } from './serve.ts';
-import { start } from './start.ts';
+import { start, startWorker } from './start.ts';
 import { stop } from './stop.ts';
+import { work } from './work.ts';
 
 const DEFAULT_PORT = 4310;
 
@@ -15,12 +16,15 @@ async function main(): Promise<void> {
       port: { type: 'string' },
       empty: { type: 'boolean', default: false },
       lan: { type: 'boolean', default: false },
+      'without-worker': { type: 'boolean', default: false },
       'behind-proxy': { type: 'string' },
       to: { type: 'string' },
     },
   });
   if (positionals[0] === 'stop') return stop();
   if (positionals[0] === 'backup') return backUp(values.to);
+  if (positionals[0] === 'do-work') return work();
+  if (positionals[0] === 'work') return startWorker();
   if (positionals[0] === 'owner') return linkForOwner();
   if (positionals[0] === 'restore') return restore(positionals[1]);
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
@@ -34,7 +38,13 @@ async function main(): Promise<void> {
     );
   if (proxyName !== undefined && !/^[a-z0-9.-]+$/i.test(proxyName))
     throw new CannotStart(`"${proxyName}" is not a host name, like lantern.example.org.`);
-  const options = { port, empty: values.empty, lan: values.lan, proxyName };
+  const options = {
+    port,
+    empty: values.empty,
+    lan: values.lan,
+    proxyName,
+    hasWorker: !values['without-worker'],
+  };
   return positionals[0] === 'serve' ? serve(options) : start(options);
 }
 

@@ -10,12 +10,14 @@ import { logFiles } from '../http/logging.ts';
 import type { Server } from '../http/types.ts';
 import { emptyBin } from '../jobs/store.ts';
 import { inviteFirstOwner, somebodyHasPassword } from '../people/accounts.ts';
+import { workQueue } from '../queue/ask.ts';
+import { migrateQueue } from '../queue/worker.ts';
 import { authorityPath } from '../reach/certificate.ts';
 import { behindProxy, localNetwork, loopback, type Reach } from '../reach/reach.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addFirstWorkshop } from '../setup/first-workshop.ts';
 import { warmNeeds } from '../stock/needs-store.ts';
-import { workPools } from '../threads/pools.ts';
+import { sheetThread } from '../threads/pools.ts';
 import { findSettings } from '../workshop/store.ts';
 import { CannotStart } from './cannot-start.ts';
 import { reportTo } from './keep-alive.ts';
@@ -73,13 +75,15 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   // Of several that start on one database one makes it ready; the others wait, and find it so.
   await alone(url, async () => {
     await migrateDatabase(db, migrationsFolder);
+    await migrateQueue(url);
     await fillEmpty(db, empty);
     await changeHouse(db, emptyBin);
   });
-  const pools = workPools();
-  undo.push(() => withPatience(pools.close()));
+  const sheets = sheetThread();
+  undo.push(() => withPatience(sheets.close()));
   const events = listenTo(url);
   undo.push(() => withPatience(events.close()));
+  const queue = workQueue(db, events);
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
   const reach = lan ? await localNetwork(dataFolder()) : proxyName ? behindProxy(proxyName) : loopback;
@@ -89,9 +93,9 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
     logger: logFiles(logFolder()),
     authorityPath: lan ? authorityPath(dataFolder()) : undefined,
     webRoot,
-    plan: pools.plan,
-    readTable: pools.readTable,
-    judge: pools.judge,
+    plan: (file, signal) => queue.ask('plan', file, { priority: AT_ONCE, signal }),
+    readTable: sheets.readTable,
+    judge: (file) => queue.ask('lamps', file, { priority: later() }),
     backups,
     events,
   });
@@ -104,6 +108,11 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   // So that whoever looks at the shelf first need not wait for what all jobs take.
   void warmNeeds(db);
 }
+
+/** Somebody looks at it and waits. */
+const AT_ONCE = 0;
+/** Behind a list, and whoever asks last looks at it now: the lower the later it was asked for, above 0 until 2083. */
+const later = () => 2_000_000_000 - Math.floor((Date.now() - Date.UTC(2020, 0, 1)) / 1000);
 
 /** What is under way may end; then it is cut off: a stop has to come to its end, and the database after it. */
 const PATIENCE_MS = 8000;

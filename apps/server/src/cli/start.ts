@@ -18,6 +18,8 @@ interface StartOptions {
   lan: boolean;
   /** Serve a proxy on this machine, under the name that it has. */
   proxyName: string | undefined;
+  /** Works out what it asks for itself; else workers do that are started elsewhere. */
+  hasWorker: boolean;
 }
 
 type Undo = (() => Promise<unknown>)[];
@@ -79,7 +81,7 @@ async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
 
 /** Database, then server; each thing that must be undone later is noted in `undo`. */
 async function bringUp(options: StartOptions, dataDir: string, undo: Undo): Promise<void> {
-  const { port, empty, lan, proxyName } = options;
+  const { port, empty, lan, proxyName, hasWorker } = options;
   const isOwn = !process.env.DATABASE_URL;
   if (isOwn) await finishRestore(dataDir);
   const cluster = isOwn ? await openCluster(dataDir) : undefined;
@@ -97,12 +99,34 @@ async function bringUp(options: StartOptions, dataDir: string, undo: Undo): Prom
   await server.ready.catch(() => {
     throw new CannotStart('Early Lantern did not start.');
   });
-  if (cluster) undo.push(watchCluster(dataDir, cluster.url, server.again));
+  const worker = hasWorker ? keepAlive('worker', ['do-work']) : undefined;
+  if (worker) undo.push(worker.stop);
+  await worker?.ready.catch(() => {
+    throw new CannotStart('The worker did not start.');
+  });
+  const moved = () => {
+    server.again();
+    worker?.again();
+  };
+  if (cluster) undo.push(watchCluster(dataDir, cluster.url, moved));
   console.log(`Data: ${isOwn ? dataDir : 'the server named by DATABASE_URL'}`);
   const scheme = lan ? 'https' : 'http';
   console.log(`Early Lantern is lit at ${scheme}://127.0.0.1:${port}  (Ctrl-C puts it out)`);
   if (lan) await sayHowToReach(port);
   if (proxyName !== undefined) console.log(`It answers to https://${proxyName} by a proxy on this machine.`);
+}
+
+/** A worker alone, for servers elsewhere that share its database: kept up until it is asked to stop. */
+export async function startWorker(): Promise<void> {
+  if (!process.env.DATABASE_URL)
+    throw new CannotStart('Say which database: DATABASE_URL=postgres://… ./lantern work');
+  const worker = keepAlive('worker', ['do-work']);
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.on(signal, () => void worker.stop().then(() => process.exit(0)));
+  await worker.ready.catch(() => {
+    throw new CannotStart('The worker did not start.');
+  });
+  console.log('A worker waits for work  (Ctrl-C ends it)');
 }
 
 /** Where a start was killed its server goes down a moment later: the port is waited for. */

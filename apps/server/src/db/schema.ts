@@ -6,8 +6,11 @@ import type {
   MovementKind,
   Photo,
   Piece,
+  ProblemCode,
   Site,
   ToldLamps,
+  Version,
+  WholeVersion,
   WorkshopSettings,
 } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
@@ -23,6 +26,13 @@ import {
   text,
   timestamp,
 } from 'drizzle-orm/pg-core';
+
+/** Why a piece of work did not come to its end. */
+export interface WorkFailure {
+  /** Where whoever asked is answered with a problem of that code. */
+  code: ProblemCode | null;
+  detail: string;
+}
 
 /** What every stored row has besides its data: a revision that counts its changes, and when it last changed. */
 const revisioned = {
@@ -116,14 +126,15 @@ export const versions = pgTable(
     id: integer().primaryKey().generatedAlwaysAsIdentity(),
     /** When it stopped being so. */
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
-    what: text().$type<'job' | 'piece'>().notNull(),
+    what: text().$type<Version['what']>().notNull(),
+    /** Empty for what belongs to no job. */
     jobId: text('job_id').notNull(),
-    /** The job's or the piece's. */
+    /** Of the row itself. */
     rowId: text('row_id').notNull(),
     isDeleted: boolean('is_deleted').notNull(),
     /** Who changed it then; null where nobody had to sign in, or a program did. */
     by: text(),
-    data: jsonb().$type<JobHead | Piece>().notNull(),
+    data: jsonb().$type<WholeVersion['data']>().notNull(),
   },
   (table) => [
     index('versions_by_job').on(table.jobId, table.at),
@@ -190,6 +201,28 @@ export const jobLinks = pgTable(
   },
   (table) => [index('job_links_by_job').on(table.jobId)],
 );
+
+/** What is to be worked out by a worker, and what came of it. */
+export const workItems = pgTable(
+  'work_items',
+  {
+    /** What kind of work, and a checksum of what goes into it: the same is worked out once, whichever server asks. */
+    key: text().primaryKey(),
+    /** JSON, as text: nobody looks into it here. */
+    input: text().notNull(),
+    result: text(),
+    failure: jsonb().$type<WorkFailure>(),
+    askedAt: timestamp('asked_at', { withTimezone: true }).notNull().defaultNow(),
+    doneAt: timestamp('done_at', { withTimezone: true }),
+  },
+  (table) => [index('work_items_by_done').on(table.doneAt)],
+);
+
+/** Hands of worker processes, and when each was heard of last: what a dead one had begun is given to another. */
+export const workHands = pgTable('work_hands', {
+  id: text().primaryKey(),
+  seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
+});
 
 /** One row that is written to see whether writing works. */
 export const pulse = pgTable('pulse', {

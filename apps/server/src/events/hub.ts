@@ -6,13 +6,20 @@ import pg from 'pg';
 export interface EventHub {
   /** @returns ends it */
   subscribe(listener: (change: Changed) => void): () => void;
+  /** What is told of work, in the queue's own words; empty after a connection broke. @returns ends it */
+  onWork(listener: (word: string) => void): () => void;
   close(): Promise<void>;
 }
 
 /** Where nobody listens to the database nothing is ever told. */
-export const noEvents: EventHub = { subscribe: () => () => {}, close: async () => {} };
+export const noEvents: EventHub = {
+  subscribe: () => () => {},
+  onWork: () => () => {},
+  close: async () => {},
+};
 
 const CHANNEL = 'early_lantern';
+export const WORK_CHANNEL = 'early_lantern_work';
 /** Waits between tries to listen again, ms. */
 const FIRST_WAIT_MS = 100;
 const LONGEST_WAIT_MS = 3_000;
@@ -25,6 +32,10 @@ const ANYTHING: Changed = { what: 'anything', id: '' };
  */
 export function listenTo(url: string): EventHub {
   const listeners = new Set<(change: Changed) => void>();
+  const workers = new Set<(word: string) => void>();
+  const tellWork = (word: string) => {
+    for (const worker of workers) worker(word);
+  };
   const tell = (change: Changed) => {
     for (const listener of listeners) listener(change);
   };
@@ -39,18 +50,23 @@ export function listenTo(url: string): EventHub {
       own.once('end', () => done());
       own.on('error', () => done());
     });
-    own.on('notification', ({ payload = '' }) => {
+    own.on('notification', ({ channel, payload = '' }) => {
+      if (channel === WORK_CHANNEL) return tellWork(payload);
       const change = Changed.safeParse(asJson(payload));
       if (change.success) tell(change.data);
     });
     try {
       await own.connect();
       await own.query(`listen ${CHANNEL}`);
+      await own.query(`listen ${WORK_CHANNEL}`);
     } catch {
       await own.end().catch(() => undefined);
       return false;
     }
-    if (isAgain) tell(ANYTHING);
+    if (isAgain) {
+      tell(ANYTHING);
+      tellWork('');
+    }
     await broken;
     await own.end().catch(() => undefined);
     return true;
@@ -69,6 +85,10 @@ export function listenTo(url: string): EventHub {
     subscribe(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);
+    },
+    onWork(listener) {
+      workers.add(listener);
+      return () => workers.delete(listener);
     },
     async close() {
       closing.abort();

@@ -1,8 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { JobFile, Plan, ToldLamps } from '@early-lantern/contract';
-import type { Judging } from '../lamps/keeper.ts';
-import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
 import type { ReadTable, TableFile } from '../sheets/read-table.ts';
 import { threadPool } from './thread-pool.ts';
@@ -15,15 +13,8 @@ const MOST_MIB = 1024;
 
 const beside = (name: string) => fileURLToPath(new URL(`./${name}`, import.meta.url));
 
-interface WorkPools {
-  plan: Planning;
-  judge: Judging;
-  readTable: TableReader;
-  close: () => Promise<unknown>;
-}
-
-/** The server's threads: one for every core but one to plan, one for the lamps of lists, one to read sheets. Their files are built beside the server's. */
-export function workPools(): WorkPools {
+/** A worker's threads: one for every core but one to plan, one for the lamps of lists. Their files are built beside the program's. */
+export function workThreads() {
   const plans = threadPool<JobFile, Plan>({
     filename: beside('plan-worker.js'),
     what: 'This plan',
@@ -39,6 +30,15 @@ export function workPools(): WorkPools {
     budgetMs: PLAN_BUDGET_MS,
     mostMib: MOST_MIB,
   });
+  return {
+    plan: plans.run,
+    judge: lamps.run,
+    close: () => Promise.all([plans.close(), lamps.close()]),
+  };
+}
+
+/** The server's: one to read sheets. */
+export function sheetThread(): { readTable: TableReader; close: () => Promise<void> } {
   const sheets = threadPool<TableFile, ReadTable>({
     filename: beside('table-worker.js'),
     what: 'Reading this sheet',
@@ -46,10 +46,5 @@ export function workPools(): WorkPools {
     budgetMs: SHEET_BUDGET_MS,
     mostMib: MOST_MIB,
   });
-  return {
-    plan: plans.run,
-    judge: (file) => lamps.run(file),
-    readTable: (file) => sheets.run(file),
-    close: () => Promise.all([plans.close(), lamps.close(), sheets.close()]),
-  };
+  return { readTable: (file) => sheets.run(file), close: sheets.close };
 }

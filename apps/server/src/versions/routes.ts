@@ -9,7 +9,13 @@ import { getJob } from '../jobs/store.ts';
 /** So many of a job are listed, the latest first. */
 const LISTED = 300;
 
-/** What a job and its pieces were before somebody changed them; kept by the database itself. */
+const VersionId = z.coerce
+  .number()
+  .int()
+  .min(1)
+  .max(2 ** 31 - 1);
+
+/** What rows were before somebody changed them; kept by the database itself. */
 export async function versionRoutes(server: Server, { db }: RouteOptions): Promise<void> {
   const tags = ['versions'];
 
@@ -45,11 +51,7 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
         summary: 'One of them, whole',
         params: z.object({
           id: Id,
-          version: z.coerce
-            .number()
-            .int()
-            .min(1)
-            .max(2 ** 31 - 1),
+          version: VersionId,
         }),
         response: gives(WholeVersion),
       },
@@ -65,7 +67,60 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
       return { ...asVersion(row), data };
     },
   );
+
+  for (const { what, right } of histories) {
+    server.get(
+      `/history/${what}`,
+      {
+        config: { right },
+        schema: {
+          tags,
+          summary: 'What rows of that kind were earlier, the latest first; all of them or one',
+          querystring: z.object({ id: Id.optional() }),
+          response: gives(z.array(Version)),
+        },
+      },
+      async ({ query }) => {
+        const wanted = and(eq(versions.what, what), query.id ? eq(versions.rowId, query.id) : undefined);
+        const rows = await db
+          .select()
+          .from(versions)
+          .where(wanted)
+          .orderBy(desc(versions.at), desc(versions.id))
+          .limit(LISTED);
+        return rows.map(asVersion);
+      },
+    );
+
+    server.get(
+      `/history/${what}/:version`,
+      {
+        config: { right },
+        schema: {
+          tags,
+          summary: 'One of them, whole',
+          params: z.object({ version: VersionId }),
+          response: gives(WholeVersion),
+        },
+      },
+      async ({ params }) => {
+        const [row] = await db
+          .select()
+          .from(versions)
+          .where(and(eq(versions.what, what), eq(versions.id, params.version)));
+        if (!row) throw notFound(`version ${params.version}`);
+        return { ...asVersion(row), data: row.data };
+      },
+    );
+  }
 }
+
+/** Of rows that belong to no job: who may read what they were. */
+const histories = [
+  { what: 'site', right: 'plan' },
+  { what: 'crew', right: 'run the workshop' },
+  { what: 'workshop', right: 'run the workshop' },
+] as const;
 
 const asVersion = ({ id, at, what, rowId, isDeleted, by, data }: typeof versions.$inferSelect): Version => ({
   id,

@@ -58,3 +58,29 @@ test('nothing of other jobs, and of one row no more than a hundred', async () =>
   );
   expect(rows[0]?.count).toBe(100);
 });
+
+test('places, people and the workshop keep what they were too, and who is gone can be brought back', async () => {
+  const { id } = shed.site;
+  const site = (await server.call('GET', `/sites/${id}`)).body;
+  await server.call('PUT', `/sites/${id}`, { revision: site.revision, data: { ...site.data, driveMin: 77 } });
+  const [before] = (await server.call('GET', `/history/site?id=${id}`)).body;
+  expect(before).toMatchObject({ what: 'site', rowId: id, isDeleted: false });
+  const { body: whole } = await server.call('GET', `/history/site/${before.id}`);
+  expect(whole.data).toEqual(site.data);
+  expect((await server.call('GET', `/history/crew/${before.id}`)).status).toBe(404);
+
+  const person = { id: 'gone', name: 'Gone Soon', skills: [], shift: { from: '08:00', to: '18:00' } };
+  const added = await server.call('POST', '/crew', person);
+  await server.call('DELETE', `/crew/gone?revision=${added.body.revision}`);
+  const [deleted] = (await server.call('GET', '/history/crew')).body;
+  expect(deleted).toMatchObject({ rowId: 'gone', name: 'Gone Soon', isDeleted: true });
+  const back = (await server.call('GET', `/history/crew/${deleted.id}`)).body.data;
+  expect((await server.call('POST', '/crew', back)).body.data).toEqual(person);
+
+  const house = (await server.call('GET', '/workshop')).body;
+  await server.call('PUT', '/workshop', {
+    revision: house.revision,
+    data: { ...house.data, name: 'Renamed' },
+  });
+  expect((await server.call('GET', '/history/workshop')).body[0].name).toBe(house.data.name);
+});

@@ -76,6 +76,7 @@ export const keys = {
   left: (id: string) => ['jobs', id, 'left'] as const,
   versions: (id: string) => ['job', id, 'versions'] as const,
   links: (id: string) => ['jobs', id, 'links'] as const,
+  history: (what: string, id: string | undefined) => [what, 'history', id] as const,
   movements: ['movements'] as const,
   backups: ['backups'] as const,
   lacks: ['jobs', 'lacks'] as const,

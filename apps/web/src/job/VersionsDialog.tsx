@@ -1,22 +1,11 @@
 import type { JobHead, Piece, Version, WholeVersion } from '@early-lantern/contract';
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  LinearProgress,
-  Typography,
-} from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../api/client.ts';
 import { keys } from '../api/queries.ts';
-import { ActionLine } from '../parts/ActionLine.tsx';
 import { useNotice } from '../parts/notices.tsx';
-import { clockTime, dayName } from '../parts/time.ts';
+import { clockTime } from '../parts/time.ts';
+import { VersionList } from '../parts/VersionList.tsx';
 import { useJob } from './context.ts';
 import type { JobDocument } from './document.ts';
 
@@ -45,46 +34,16 @@ export function VersionsDialog({ onClose }: { onClose: () => void }) {
       setTrouble((failed as Error).message);
     }
   };
-  const byDay = Map.groupBy(data ?? [], ({ at }) => dayName(at, zone));
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="versions-title">
-      <DialogTitle id="versions-title">Earlier versions</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        {(error || trouble) && (
-          <Alert severity="warning">That could not be read. {trouble ?? error?.message}</Alert>
-        )}
-        {!data && !error && <LinearProgress aria-label="Reading" />}
-        {data?.length === 0 && (
-          <Typography>
-            Nothing was changed yet. What is changed from now on can be brought back here.
-          </Typography>
-        )}
-        {[...byDay].map(([day, own]) => (
-          <Box component="section" key={day} aria-label={day}>
-            <Typography variant="h3">{day}</Typography>
-            {own.map((version) => {
-              const name = version.what === 'job' ? 'the brief' : version.name;
-              const time = clockTime(version.at, zone);
-              return (
-                <ActionLine
-                  key={version.id}
-                  does="Bring back"
-                  label={`Bring back ${name}, ${time}`}
-                  onDo={() => void bringBack(version)}
-                >
-                  {version.isDeleted ? 'Deleted' : 'As it was until'} {time}: {name}
-                  {version.by && !version.isDeleted && `, then changed by ${version.by}`}
-                  {version.by && version.isDeleted && `, by ${version.by}`}
-                </ActionLine>
-              );
-            })}
-          </Box>
-        ))}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Close</Button>
-      </DialogActions>
-    </Dialog>
+    <VersionList
+      title="Earlier versions"
+      versions={data}
+      trouble={trouble ?? error?.message}
+      zone={zone}
+      nameOf={(version) => (version.what === 'job' ? 'the brief' : version.name)}
+      onBringBack={(version) => void bringBack(version)}
+      onClose={onClose}
+    />
   );
 }
 

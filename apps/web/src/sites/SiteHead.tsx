@@ -2,17 +2,21 @@ import UndoIcon from '@mui/icons-material/Undo';
 import { Box, IconButton, Link, Stack, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink, useLocation } from 'react-router';
+import { HistoryButton } from '../parts/HistoryButton.tsx';
+import { useMay } from '../people/me.ts';
 import { cameFrom } from './survey-link.ts';
 
 interface SiteHeadProps {
+  id: string;
   name: string;
   canUndo: boolean;
   undo: () => void;
 }
 
 /** The place's name, the way back to where one came from, and undo. */
-export function SiteHead({ name, canUndo, undo }: SiteHeadProps) {
+export function SiteHead({ id, name, canUndo, undo }: SiteHeadProps) {
   const { state } = useLocation();
+  const plans = useMay('plan');
   // Kept while the walk goes on from question to question.
   const [from] = useState(() => cameFrom(state));
   return (
@@ -39,6 +43,7 @@ export function SiteHead({ name, canUndo, undo }: SiteHeadProps) {
           </IconButton>
         </span>
       </Tooltip>
+      {plans && <HistoryButton what="site" id={id} />}
     </Stack>
   );
 }

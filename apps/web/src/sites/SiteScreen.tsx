@@ -33,7 +33,7 @@ function OpenSite({ row }: { row: SiteRow }) {
 
   return (
     <Box sx={{ px: { xs: 1.5, sm: 3 }, pb: 4 }}>
-      <SiteHead name={site.name} canUndo={canUndo} undo={undo} />
+      <SiteHead id={site.id} name={site.name} canUndo={canUndo} undo={undo} />
       <Box
         sx={{
           display: 'grid',

@@ -5,6 +5,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { DateTime } from 'luxon';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { HistoryButton } from '../parts/HistoryButton.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { minutesBetween, spanText } from '../parts/time.ts';
 import { useNow } from '../parts/useNow.ts';
@@ -65,6 +66,7 @@ export function BackupPanel() {
           {isPending ? 'Backing up…' : 'Back up now'}
         </Button>
       </Box>
+      <HistoryButton what="workshop" isWide />
       {data && (
         <Typography sx={{ fontSize: 14, color: 'text.secondary', overflowWrap: 'anywhere' }}>
           Backups lie in {data.folder}. Copy them to another disk too. To bring one back, stop Early Lantern

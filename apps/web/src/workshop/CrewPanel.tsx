@@ -5,6 +5,7 @@ import { Box, Button, IconButton, MenuItem, Paper, Stack, TextField, Typography 
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
+import { HistoryButton } from '../parts/HistoryButton.tsx';
 import { newId } from '../parts/ids.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { useRowDelete } from '../parts/useRowDelete.ts';
@@ -39,6 +40,7 @@ export function CrewPanel({ rows }: { rows: CrewRow[] }) {
         <Button startIcon={<AddIcon />} onClick={() => void add()} sx={{ alignSelf: 'start' }}>
           Add a person
         </Button>
+        <HistoryButton what="crew" isWide />
       </Stack>
     </Paper>
   );
