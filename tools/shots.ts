@@ -32,7 +32,7 @@ const shots: Shot[] = [
         .first()
         .waitFor({ timeout: 60_000 }),
   },
-  { name: 'horizon-phone', path: '/', phone: true },
+  { name: 'month', path: '/?view=month', prepare: (page) => page.getByText(/Engine shed/).first().waitFor() },
   {
     name: 'pieces',
     path: '/jobs/glasshouse-night/pieces',
@@ -63,7 +63,6 @@ const shots: Shot[] = [
     prepare: (page) => page.getByRole('button', { name: 'Dressing map' }).click({ timeout: 60_000 }),
   },
   { name: 'counts', path: `${shed}/counts` },
-  { name: 'pattern-card', path: '/jobs/meadow-finish/counts?view=cards' },
   { name: 'holds', path: '/jobs/meadow-finish/holds' },
   { name: 'bench', path: `${shed}/bench` },
   {
@@ -102,7 +101,24 @@ const shots: Shot[] = [
   },
   { name: 'stock', path: '/stock' },
   { name: 'workshop', path: '/workshop' },
+  // The last: from here on everybody signs in.
+  { name: 'access', path: '/workshop/access', prepare: letPeopleIn },
 ];
+
+/** The owner sets a password, and lets three others in. */
+async function letPeopleIn(page: Page): Promise<void> {
+  await page.getByLabel('Your name').fill('Wren Haddock');
+  await page.getByLabel('Password', { exact: true }).fill('four lanterns in a row');
+  await page.getByRole('button', { name: 'Set the password' }).click();
+  for (const name of ['Bram Otterley', 'Ilo Marsh', 'Sefa Quill']) {
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    await page.getByRole('button', { name: 'Done' }).click();
+  }
+  await page.getByRole('group', { name: 'Sefa Quill' }).getByRole('button', { name: 'Set a PIN' }).click();
+  await page.getByLabel('PIN', { exact: true }).fill('4711');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+}
 
 /** Pictures of the main views from the demo, always of the same moment. */
 async function takeShots(): Promise<void> {

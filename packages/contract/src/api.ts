@@ -114,8 +114,13 @@ export const PageQuery = z.object({
   after: z.string().max(300).optional(),
 });
 
+/** Made up by whoever books: sent again under the same key, as after an answer that was lost, nothing is booked twice. */
+export const BookingKey = z.uuid();
 /** Movements that belong together: all are booked or none. */
-export const Booking = z.strictObject({ movements: z.array(Movement).min(1).max(500) });
+export const Booking = z.strictObject({
+  movements: z.array(Movement).min(1).max(500),
+  key: BookingKey.optional(),
+});
 export type Booking = z.infer<typeof Booking>;
 
 /** A movement as it stands in the ledger. */

@@ -284,6 +284,11 @@ export const movements = pgTable(
     note: text().notNull(),
     /** The job that it belongs to; it stays where the job is gone. */
     jobId: text('job_id'),
+    /** What it was booked under, so that the same is not booked twice. */
+    bookingKey: text('booking_key'),
   },
-  (table) => [index('movements_by_product').on(table.nominalIn, table.colour)],
+  (table) => [
+    index('movements_by_product').on(table.nominalIn, table.colour),
+    index('movements_by_key').on(table.bookingKey),
+  ],
 );

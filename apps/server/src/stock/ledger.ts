@@ -1,6 +1,6 @@
 import type { Movement, MovementRow, StockRow, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
 import { type Arrival, onShelf, ordersAfter, sameProduct, shelfAfter } from '@early-lantern/core';
-import { and, count, desc, eq, lt } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs, movements } from '../db/schema.ts';
 import { refused } from '../http/problem.ts';
@@ -8,12 +8,36 @@ import { getSettings, updateSettings } from '../workshop/store.ts';
 
 type Stored = typeof movements.$inferSelect;
 
-const toMovement = ({ at, jobId, ...row }: Stored): MovementRow => ({
+const toMovement = ({ at, jobId, bookingKey: _, ...row }: Stored): MovementRow => ({
   ...row,
   ...(jobId === null ? {} : { jobId }),
   at: at.toISOString(),
   job: null,
 });
+
+interface BookedHere {
+  workshop: WorkshopRow;
+  movements: MovementRow[];
+}
+
+/** Books once: sent again under the same key it answers with what was booked the first time. Whoever calls it holds the house alone. */
+export async function once(
+  db: Queries,
+  key: string | undefined,
+  act: () => Promise<BookedHere>,
+): Promise<BookedHere> {
+  if (key === undefined) return act();
+  const before = await db
+    .select()
+    .from(movements)
+    .where(eq(movements.bookingKey, key))
+    .orderBy(asc(movements.id));
+  if (before.length > 0) return { workshop: await getSettings(db), movements: before.map(toMovement) };
+  const booked = await act();
+  const ids = booked.movements.map(({ id }) => id);
+  if (ids.length > 0) await db.update(movements).set({ bookingKey: key }).where(inArray(movements.id, ids));
+  return booked;
+}
 
 /**
  * Books movements on the shelf, all or none. What is not there cannot be taken: a count that shows otherwise is booked

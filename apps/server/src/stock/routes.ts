@@ -2,6 +2,7 @@ import {
   Availability,
   Booked,
   Booking,
+  BookingKey,
   DayCounts,
   Id,
   Instant,
@@ -14,7 +15,7 @@ import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
-import { book, listMovements, receive } from './ledger.ts';
+import { book, listMovements, once, receive } from './ledger.ts';
 import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';
 
@@ -52,7 +53,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
       schema: { tags, summary: 'Books movements, all or none', body: Booking, response: makes(Booked) },
     },
     async ({ body }, reply) => {
-      const booked = await changeHouse(db, (tx) => book(tx, body.movements));
+      const booked = await changeHouse(db, (tx) => once(tx, body.key, () => book(tx, body.movements)));
       return reply.code(201).send(booked);
     },
   );
@@ -65,13 +66,18 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         tags,
         summary: 'Puts an arrived order on the shelf; `isLast` where the rest of it will not come',
         params: z.object({ id: Id }),
-        body: z.strictObject({ count: z.int().min(0).max(100_000), isLast: z.boolean().default(false) }),
+        body: z.strictObject({
+          count: z.int().min(0).max(100_000),
+          isLast: z.boolean().default(false),
+          key: BookingKey.optional(),
+        }),
         response: gives(Booked),
       },
     },
     ({ params, body }) =>
       changeHouse(db, async (tx) => {
-        const booked = await receive(tx, params.id, body);
+        const { key, ...arrival } = body;
+        const booked = await once(tx, key, () => receive(tx, params.id, arrival));
         await requireAllSound(tx);
         return booked;
       }),

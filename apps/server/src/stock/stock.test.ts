@@ -82,6 +82,18 @@ test('ten bookings at once lose nothing', async () => {
   expect(total).toBe(11);
 });
 
+test('sent again under the same key, a booking or an arrival is booked once', async () => {
+  const key = '7d3f8a52-0c1e-4c5e-9d8b-0a4c1f2e3d4b';
+  const before = (await shelf(11, 'chalk')) as number;
+  const send = () => server.call('POST', '/stock/movements', { movements: [movement(-2)], key });
+  const [first, again] = [await send(), await send()];
+  expect(again.body.movements).toEqual(first.body.movements);
+  expect(await shelf(11, 'chalk')).toBe(before - 2);
+  const other = { movements: [movement(-2)], key: '7d3f8a52-0c1e-4c5e-9d8b-0a4c1f2e3d4c' };
+  expect((await server.call('POST', '/stock/movements', other)).status).toBe(201);
+  expect(await shelf(11, 'chalk')).toBe(before - 4);
+});
+
 test('a count typed on the shelf stands in the ledger too', async () => {
   const { body: row } = await server.call('GET', '/workshop');
   const stock = row.data.stock.map((one: StockRow) =>

@@ -2,7 +2,7 @@ import { type Booked, MovementKind, type WorkshopRow } from '@early-lantern/cont
 import { knownSizes, sizeName } from '@early-lantern/core';
 import { Box, Button, MenuItem, Paper, TextField, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { refreshStock } from './refresh-stock.ts';
@@ -34,10 +34,20 @@ export function MovementForm({ row }: { row: WorkshopRow }) {
   const sizes = [...new Set([...knownSizes(row.data), ...stock.map((held) => held.nominalIn)])].sort(
     (a, b) => a - b,
   );
+  // Pressed again after an answer that was lost, it is the same booking.
+  const tried = useRef<{ what: string; key: string }>(undefined);
+  const keyFor = (what: string) => {
+    if (tried.current?.what !== what) tried.current = { what, key: crypto.randomUUID() };
+    return tried.current.key;
+  };
   const book = useMutation({
     mutationFn: (change: number) =>
-      call<Booked>('POST', '/stock/movements', { movements: [{ nominalIn, colour, kind, change, note }] }),
+      call<Booked>('POST', '/stock/movements', {
+        movements: [{ nominalIn, colour, kind, change, note }],
+        key: keyFor(JSON.stringify([nominalIn, colour, kind, change, note])),
+      }),
     onSuccess: ({ movements }) => {
+      tried.current = undefined;
       setCount('');
       setNote('');
       notify({ text: `Recorded. ${movements[0]?.onHand} on the shelf now.` });
