@@ -69,6 +69,14 @@ test('people, hours and rates of the workshop move the clock of a job', async ({
   await page.goto('/workshop/people');
   await page.getByRole('button', { name: 'Delete Tamsin Weir' }).click();
   await expect(page.getByText(/Not deleted.*Shed pace/)).toBeVisible();
+  // Archived: the job that she is on keeps her, others are not offered her.
+  await page.getByRole('button', { name: 'Archive Tamsin Weir' }).click();
+  await expect(page.getByRole('button', { name: 'Bring back Tamsin Weir' })).toBeVisible();
+  await page.goto('/jobs/pace/brief');
+  await expect(page.getByRole('button', { name: 'Tamsin Weir' })).toBeVisible();
+  await page.goto('/jobs/meadow-finish/brief');
+  await expect(page.getByRole('button', { name: /Ilo Marsh/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Tamsin Weir' })).toHaveCount(0);
 });
 
 test('a site changed is seen by its jobs, which say what changed; a spot in use stays', async ({

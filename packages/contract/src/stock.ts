@@ -36,6 +36,8 @@ export const Colour = z.strictObject({
   exposure: Text.optional(),
   /** In the sun it fails in air above this, °C, by its maker or by one's own experience. */
   failsAboveC: z.number().min(15).max(60).optional(),
+  /** No longer bought: offered for no new piece; the pieces that have it keep it. */
+  isArchived: z.boolean().optional(),
 });
 export type Colour = z.infer<typeof Colour>;
 

@@ -44,6 +44,8 @@ export const CrewMember = z.strictObject({
   wage: z.number().min(0).max(10_000).optional(),
   /** Times at which they cannot be asked, typed or read from their calendar. */
   busy: z.array(Busy).max(500).optional(),
+  /** No longer here: put on no new job; the jobs that they are on keep them. */
+  isArchived: z.boolean().optional(),
 });
 export type CrewMember = z.infer<typeof CrewMember>;
 

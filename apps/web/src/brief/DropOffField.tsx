@@ -2,6 +2,7 @@ import type { DropOff } from '@early-lantern/contract';
 import { Chip, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { useJob } from '../job/context.ts';
+import { stillOffered } from '../parts/still-offered.ts';
 import { dayKey } from '../parts/time.ts';
 import { useHead } from './use-head.ts';
 
@@ -33,7 +34,7 @@ export function DropOffField() {
       {TRIPS.filter(({ trip }) => trip === 'set-up' || !job.isKept).map(({ trip, label }) => {
         const own = dropOffs.find((one) => one.trip === trip);
         const team = trip === 'strike' ? (strikeCrew ?? crew) : crew;
-        const drivers = workshop.crew.filter(
+        const drivers = stillOffered(workshop.crew, own ? [own.driver] : []).filter(
           ({ id, skills }) => skills.includes('driver') && team.some((one) => one !== id),
         );
         const keeps = own?.keeps ?? [];

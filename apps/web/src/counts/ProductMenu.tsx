@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useJob } from '../job/context.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
+import { stillOffered } from '../parts/still-offered.ts';
 import { colourOf } from './product-name.ts';
 
 /** What can be done to all balloons of a product: put inside another colour, or given another colour. */
@@ -15,7 +16,9 @@ export function ProductMenu({ nominalIn, colour }: { nominalIn: number; colour: 
   const notify = useNotice();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const name = `${sizeName(nominalIn)} ${colourOf(workshop, colour).name}`;
-  const others = workshop.colours.filter((one) => one.id !== colour && comesIn(one, nominalIn, workshop));
+  const others = stillOffered(workshop.colours).filter(
+    (one) => one.id !== colour && comesIn(one, nominalIn, workshop),
+  );
   const hasIt = (piece: Piece) =>
     rawNeedsOf(piece, workshop.schools).some(
       (need) => need.nominalIn === nominalIn && need.colour === colour,

@@ -18,6 +18,7 @@ import { keys, queryClient } from '../api/queries.ts';
 import { CrewPicker } from '../parts/CrewPicker.tsx';
 import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { newId } from '../parts/ids.ts';
+import { stillOffered } from '../parts/still-offered.ts';
 import { capital } from '../sites/NewPlaceDialog.tsx';
 import { NewPlaceFields } from '../sites/NewPlaceFields.tsx';
 import { blankPlace, missingOf, type NewPlace, siteOf } from '../sites/new-place.ts';
@@ -49,7 +50,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   const [place, setPlace] = useState(blankPlace);
   const [isAtPlace, setAtPlace] = useState(false);
   const [doors, setDoors] = useState(() => nextSaturday(zone));
-  const [crew, setCrew] = useState(() => usualCrew(workshop.crew));
+  const [crew, setCrew] = useState(() => usualCrew(stillOffered(workshop.crew)));
   const [fault, setFault] = useState<string>();
   const navigate = useNavigate();
   const isNewPlace = siteId === A_NEW_PLACE;

@@ -1,5 +1,6 @@
 import type { CrewMember } from '@early-lantern/contract';
 import { Chip, Stack } from '@mui/material';
+import { stillOffered } from './still-offered.ts';
 
 interface CrewPickerProps {
   crew: readonly CrewMember[];
@@ -12,7 +13,7 @@ interface CrewPickerProps {
 export function CrewPicker({ crew, chosen, onChange }: CrewPickerProps) {
   return (
     <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
-      {crew.map(({ id, name }) => {
+      {stillOffered(crew, chosen).map(({ id, name }) => {
         const isOn = chosen.includes(id);
         return (
           <Chip

@@ -2,6 +2,7 @@ import type { Colour, Piece, PieceKind, Spot } from '@early-lantern/contract';
 import { kindNames, newPiece, pictureOf } from '@early-lantern/core';
 import { Box, ButtonBase, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useMemo } from 'react';
+import { stillOffered } from '../parts/still-offered.ts';
 import { BalloonGradients } from './BalloonLayer.tsx';
 import { PieceDrawing } from './PieceDrawing.tsx';
 
@@ -44,7 +45,7 @@ export function AddPieceDialog({ colours, onAdd, onClose }: AddPieceDialogProps)
           id: kind,
           name: kindNames[kind],
           spot: SAMPLE_SPOT,
-          colours: colours.map((colour) => colour.id),
+          colours: stillOffered(colours).map((colour) => colour.id),
           seed: 3,
         });
         return { kind, words, piece };

@@ -15,6 +15,7 @@ import {
 } from '@mui/material';
 import { memo, useState } from 'react';
 import { Swatch } from '../parts/Swatch.tsx';
+import { stillOffered } from '../parts/still-offered.ts';
 import { ByHandLine } from './ByHandLine.tsx';
 import { ColourRow } from './ColourRow.tsx';
 import { alikeButLine, type MixProps } from './mix-props.ts';
@@ -31,7 +32,9 @@ export const ColourMix = memo(
   function ColourMix({ mix, known: colours, onChange }: ColourMixProps) {
     const [bySize, setBySize] = useState(false);
     const known = (id: string) => colours.find((colour) => colour.id === id);
-    const unused = colours.filter((colour) => !mix.colours.some((share) => share.colour === colour.id));
+    const unused = stillOffered(colours).filter(
+      (colour) => !mix.colours.some((share) => share.colour === colour.id),
+    );
     const does = useColourMix(onChange);
 
     return (

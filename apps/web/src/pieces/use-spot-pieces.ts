@@ -13,6 +13,7 @@ import type { SpotView } from '../ground/ViewToggle.tsx';
 import { useJob } from '../job/context.ts';
 import { newId } from '../parts/ids.ts';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { stillOffered } from '../parts/still-offered.ts';
 import { asideOf, copiesOf, without } from './copies.ts';
 import type { Grip } from './editors/index.ts';
 import { broughtOut, movedWith } from './moving.ts';
@@ -64,7 +65,7 @@ export function useComings({ spot, choose, setSpotId, view }: ReturnType<typeof 
       if (!spot) return;
       const alike = pieces.filter((piece) => piece.kind === kind).length;
       const name = alike ? `${kindNames[kind]} ${alike + 1}` : kindNames[kind];
-      const colours = workshop.colours.map((colour) => colour.id);
+      const colours = stillOffered(workshop.colours).map((colour) => colour.id);
       const seed = Math.floor(Math.random() * 1_000_000);
       const made = newPiece(kind, { id: newId(name), name, spot, colours, seed });
       put(closedPiece(whereThereIsRoom(made, spot, pieces), workshop));

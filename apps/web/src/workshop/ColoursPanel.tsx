@@ -1,8 +1,10 @@
 import { type Colour, Finish, Grade, type WorkshopRow, type WorkshopSettings } from '@early-lantern/contract';
 import { knownSizes, productLoss, sizeName } from '@early-lantern/core';
 import AddIcon from '@mui/icons-material/Add';
+import ArchiveIcon from '@mui/icons-material/ArchiveOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import ExpandMoreIcon from '@mui/icons-material/ExpandMore';
+import UnarchiveIcon from '@mui/icons-material/UnarchiveOutlined';
 import {
   Accordion,
   AccordionDetails,
@@ -15,6 +17,7 @@ import {
   Paper,
   Stack,
   TextField,
+  Tooltip,
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
@@ -22,6 +25,7 @@ import { keys } from '../api/queries.ts';
 import { CommitField, someName } from '../parts/CommitField.tsx';
 import { newId } from '../parts/ids.ts';
 import { Swatch } from '../parts/Swatch.tsx';
+import { stillOffered } from '../parts/still-offered.ts';
 import { useRowSave } from '../parts/useRowSave.ts';
 import { useUnits } from '../preferences.tsx';
 
@@ -50,7 +54,7 @@ export function ColoursPanel({ row }: { row: WorkshopRow }) {
           Add a colour
         </Button>
       </Stack>
-      {colours.map((colour) => (
+      {[...stillOffered(colours), ...colours.filter(({ isArchived }) => isArchived)].map((colour) => (
         <Accordion
           key={colour.id}
           disableGutters
@@ -89,8 +93,9 @@ export function ColoursPanel({ row }: { row: WorkshopRow }) {
   );
 }
 
-function summary({ finish, sizesIn, lossPct }: Colour): string {
+function summary({ finish, sizesIn, lossPct, isArchived }: Colour): string {
   const parts = [
+    isArchived && 'archived: not offered for new pieces',
     finish,
     sizesIn && `only ${sizesIn.map(sizeName).join(', ')}`,
     lossPct !== undefined && `${lossPct} % lost`,
@@ -141,6 +146,21 @@ function ColourForm({ colour, suppliers, sizes, isLast, onChange, onRemove }: Co
           value={colour.name}
           onCommit={(text) => someName(text, (name) => onChange({ name }))}
         />
+        <Tooltip
+          title={
+            colour.isArchived ? 'Offer it again' : 'Archive: kept with its pieces, offered for no new one'
+          }
+        >
+          <span>
+            <IconButton
+              aria-label={`${colour.isArchived ? 'Offer' : 'Archive'} ${colour.name}`}
+              disabled={isLast}
+              onClick={() => onChange({ isArchived: colour.isArchived ? undefined : true })}
+            >
+              {colour.isArchived ? <UnarchiveIcon /> : <ArchiveIcon />}
+            </IconButton>
+          </span>
+        </Tooltip>
         <IconButton aria-label={`Delete ${colour.name}`} disabled={isLast} onClick={onRemove}>
           <DeleteIcon />
         </IconButton>

@@ -1,9 +1,21 @@
 import { type CrewMember, type CrewRow, Skill, TimeOfDay } from '@early-lantern/contract';
 import AddIcon from '@mui/icons-material/Add';
+import ArchiveIcon from '@mui/icons-material/ArchiveOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, IconButton, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  IconButton,
+  MenuItem,
+  Paper,
+  Stack,
+  TextField,
+  Tooltip,
+  Typography,
+} from '@mui/material';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
+import { ActionLine } from '../parts/ActionLine.tsx';
 import { CommitField, someName, someNumber, wholeNumber } from '../parts/CommitField.tsx';
 import { HistoryButton } from '../parts/HistoryButton.tsx';
 import { newId } from '../parts/ids.ts';
@@ -28,21 +40,42 @@ export function CrewPanel({ rows }: { rows: CrewRow[] }) {
     );
     await refresh();
   };
+  const gone = rows.filter(({ data }) => data.isArchived);
+  const active = rows.filter(({ data }) => !data.isArchived);
   return (
     <Paper variant="outlined" sx={{ p: 2 }}>
       <Typography variant="h2" sx={{ mb: 1.5 }}>
         Crew
       </Typography>
       <Stack spacing={1.5}>
-        {rows.map((row) => (
-          <Person key={row.data.id} row={row} isLast={rows.length === 1} />
+        {active.map((row) => (
+          <Person key={row.data.id} row={row} isLast={active.length === 1} />
         ))}
         <Button startIcon={<AddIcon />} onClick={() => void add()} sx={{ alignSelf: 'start' }}>
           Add a person
         </Button>
+        {gone.length > 0 && <Typography variant="h3">No longer here</Typography>}
+        {gone.map((row) => (
+          <ArchivedPerson key={row.data.id} row={row} />
+        ))}
         <HistoryButton what="crew" isWide />
       </Stack>
     </Paper>
+  );
+}
+
+/** Their past jobs keep them; new ones are not offered them. */
+function ArchivedPerson({ row }: { row: CrewRow }) {
+  const { id, name } = row.data;
+  const save = useRowSave<CrewMember>(keys.crew, `/crew/${id}`, row);
+  return (
+    <ActionLine
+      does="Bring back"
+      label={`Bring back ${name}`}
+      onDo={() => save(() => ({ isArchived: undefined }) as Partial<CrewMember>)}
+    >
+      {name}
+    </ActionLine>
   );
 }
 
@@ -92,9 +125,22 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
           </MenuItem>
         ))}
       </TextField>
-      <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove(row)}>
-        <DeleteIcon />
-      </IconButton>
+      <Box>
+        <Tooltip title="No longer here: kept with past jobs, offered for no new one">
+          <span>
+            <IconButton
+              aria-label={`Archive ${member.name}`}
+              disabled={isLast}
+              onClick={() => change({ isArchived: true })}
+            >
+              <ArchiveIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <IconButton aria-label={`Delete ${member.name}`} disabled={isLast} onClick={() => void remove(row)}>
+          <DeleteIcon />
+        </IconButton>
+      </Box>
       <Box
         sx={{
           gridColumn: '1 / -1',

@@ -3,6 +3,7 @@ import AddIcon from '@mui/icons-material/Add';
 import { Box, Divider, IconButton, Menu, MenuItem, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Swatch } from '../../parts/Swatch.tsx';
+import { stillOffered } from '../../parts/still-offered.ts';
 
 interface ColourListProps {
   label: string;
@@ -57,7 +58,7 @@ export function ColourList({ label, value, most, colours, onChange }: ColourList
         )}
       </Stack>
       <Menu open={open !== undefined} anchorEl={open?.anchor ?? null} onClose={close}>
-        {colours.map((colour) => (
+        {stillOffered(colours, value).map((colour) => (
           <MenuItem
             key={colour.id}
             selected={open !== undefined && value[open.index] === colour.id}

@@ -1,6 +1,7 @@
 import type { Colour, ColourId } from '@early-lantern/contract';
 import { MenuItem, TextField } from '@mui/material';
 import { Swatch } from '../../parts/Swatch.tsx';
+import { stillOffered } from '../../parts/still-offered.ts';
 
 interface ColourPickProps {
   label: string;
@@ -20,7 +21,7 @@ export function ColourPick({ label, value, colours, onPick }: ColourPickProps) {
       onChange={(event) => onPick(event.target.value)}
       sx={{ '& .MuiSelect-select': { display: 'flex', alignItems: 'center', gap: 1 } }}
     >
-      {colours.map((colour) => (
+      {stillOffered(colours, [value]).map((colour) => (
         <MenuItem key={colour.id} value={colour.id} sx={{ gap: 1 }}>
           <Swatch hex={colour.hex} /> {colour.name}
         </MenuItem>

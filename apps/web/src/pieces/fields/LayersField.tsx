@@ -13,6 +13,7 @@ import {
 } from '@mui/material';
 import { CommitField } from '../../parts/CommitField.tsx';
 import { Swatch } from '../../parts/Swatch.tsx';
+import { stillOffered } from '../../parts/still-offered.ts';
 
 interface LayersFieldProps {
   label: string;
@@ -92,7 +93,7 @@ export function LayersField({ label, value, usual, colours, onChange }: LayersFi
                     onChange={(event) => set(i, { colour: event.target.value })}
                     slotProps={{ htmlInput: { 'aria-label': `Layer ${i + 1}, colour` } }}
                   >
-                    {colours.map(({ id, name }) => (
+                    {stillOffered(colours, [layer.colour]).map(({ id, name }) => (
                       <MenuItem key={id} value={id}>
                         {name}
                       </MenuItem>
