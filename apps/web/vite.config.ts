@@ -4,6 +4,8 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   plugins: [react()],
   worker: { format: 'es' },
+  // The server puts a new one in its place in every page that it sends.
+  html: { cspNonce: '__NONCE__' },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
   // For work on the interface: `npx vite apps/web` beside a running ./lantern start.
   server: { port: 4311, proxy: { '/api': 'http://127.0.0.1:4310' } },

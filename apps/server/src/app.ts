@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { problems } from '@early-lantern/contract';
 import compress from '@fastify/compress';
 import cookie from '@fastify/cookie';
@@ -9,7 +10,7 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import fastify, { type FastifyServerOptions, LogController } from 'fastify';
+import fastify, { type FastifyReply, type FastifyServerOptions, LogController } from 'fastify';
 import { jsonSchemaTransform, type ZodTypeProvider } from 'fastify-type-provider-zod';
 import { type BackupKeeper, noBackups } from './backup/daily.ts';
 import { backupRoutes } from './backup/routes.ts';
@@ -111,13 +112,18 @@ export async function buildApp({
 
   await server.register(helmet, {
     contentSecurityPolicy: {
-      // Emotion writes style elements; the address is plain http on loopback.
+      // The address is plain http on loopback.
       directives: {
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        // Of elements that are there already; no style element comes in by it.
+        styleSrcAttr: ["'unsafe-inline'"],
+        fontSrc: ["'self'"],
         workerSrc: ["'self'"],
         upgradeInsecureRequests: null,
       },
     },
+    enableCSPNonces: true,
     strictTransportSecurity: false,
   });
   await server.register(cookie);
@@ -142,6 +148,8 @@ export async function buildApp({
   });
   await server.register(swaggerUi, {
     routePrefix: '/api/docs',
+    staticCSP:
+      "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'self'",
     logo: { type: 'image/svg+xml', content: Buffer.from(nameAsPicture) },
     theme: {
       title: 'Early Lantern: its API',
@@ -183,6 +191,8 @@ export async function buildApp({
   if (webRoot && existsSync(webRoot)) {
     await server.register(fastifyStatic, {
       root: webRoot,
+      index: false,
+      allowedPath: (path) => path !== '/index.html',
       preCompressed: true,
       // Built files carry a hash in their names; the page that names them does not.
       setHeaders: (reply, path) => {
@@ -191,12 +201,23 @@ export async function buildApp({
       },
     });
   }
+  const page = webRoot && existsSync(webRoot) ? pageOf(webRoot) : undefined;
   server.setNotFoundHandler((request, reply) => {
     const isPage =
       request.method === 'GET' && !request.url.startsWith('/api') && !request.url.startsWith('/assets/');
-    if (isPage && webRoot) return reply.sendFile('index.html');
+    if (isPage && page) return page(reply);
     const detail = `${request.method} ${request.url} leads nowhere.`;
     return sendProblem(request, reply, 'not-found', detail);
   });
   return server;
+}
+
+/** The page of the web app, whose style elements are let through by a word that is new each time it is sent. */
+function pageOf(webRoot: string): (reply: FastifyReply) => FastifyReply {
+  const html = readFileSync(join(webRoot, 'index.html'), 'utf8');
+  return (reply) =>
+    reply
+      .type('text/html; charset=utf-8')
+      .header('cache-control', 'no-cache')
+      .send(html.replaceAll('__NONCE__', reply.cspNonce.style));
 }

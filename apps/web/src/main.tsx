@@ -1,3 +1,5 @@
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClientProvider } from '@tanstack/react-query';
@@ -14,22 +16,28 @@ import { UnitsProvider } from './preferences.tsx';
 import { router } from './router.tsx';
 import { theme } from './theme.ts';
 
+// Style elements are let through by the page's own word alone.
+const nonce = document.querySelector<HTMLElement>('meta[property="csp-nonce"]')?.nonce;
+const styles = createCache({ key: 'css', prepend: true, ...(nonce ? { nonce } : {}) });
+
 printInLight();
 followChanges();
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
-    <ThemeProvider theme={theme} defaultMode="system">
-      <CssBaseline />
-      <QueryClientProvider client={queryClient}>
-        <UnitsProvider>
-          <PaletteProvider>
-            <NoticeProvider>
-              <RouterProvider router={router} />
-            </NoticeProvider>
-          </PaletteProvider>
-        </UnitsProvider>
-      </QueryClientProvider>
-    </ThemeProvider>
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme} defaultMode="system">
+        <CssBaseline />
+        <QueryClientProvider client={queryClient}>
+          <UnitsProvider>
+            <PaletteProvider>
+              <NoticeProvider>
+                <RouterProvider router={router} />
+              </NoticeProvider>
+            </PaletteProvider>
+          </UnitsProvider>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
   </StrictMode>,
 );

@@ -92,6 +92,8 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
   server.addHook('onRequest', async (request, reply) => {
     const { right } = request.routeOptions.config;
     if (right === undefined || right === 'unasked') return;
+    // Answers are for whoever asked, and asked for again each time.
+    reply.header('cache-control', 'private, no-cache');
     request.principal = await find(request);
     if (right !== 'anyone' && !isAllowed(request, reply, right)) return reply;
   });
