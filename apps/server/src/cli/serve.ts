@@ -95,7 +95,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
     webRoot,
     plan: (file, signal) => queue.ask('plan', file, { priority: AT_ONCE, signal }),
     readTable: sheets.readTable,
-    judge: (file) => queue.ask('lamps', file, { priority: later() }),
+    judge: (file) => queue.ask('lamps', file, { priority: BEHIND }),
     backups,
     events,
   });
@@ -111,8 +111,8 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
 
 /** Somebody looks at it and waits. */
 const AT_ONCE = 0;
-/** Behind a list, and whoever asks last looks at it now: the lower the later it was asked for, above 0 until 2083. */
-const later = () => 2_000_000_000 - Math.floor((Date.now() - Date.UTC(2020, 0, 1)) / 1000);
+/** Behind a list: whatever somebody waits for goes before it. */
+const BEHIND = 1000;
 
 /** What is under way may end; then it is cut off: a stop has to come to its end, and the database after it. */
 const PATIENCE_MS = 8000;

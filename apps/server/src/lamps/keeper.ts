@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { JobFile, JobLamps, ToldLamps } from '@early-lantern/contract';
 import { judgeJob } from '@early-lantern/core';
-import { inArray } from 'drizzle-orm';
+import { DrizzleQueryError, inArray } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
 import { jobLamps } from '../db/schema.ts';
 import { told } from './told.ts';
@@ -42,7 +42,9 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
           .onConflictDoUpdate({ target: jobLamps.jobId, set: { madeOf, lamps } });
         failed.delete(jobId);
       } catch (error) {
-        failed.set(jobId, { madeOf, why: (error as Error).message });
+        // That the database does not answer is not the job's fault: it is asked for again.
+        if (!(error instanceof DrizzleQueryError))
+          failed.set(jobId, { madeOf, why: (error as Error).message });
       }
       // Asked for anew meanwhile it stays in line.
       if (waiting.get(jobId)?.madeOf === madeOf) waiting.delete(jobId);

@@ -16,7 +16,7 @@ const LOST_S = 90;
 const TRIES = 3;
 
 interface Asking {
-  /** The lower the sooner. */
+  /** The lower the sooner; from 0 to 32,767. */
   priority: number;
   signal?: AbortSignal | undefined;
 }

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import { and, eq, isNull, lt, sql } from 'drizzle-orm';
+import { and, DrizzleQueryError, eq, isNull, lt, sql } from 'drizzle-orm';
 import { Logger, makeWorkerUtils, type Runner, run, type TaskList } from 'graphile-worker';
 import pg from 'pg';
 import type { Database } from '../db/database.ts';
@@ -132,7 +132,8 @@ async function doItem(
   await tellWork(db, word.done(key));
 }
 
+/** Only what the engine or we say ourselves is told on; whatever a library or the database says stays here. */
 const failureOf = (error: Error): WorkFailure => ({
   code: error instanceof ProblemError ? error.code : null,
-  detail: error.message,
+  detail: error instanceof DrizzleQueryError ? 'Something broke here.' : error.message,
 });
