@@ -66,7 +66,7 @@ async function modelJob({ url }: Stack): Promise<JobFile> {
   return file;
 }
 
-/** Copies a job over three years: one after the other, the last ones to come, one a day. */
+/** Copies a job over three years: one after the other, the last ones to come, one a day, in the afternoon whatever the hour is now. */
 async function fill(db: pg.Client, model: string): Promise<void> {
   const shifted = (path: string) =>
     `to_jsonb(to_char((data#>>'${path}')::timestamptz + shift, 'YYYY-MM-DD"T"HH24:MI:SS"Z"'))`;
@@ -80,7 +80,7 @@ async function fill(db: pg.Client, model: string): Promise<void> {
          '{strike,from}', ${shifted('{strike,from}')}), '{strike,until}', ${shifted('{strike,until}')}),
        1, case when n <= $2 then '{"balloons":[],"materials":[]}'::jsonb end, case when n <= $2 then now() end
      from jobs, generate_series(1, $3::int) n,
-       lateral (select now() - doors + (n - $2) * interval '1 day' / case when n <= $2 then 4 else 1 end as shift) s
+       lateral (select date_trunc('day', now()) + interval '20 hours' - doors + (n - $2) * interval '1 day' / case when n <= $2 then 4 else 1 end as shift) s
      where id = $1`,
     [model, JOBS - COMING, JOBS],
   );

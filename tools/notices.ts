@@ -23,7 +23,7 @@ interface Notice {
 
 /** Licences that ask for nothing but their notice, and one whose files stay as they are (MPL-2.0). */
 const ALLOWED =
-  /^\(?(MIT|ISC|0BSD|BSD-[23]-Clause|BlueOak-1\.0\.0|Apache-2\.0|OFL-1\.1|Unlicense|MPL-2\.0|Zlib|MIT\/X11)( (AND|OR) [\w.-]+)*\)?$/;
+  /^\(?(MIT|ISC|0BSD|BSD-[23]-Clause|BlueOak-1\.0\.0|Apache-2\.0|OFL-1\.1|Unlicense|MPL-2\.0|Zlib|Python-2\.0|MIT\/X11)( (AND|OR) [\w.-]+)*\)?$/;
 
 async function noticeOf(path: string, { version, license }: Locked): Promise<Notice> {
   const name = path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length);

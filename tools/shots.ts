@@ -32,7 +32,15 @@ const shots: Shot[] = [
         .first()
         .waitFor({ timeout: 60_000 }),
   },
-  { name: 'month', path: '/?view=month', prepare: (page) => page.getByText(/Engine shed/).first().waitFor() },
+  {
+    name: 'month',
+    path: '/?view=month',
+    prepare: (page) =>
+      page
+        .getByText(/Engine shed/)
+        .first()
+        .waitFor(),
+  },
   {
     name: 'pieces',
     path: '/jobs/glasshouse-night/pieces',

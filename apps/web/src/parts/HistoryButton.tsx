@@ -29,7 +29,7 @@ const rows: Record<
   workshop: {
     path: () => '/workshop',
     list: '',
-    title: 'Earlier versions of the workshop',
+    title: 'Earlier settings of the workshop',
     key: keys.workshop,
   },
 };
@@ -54,7 +54,7 @@ export function HistoryButton({ what, id, isWide = false }: HistoryButtonProps) 
           onClick={() => setOpen(true)}
           sx={{ justifySelf: 'start' }}
         >
-          Earlier versions
+          {what === 'workshop' ? 'Earlier settings' : 'Earlier versions'}
         </Button>
       ) : (
         <Tooltip title="Earlier versions">
