@@ -19,4 +19,9 @@ test('the workshop says how old the last backup is; one more is made with a pres
   const content = await readFile(join(folder, newest?.file as string));
   expect(content.subarray(0, 5).toString()).toBe('PGDMP');
   expect(content.length).toBe(newest?.bytes);
+  // Whoever was signed out since must not come back with it.
+  const parts = content.toString('latin1');
+  expect(parts).toContain('COPY public.jobs (');
+  expect(parts).toContain('COPY public.accounts (');
+  expect(parts).not.toContain('COPY public.sessions (');
 });
