@@ -6,21 +6,11 @@ import { promisify } from 'node:util';
 import type { CrewMember, JobRow, WorkshopRow } from '@early-lantern/contract';
 import { expect, test } from '@playwright/test';
 import { backAfter, killDatabase, killServer, killWorker } from './support/kill.ts';
-import { anyPort, newDataDir, startStack } from './support/stack.ts';
+import { anyPort, lantern, newDataDir, startStack } from './support/stack.ts';
 import { Writers } from './support/writers.ts';
 
 const run = promisify(execFile);
 const root = resolve(import.meta.dirname, '..');
-const program = join(root, 'apps/server/dist/lantern.js');
-
-const lantern = (dataDir: string, ...args: string[]) =>
-  run(process.execPath, [program, ...args], { env: { ...process.env, EARLY_LANTERN_DATA: dataDir } }).then(
-    ({ stdout }) => ({ code: 0, output: stdout }),
-    (error: { code: number; stdout: string; stderr: string }) => ({
-      code: error.code,
-      output: error.stdout + error.stderr,
-    }),
-  );
 
 /** Nothing is worked out in most of what follows: without a worker it starts sooner. */
 const startIdle = (options: Parameters<typeof startStack>[0]) =>

@@ -3,7 +3,7 @@ import { get } from 'node:https';
 import { join } from 'node:path';
 import type { TLSSocket } from 'node:tls';
 import { type Browser, type BrowserContextOptions, expect, type Page, test } from '@playwright/test';
-import { type Stack, startStack } from './support/stack.ts';
+import { lantern, type Stack, startStack } from './support/stack.ts';
 
 const password = 'four lanterns in a row';
 const phone: BrowserContextOptions = {
@@ -67,7 +67,7 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
   await lead.goto(invitation);
   await expect(lead.getByRole('heading', { level: 1 })).toHaveText('Welcome, Mira Lind');
   await lead.getByLabel('Choose a password').fill(password);
-  await lead.getByRole('button', { name: 'Come in' }).click();
+  await lead.getByRole('button', { name: 'Save and sign in' }).click();
   await expect(lead.getByRole('heading', { name: 'Horizon' })).toBeVisible();
   await lead.goto('/jobs/meadow-finish/brief');
   await lead.getByLabel('Notes for the crew').fill('The lead says: gate code 4040');
@@ -103,7 +103,7 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
   const helper = lead;
   await expect(helper.getByRole('button', { name: 'Signed in as Tom Quill' })).toBeVisible();
   await helper.goto('/jobs/meadow-finish/brief');
-  await expect(helper.locator('[data-save]')).toHaveText('Look only');
+  await expect(helper.locator('[data-save]')).toHaveText('View only');
   await helper.getByLabel('Notes for the crew').fill('The helper was here');
   await helper.goto('/jobs/meadow-finish/load?view=list');
   const tick = helper.locator('[data-packing]').first();
@@ -181,7 +181,7 @@ test('the local network is served over TLS with a certificate made here; the pri
     const link = /https:\/\/127\.0\.0\.1:\d+\/join#[\w-]+/.exec(lan.output())?.[0] ?? '';
     await owner.goto(link);
     await owner.getByLabel('Choose a password').fill(password);
-    await owner.getByRole('button', { name: 'Come in' }).click();
+    await owner.getByRole('button', { name: 'Save and sign in' }).click();
     await expect(owner.getByRole('heading', { name: 'Horizon' })).toBeVisible();
     const cookies = await owner.context().cookies();
     expect(cookies).toMatchObject([
@@ -198,6 +198,14 @@ test('the local network is served over TLS with a certificate made here; the pri
     await owner.goto('/jobs/meadow-finish/brief');
     await owner.getByLabel('Notes for the crew').fill('Seen on the phone');
     await expect(second.getByLabel('Notes for the crew')).toHaveValue('Seen on the phone');
+    // The password is forgotten: whoever holds the machine has a new link, and is signed out everywhere else.
+    const said = (await lantern(lan.dataDir, 'owner')).output;
+    const anew = await (await browser.newContext(here)).newPage();
+    await anew.goto(/https:\S+\/join#[\w-]+/.exec(said)?.[0] ?? '');
+    await anew.getByLabel('Choose a password').fill('another four lanterns');
+    await anew.getByRole('button', { name: 'Save and sign in' }).click();
+    await expect(anew.getByRole('heading', { name: 'Horizon' })).toBeVisible();
+    await expect(second.getByLabel('Your name')).toBeVisible();
     const elsewhere = await owner.request.get('/api/v1/jobs', { headers: { host: 'attacker.invalid' } });
     expect(elsewhere.status()).toBe(421);
   } finally {

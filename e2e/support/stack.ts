@@ -1,9 +1,10 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, execFile, spawn } from 'node:child_process';
 import { chmod, mkdtemp, rm } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { promisify } from 'node:util';
 
 const PROGRAM = resolve(import.meta.dirname, '../../apps/server/dist/lantern.js');
 const PATIENCE_MS = 60_000;
@@ -33,6 +34,18 @@ interface StackOptions {
   /** A database somewhere else, in place of one of its own. */
   databaseUrl?: string;
 }
+
+/** A command of the product on a data directory: how it ended, and what it said. */
+export const lantern = (dataDir: string, ...args: string[]) =>
+  promisify(execFile)(process.execPath, [PROGRAM, ...args], {
+    env: { ...process.env, EARLY_LANTERN_DATA: dataDir },
+  }).then(
+    ({ stdout }) => ({ code: 0, output: stdout }),
+    (error: { code: number; stdout: string; stderr: string }) => ({
+      code: error.code,
+      output: error.stdout + error.stderr,
+    }),
+  );
 
 /** A loopback port that is free now. */
 export function anyPort(): Promise<number> {

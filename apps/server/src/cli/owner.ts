@@ -3,7 +3,7 @@ import { connect } from '../db/database.ts';
 import { invite, owners } from '../people/accounts.ts';
 import { CannotStart } from './cannot-start.ts';
 import { dataFolder } from './places.ts';
-import { runningServer } from './server-lock.ts';
+import { addressOf, runningServer } from './server-lock.ts';
 
 /** Whoever holds the machine is never locked out: prints a link by which the owner sets a new password. */
 export async function linkForOwner(): Promise<void> {
@@ -18,12 +18,9 @@ export async function linkForOwner(): Promise<void> {
       return;
     }
     const { token } = await invite(db, owner.id);
-    const port = (await runningServer(dataDir))?.port;
+    const running = await runningServer(dataDir);
     console.log(`A new password for ${owner.name}: open /join#${token} at the address of Early Lantern`);
-    if (port)
-      console.log(
-        `On this computer: http://127.0.0.1:${port}/join#${token} (https where started with --lan)`,
-      );
+    if (running) console.log(`On this computer: ${addressOf(running)}/join#${token}`);
   } finally {
     await close();
   }

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { commandLine, processState } from './process-state.ts';
 
-const Lock = z.object({ pid: z.int(), port: z.int() });
+const Lock = z.object({ pid: z.int(), port: z.int(), isTls: z.boolean().default(false) });
 export type Lock = z.infer<typeof Lock>;
 
 export const lockPath = (dataDir: string) => join(dataDir, 'server.json');
@@ -27,12 +27,15 @@ function parsed(text: string): unknown {
   }
 }
 
+/** Where the server that holds it is asked for on this machine. */
+export const addressOf = ({ port, isTls }: Lock): string => `${isTls ? 'https' : 'http'}://127.0.0.1:${port}`;
+
 /** Takes the data directory for this process; false when another start was quicker. */
-export async function takeLock(dataDir: string, port: number): Promise<boolean> {
+export async function takeLock(dataDir: string, port: number, isTls = false): Promise<boolean> {
   await mkdir(dataDir, { recursive: true, mode: 0o755 });
   if (await runningServer(dataDir)) return false;
   await rm(lockPath(dataDir), { force: true });
-  const text = JSON.stringify({ pid: process.pid, port });
+  const text = JSON.stringify({ pid: process.pid, port, isTls });
   return writeFile(lockPath(dataDir), text, { flag: 'wx' }).then(
     () => true,
     () => false,

@@ -8,7 +8,7 @@ import { CannotStart } from './cannot-start.ts';
 import { keepAlive } from './keep-alive.ts';
 import { dataFolder } from './places.ts';
 import { sayHowToReach } from './say-reach.ts';
-import { lockPath, releaseLock, runningServer, takeLock } from './server-lock.ts';
+import { addressOf, lockPath, releaseLock, runningServer, takeLock } from './server-lock.ts';
 
 interface StartOptions {
   port: number;
@@ -32,9 +32,7 @@ export async function start(options: StartOptions): Promise<void> {
   if (running && running.port === 0)
     throw new CannotStart('A backup or restore is under way. Wait until it has ended.');
   if (running) {
-    console.log(
-      `Early Lantern is already running at http://127.0.0.1:${running.port} (./lantern stop ends it).`,
-    );
+    console.log(`Early Lantern is already running at ${addressOf(running)} (./lantern stop ends it).`);
     return;
   }
   if (!(await portIsFree(port)) && !(existsSync(lockPath(dataDir)) && (await freeSoon(port)))) {
@@ -42,7 +40,7 @@ export async function start(options: StartOptions): Promise<void> {
       `Port ${port} is taken by another program. Start with another one: ./lantern start --port ${port + 1}`,
     );
   }
-  if (!(await takeLock(dataDir, port))) {
+  if (!(await takeLock(dataDir, port, options.lan))) {
     throw new CannotStart(
       'Another start is under way with the same data directory. Wait for it, or ./lantern stop.',
     );

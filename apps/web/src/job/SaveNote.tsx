@@ -16,7 +16,7 @@ export function SaveNote({ save, isLookOnly }: { save: SaveState; isLookOnly: bo
     return (
       <Tooltip title="Your role sees jobs and does not change them.">
         <Box role="status" data-save="look-only" sx={{ fontSize: 14, fontWeight: 700, whiteSpace: 'nowrap' }}>
-          Look only
+          View only
         </Box>
       </Tooltip>
     );

@@ -153,7 +153,7 @@ function AccountLine({
           {isSelf && ' (you)'}
         </Typography>
         <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
-          {ways || (row.invitedUntil ? 'invited, not here yet' : 'no way in: make a link or set a PIN')}
+          {ways || (row.invitedUntil ? 'invited, not signed in yet' : 'no way in: make a link or set a PIN')}
           {signedIn > 0 && ` · signed in on ${signedIn} ${signedIn === 1 ? 'device' : 'devices'}`}
           {lastSeenAt && ` · last seen ${DateTime.fromISO(lastSeenAt).toFormat('d LLL, HH:mm')}`}
         </Typography>

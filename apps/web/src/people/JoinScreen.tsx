@@ -56,7 +56,7 @@ export function JoinScreen() {
         />
         <FormFault>{errors.root?.message}</FormFault>
         <Button type="submit" variant="contained" size="large" disabled={isSubmitting}>
-          Come in
+          Save and sign in
         </Button>
       </form>
     </PlainPage>

@@ -44,7 +44,7 @@ export function PinDialog({ name, hasPin, onSet, onClose }: PinDialogProps) {
           />
         </DialogContent>
         <DialogActions>
-          {hasPin && <Button onClick={() => onSet(null)}>Take the PIN away</Button>}
+          {hasPin && <Button onClick={() => onSet(null)}>Remove the PIN</Button>}
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained">
             Set
