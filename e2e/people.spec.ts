@@ -105,6 +105,7 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
   await helper.goto('/jobs/meadow-finish/brief');
   await expect(helper.locator('[data-save]')).toHaveText('View only');
   await helper.getByLabel('Notes for the crew').fill('The helper was here');
+  await expect(helper.getByText('You can view this job, not change it.')).toBeVisible();
   await helper.goto('/jobs/meadow-finish/load?view=list');
   const tick = helper.locator('[data-packing]').first();
   await tick.click();
@@ -136,7 +137,7 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
 
   // Somebody let in no more is out at once, with the page open.
   await owner.goto('/workshop/access');
-  await owner.getByRole('button', { name: 'Let Tom Quill in no more' }).click();
+  await owner.getByRole('button', { name: 'Remove Tom Quill' }).click();
   await expect(owner.getByRole('group', { name: 'Tom Quill' })).toHaveCount(0);
   await expect(helper.getByLabel('Your name')).toBeVisible();
   // Without reception something is typed, and meanwhile the owner signs out everywhere.

@@ -6,6 +6,7 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { Outlet, useParams } from 'react-router';
 import { onChanged } from '../api/live.ts';
 import { keys, useAvailability, useSites, useWorkshop } from '../api/queries.ts';
+import { useNotice } from '../parts/notices.tsx';
 import { stateWords } from '../parts/state-words.ts';
 import { dayName } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
@@ -65,7 +66,11 @@ function OpenJob({ store, workshop, sites }: OpenJobProps) {
   }, [store, tasks]);
   const { applyFix, changePiece } = useJobActions(store, file);
   const isLookOnly = !useMay('plan');
-  useEffect(() => store.setLookOnly(isLookOnly), [store, isLookOnly]);
+  const notify = useNotice();
+  useEffect(() => {
+    const tell = () => notify({ text: 'You can view this job, not change it. Nothing was changed.' });
+    store.setLookOnly(isLookOnly ? tell : undefined);
+  }, [store, isLookOnly, notify]);
   useJobKeys(store, document.head.id);
   useLeaving(store);
   useEffect(

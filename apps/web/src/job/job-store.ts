@@ -56,7 +56,8 @@ export class JobStore {
   private retryMs = RETRY_MS;
   private readonly jobId: string;
   private readonly isStrict: boolean;
-  private isLookOnly = false;
+  /** Set where whoever looks at it may not change it: tells them so. */
+  private tellLookOnly: (() => void) | undefined;
   private sent: Draft['sent'];
   private shown: AgreedTask[] | undefined;
 
@@ -148,7 +149,10 @@ export class JobStore {
 
   /** Changes the document; changes of one gesture, like a drag, undo as one. */
   readonly change = (edit: (document: JobDocument) => JobDocument, gesture?: string): void => {
-    if (this.isLookOnly) return;
+    if (this.tellLookOnly) {
+      this.tellLookOnly();
+      return;
+    }
     const before = this.history.present;
     const next = edit(before);
     if (sameData(next, before)) return;
@@ -156,9 +160,9 @@ export class JobStore {
     this.setHistory(changed(this.history, withShown(before, next, goesOn ? undefined : this.shown), gesture));
   };
 
-  /** Whoever looks at it may not change it: nothing does, from here on, until they may. */
-  readonly setLookOnly = (isLookOnly: boolean): void => {
-    this.isLookOnly = isLookOnly;
+  /** Whoever looks at it may not change it: nothing does, from here on, until they may. @param tell told of every try */
+  readonly setLookOnly = (tell: (() => void) | undefined): void => {
+    this.tellLookOnly = tell;
   };
 
   /** The plan now on screen: the next one stays as near to it as it can. */

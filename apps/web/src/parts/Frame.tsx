@@ -44,6 +44,7 @@ export function Frame() {
         <Stack
           component={Link}
           to="/"
+          aria-label="Early Lantern"
           direction="row"
           sx={{ alignItems: 'center', gap: 1, color: 'inherit', textDecoration: 'none' }}
         >

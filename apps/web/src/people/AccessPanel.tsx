@@ -189,12 +189,7 @@ function AccountLine({
               Sign out
             </Button>
           )}
-          <Button
-            size="small"
-            variant="outlined"
-            aria-label={`Let ${data.name} in no more`}
-            onClick={onRemove}
-          >
+          <Button size="small" variant="outlined" aria-label={`Remove ${data.name}`} onClick={onRemove}>
             Remove
           </Button>
         </>
