@@ -10,7 +10,7 @@ const LONGEST_PASSWORD = 128;
 /** As it is chosen. */
 export const NewPassword = z
   .string()
-  .min(SHORTEST_PASSWORD, `needs at least ${SHORTEST_PASSWORD} characters: three or four words do`)
+  .min(SHORTEST_PASSWORD, `needs at least ${SHORTEST_PASSWORD} characters: three or four words will do`)
   .max(LONGEST_PASSWORD);
 /** As it is typed to sign in: whatever it is, it is compared. */
 const Password = z.string().min(1).max(LONGEST_PASSWORD);

@@ -27,7 +27,7 @@ export function AddAccount({ crew, onAdd }: AddAccountProps) {
   return (
     <form noValidate onSubmit={(event) => void send(event)}>
       <Typography variant="h3" sx={{ mb: 1 }}>
-        Let somebody in
+        Invite someone
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'start' }}>
         <Controller

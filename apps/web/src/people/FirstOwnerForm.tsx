@@ -40,7 +40,7 @@ export function FirstOwnerForm() {
         label="Password"
         autoComplete="new-password"
         error={errors.password !== undefined}
-        helperText={errors.password?.message ?? 'At least 12 characters. Three or four words do.'}
+        helperText={errors.password?.message ?? 'At least 12 characters. Three or four words will do.'}
         {...register('password')}
       />
       <FormFault>{errors.root?.message}</FormFault>

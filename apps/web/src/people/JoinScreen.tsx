@@ -51,7 +51,7 @@ export function JoinScreen() {
           autoComplete="new-password"
           autoFocus
           error={errors.password !== undefined}
-          helperText={errors.password?.message ?? 'At least 12 characters. Three or four words do.'}
+          helperText={errors.password?.message ?? 'At least 12 characters. Three or four words will do.'}
           {...register('password')}
         />
         <FormFault>{errors.root?.message}</FormFault>

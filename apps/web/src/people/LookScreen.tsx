@@ -123,7 +123,7 @@ function SignOffForm({ token, onSigned }: { token: string; onSigned: (job: Share
       style={{ display: 'grid', gap: 16 }}
     >
       <Typography variant="h2">Sign-off</Typography>
-      <Typography>Once it stands and you have looked at it. It can be signed once.</Typography>
+      <Typography>Sign when it is up and you have checked it. You can sign once.</Typography>
       <TextField
         label="Your name"
         autoComplete="name"

@@ -41,7 +41,7 @@ export function PasswordDialog({ name, onClose, onChanged }: PasswordDialogProps
             label="New password"
             autoComplete="new-password"
             error={errors.password !== undefined}
-            helperText={errors.password?.message ?? 'At least 12 characters. Three or four words do.'}
+            helperText={errors.password?.message ?? 'At least 12 characters. Three or four words will do.'}
             {...register('password')}
           />
           <FormFault>{errors.root?.message}</FormFault>

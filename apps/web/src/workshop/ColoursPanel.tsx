@@ -148,7 +148,7 @@ function ColourForm({ colour, suppliers, sizes, isLast, onChange, onRemove }: Co
         />
         <Tooltip
           title={
-            colour.isArchived ? 'Offer it again' : 'Archive: kept with its pieces, offered for no new one'
+            colour.isArchived ? 'Offer it again' : 'Archive: kept on its pieces, not offered for new ones'
           }
         >
           <span>

@@ -126,7 +126,7 @@ function Person({ row, isLast }: { row: CrewRow; isLast: boolean }) {
         ))}
       </TextField>
       <Box>
-        <Tooltip title="No longer here: kept with past jobs, offered for no new one">
+        <Tooltip title="Archive: kept on past jobs, not offered for new ones">
           <span>
             <IconButton
               aria-label={`Archive ${member.name}`}
