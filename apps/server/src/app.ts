@@ -31,10 +31,12 @@ import { jobRoutes } from './jobs/routes.ts';
 import { type Judging, keepLamps } from './lamps/keeper.ts';
 import { lampRoutes } from './lamps/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
+import { accountRoutes } from './people/account-routes.ts';
 import { guard } from './people/guard.ts';
 import { linkRoutes } from './people/link-routes.ts';
 import { keepMoneyBack } from './people/money.ts';
-import { peopleRoutes } from './people/routes.ts';
+import { phoneRoutes } from './people/phone-routes.ts';
+import { signInRoutes } from './people/sign-in-routes.ts';
 import { photoRoutes } from './photos/routes.ts';
 import { pieceRoutes } from './pieces/routes.ts';
 import { type Planning, planCache } from './plan/plan-cache.ts';
@@ -53,6 +55,8 @@ import { workshopRoutes } from './workshop/routes.ts';
 
 interface AppOptions {
   db: Database;
+  /** All of the database, where `db` sees one workshop only; the same where not said. */
+  installation?: Database;
   /** Folder of the built web app; without it only the API is served. */
   webRoot?: string;
   /** Works plans out; in this thread where not said. */
@@ -83,6 +87,7 @@ const LARGEST_BODY = 6 * 1024 * 1024;
 /** The whole server: API under /api, the web app everywhere else. */
 export async function buildApp({
   db,
+  installation = db,
   webRoot,
   plan,
   readTable = readTableHere,
@@ -159,7 +164,15 @@ export async function buildApp({
     },
   });
 
-  const options = { db, plan: planCache(plan), readTable, backups, lamps: keepLamps(judge), events };
+  const options = {
+    db,
+    installation,
+    plan: planCache(plan),
+    readTable,
+    backups,
+    lamps: keepLamps(judge),
+    events,
+  };
   await server.register(healthRoutes, { ...options, prefix: '/api' });
   await server.register(jobSchemaRoute, { prefix: '/api' });
   await server.register(trustRoute(authorityPath), { prefix: '/api' });
@@ -182,7 +195,9 @@ export async function buildApp({
     lampRoutes,
     eventRoutes,
     versionRoutes,
-    peopleRoutes,
+    signInRoutes,
+    accountRoutes,
+    phoneRoutes,
     linkRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });

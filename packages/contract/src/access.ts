@@ -45,7 +45,10 @@ export type Handed = z.infer<typeof Handed>;
 
 /** Who asks, and what they may do. */
 export const Me = z.strictObject({
+  /** Its name; empty where several use one installation and this device has not said which. */
   workshop: z.string(),
+  /** Its short name, where several use one installation: whoever signs in says it. */
+  workshopId: z.string().nullable(),
   /** Nobody has a password yet: whoever sits at this computer is the owner. */
   isOpen: z.boolean(),
   /** Null where nobody is signed in. */
@@ -57,14 +60,19 @@ export type Me = z.infer<typeof Me>;
 
 export const FirstOwner = z.strictObject({ name: Name, password: NewPassword });
 export type FirstOwner = z.infer<typeof FirstOwner>;
-export const SignIn = z.strictObject({ name: Name, password: Password });
+export const SignIn = z.strictObject({
+  /** Short name of the workshop; where it is left out the one that this device knows. */
+  workshop: Id.optional(),
+  name: Name,
+  password: Password,
+});
 export type SignIn = z.infer<typeof SignIn>;
 export const PinSignIn = z.strictObject({ accountId: Id, pin: PinCode });
 export const ChangePassword = z.strictObject({ current: Password, password: NewPassword });
 export type ChangePassword = z.infer<typeof ChangePassword>;
 
-/** 32 random bytes, base64url. */
-export const Token = z.string().regex(/^[\w-]{43}$/, 'is not a link of ours');
+/** 32 random bytes, base64url; before them the workshop, where several use one installation. */
+export const Token = z.string().regex(/^([a-z0-9-]{1,60}\.)?[\w-]{43}$/, 'is not a link of ours');
 /** What an invitation is for. */
 export const Invitation = z.strictObject({ workshop: z.string(), name: Name, role: Role });
 export type Invitation = z.infer<typeof Invitation>;

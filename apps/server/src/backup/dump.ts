@@ -98,7 +98,12 @@ async function dumpTo(url: string, path: string): Promise<Pick<Backup, 'bytes' |
   });
   const program = spawn(
     programPath('pg_dump'),
-    ['--format=custom', '--no-owner', ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`)],
+    [
+      '--format=custom',
+      '--no-owner',
+      '--no-privileges',
+      ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`),
+    ],
     {
       env: connectionEnv(url),
       stdio: ['ignore', 'pipe', 'pipe'],

@@ -80,7 +80,13 @@ export async function finishRestore(dataDir: string): Promise<void> {
 
 async function load(path: string, url: string): Promise<void> {
   const { PGDATABASE, ...env } = connectionEnv(url);
-  const args = ['--no-owner', '--exit-on-error', '--single-transaction', `--dbname=${PGDATABASE}`];
+  const args = [
+    '--no-owner',
+    '--no-privileges',
+    '--exit-on-error',
+    '--single-transaction',
+    `--dbname=${PGDATABASE}`,
+  ];
   const program = spawn(programPath('pg_restore'), args, { env, stdio: ['pipe', 'ignore', 'pipe'] });
   const ended = exitOf(program, 'pg_restore');
   // A program that gives up closes its ear: why, it says at its end.

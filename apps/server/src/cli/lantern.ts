@@ -6,6 +6,7 @@ import { serve } from './serve.ts';
 import { start, startWorker } from './start.ts';
 import { stop } from './stop.ts';
 import { work } from './work.ts';
+import { workshops } from './workshops.ts';
 
 const DEFAULT_PORT = 4310;
 
@@ -19,13 +20,15 @@ async function main(): Promise<void> {
       'without-worker': { type: 'boolean', default: false },
       'behind-proxy': { type: 'string' },
       to: { type: 'string' },
+      workshop: { type: 'string' },
     },
   });
   if (positionals[0] === 'stop') return stop();
   if (positionals[0] === 'backup') return backUp(values.to);
   if (positionals[0] === 'do-work') return work();
   if (positionals[0] === 'work') return startWorker();
-  if (positionals[0] === 'owner') return linkForOwner();
+  if (positionals[0] === 'owner') return linkForOwner(values.workshop);
+  if (positionals[0] === 'workshop') return workshops(positionals.slice(1));
   if (positionals[0] === 'restore') return restore(positionals[1]);
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65_535) {

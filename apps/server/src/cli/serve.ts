@@ -2,9 +2,10 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { buildApp } from '../app.ts';
 import { keepBackups } from '../backup/daily.ts';
 import { runningDatabase } from '../cluster/cluster.ts';
-import { connect, type Database, migrateDatabase } from '../db/database.ts';
+import { connect, connectToWorkshops, type Database, migrateDatabase } from '../db/database.ts';
 import { alone, changeHouse } from '../db/locks.ts';
 import { crewRows } from '../db/rows.ts';
+import { FIRST_WORKSHOP, inWorkshop } from '../db/which-workshop.ts';
 import { listenTo } from '../events/hub.ts';
 import { logFiles } from '../http/logging.ts';
 import type { Server } from '../http/types.ts';
@@ -15,9 +16,10 @@ import { migrateQueue } from '../queue/worker.ts';
 import { authorityPath } from '../reach/certificate.ts';
 import { behindProxy, localNetwork, loopback, type Reach } from '../reach/reach.ts';
 import { loadDemo } from '../setup/demo.ts';
-import { addFirstWorkshop } from '../setup/first-workshop.ts';
+import { addNewWorkshop } from '../setup/new-workshop.ts';
 import { warmNeeds } from '../stock/needs-store.ts';
 import { sheetThread } from '../threads/pools.ts';
+import { listWorkshops } from '../workshop/several.ts';
 import { findSettings } from '../workshop/store.ts';
 import { CannotStart } from './cannot-start.ts';
 import { reportTo } from './keep-alive.ts';
@@ -70,25 +72,29 @@ async function stopAll(starting: Promise<void>, undo: Undo): Promise<void> {
 async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo): Promise<void> {
   const url = process.env.DATABASE_URL ?? (await runningDatabase(dataFolder()));
   if (!url) throw new CannotStart('The database does not run.');
-  const { db, close } = connect(url);
+  const { db: installation, close: leave } = connect(url);
+  undo.push(() => withPatience(leave()));
+  const { db, close } = connectToWorkshops(url);
   undo.push(() => withPatience(close()));
   // Of several that start on one database one makes it ready; the others wait, and find it so.
   await alone(url, async () => {
-    await migrateDatabase(db, migrationsFolder);
+    await migrateDatabase(installation, migrationsFolder);
     await migrateQueue(url);
-    await fillEmpty(db, empty);
-    await changeHouse(db, emptyBin);
+    await inWorkshop(FIRST_WORKSHOP, () => fillEmpty(db, empty));
+    for (const { id } of await listWorkshops(installation))
+      await inWorkshop(id, () => changeHouse(db, emptyBin));
   });
   const sheets = sheetThread();
   undo.push(() => withPatience(sheets.close()));
   const events = listenTo(url);
   undo.push(() => withPatience(events.close()));
-  const queue = workQueue(db, events);
+  const queue = workQueue(installation, events);
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
   const reach = lan ? await localNetwork(dataFolder()) : proxyName ? behindProxy(proxyName) : loopback;
   const server = await buildApp({
     db,
+    installation,
     reach,
     logger: logFiles(logFolder()),
     authorityPath: lan ? authorityPath(dataFolder()) : undefined,
@@ -104,9 +110,11 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   const health = await server.inject({ url: '/api/health', headers: { host: 'localhost' } });
   if (health.statusCode !== 200)
     throw new CannotStart(`The server answers, but its database does not: ${health.body}`);
-  if (reach.mustSignIn && !(await somebodyHasPassword(db))) await sayFirstOwner(db, port, reach);
+  await inWorkshop(FIRST_WORKSHOP, async () => {
+    if (reach.mustSignIn && !(await somebodyHasPassword(db))) await sayFirstOwner(db, port, reach);
+  });
   // So that whoever looks at the shelf first need not wait for what all jobs take.
-  void warmNeeds(db);
+  for (const { id } of await listWorkshops(installation)) void inWorkshop(id, () => warmNeeds(db));
 }
 
 /** Somebody looks at it and waits. */
@@ -145,7 +153,7 @@ async function sayFirstOwner(db: Database, port: number, { tls, names }: Reach):
 /** A database without a workshop is new: it gets the demo, or the least to begin with. */
 async function fillEmpty(db: Database, empty: boolean): Promise<void> {
   if (await findSettings(db)) return;
-  if (empty) return addFirstWorkshop(db);
+  if (empty) return addNewWorkshop(db);
   const now = process.env.EARLY_LANTERN_NOW ? new Date(process.env.EARLY_LANTERN_NOW) : new Date();
   const count = await loadDemo(db, demoFolder, now);
   console.log(`Loaded the demo: ${count} jobs.`);

@@ -4,6 +4,7 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import * as schema from './schema.ts';
+import { ROWS_ROLE, WorkshopPool } from './workshop-pool.ts';
 
 export type Database = NodePgDatabase<typeof schema>;
 /** A database or a transaction on one. */
@@ -14,9 +15,23 @@ interface Connection {
   close: () => Promise<void>;
 }
 
-/** Opens a pool of connections to the database at `url`. */
-export function connect(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 5000 });
+const settings = (url: string): pg.PoolConfig => ({
+  connectionString: url,
+  max: 12,
+  connectionTimeoutMillis: 5000,
+});
+
+/** Connections to the whole installation at `url`: for what belongs to no workshop, and for what makes and keeps the database. */
+export const connect = (url: string): Connection => opened(new pg.Pool(settings(url)));
+
+/**
+ * Connections that see the rows of one workshop: of the one that is asked for (`which-workshop.ts`).
+ * @param otherwise the workshop where nobody has said which; without it nothing is answered then
+ */
+export const connectToWorkshops = (url: string, otherwise?: string): Connection =>
+  opened(new WorkshopPool(settings(url), otherwise));
+
+function opened(pool: pg.Pool): Connection {
   // A connection that breaks while idle is replaced on the next query; without a listener it would end the process.
   pool.on('error', (error) => console.error(`database connection lost: ${error.message}`));
   // So would one that breaks in the middle of a transaction: there the query that was under way tells of it.
@@ -44,4 +59,39 @@ export async function migrateDatabase(db: Database, migrationsFolder: string): P
       'These data were last used by a newer version of Early Lantern. Nothing was changed: start that version, or restore a backup made by this one.',
     );
   await migrate(db, { migrationsFolder });
+  await admitRowsRole(db);
+}
+
+/**
+ * Lets the role in that reads and writes rows of workshops. Roles belong to the whole server of databases and are in no backup: it is
+ * made where it is missing.
+ * @throws Error where this account may not make it, with what to do
+ */
+async function admitRowsRole(db: Database): Promise<void> {
+  const there = await db.execute(sql`select from pg_roles where rolname = ${ROWS_ROLE}`);
+  if (there.rowCount === 0)
+    await db
+      // Another database of the same server may make it at the same moment.
+      .execute(
+        sql.raw(
+          `do $$ begin create role ${ROWS_ROLE} nologin; exception when duplicate_object or unique_violation then null; end $$`,
+        ),
+      )
+      .catch(() => {
+        throw new Error(
+          `This account of PostgreSQL may not make roles. Have its administrator run: create role ${ROWS_ROLE} nologin; grant ${ROWS_ROLE} to current account;`,
+        );
+      });
+  const { rows } = await db.execute<{ may: boolean }>(
+    sql`select pg_has_role(current_user, ${ROWS_ROLE}, 'member') as may`,
+  );
+  if (!rows[0]?.may) await db.execute(sql.raw(`grant ${ROWS_ROLE} to current_user`));
+  await db.execute(
+    sql.raw(`
+      grant usage on schema public to ${ROWS_ROLE};
+      grant select, insert, update, delete on all tables in schema public to ${ROWS_ROLE};
+      revoke all on work_items, work_hands, pulse from ${ROWS_ROLE};
+      grant usage on all sequences in schema public to ${ROWS_ROLE};
+    `),
+  );
 }

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import { whoAsks } from '../people/who.ts';
 import type { Database, Queries } from './database.ts';
+import { workshopAsked } from './which-workshop.ts';
 
 /** Numbers of this product's advisory locks, any constants. */
 const HOUSE_LOCK = 431_019;
@@ -23,6 +24,8 @@ export async function alone(url: string, work: () => Promise<void>): Promise<voi
 
 /** Tells the triggers that keep earlier versions who changes something in this transaction. */
 const byWhom = () => sql`set_config('lantern.by', ${whoAsks.getStore()?.account.name ?? ''}, true)`;
+/** One house each: a change in one workshop does not wait for another's. */
+const house = () => sql`${HOUSE_LOCK}, hashtext(${workshopAsked() ?? ''})`;
 
 /**
  * Runs a change to one job. Many may run side by side, but none beside a change to what all jobs share, so that the
@@ -30,7 +33,7 @@ const byWhom = () => sql`set_config('lantern.by', ${whoAsks.getStore()?.account.
  */
 export function changeJob<T>(db: Database, change: (tx: Queries) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
-    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock_shared(${HOUSE_LOCK})`);
+    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock_shared(${house()})`);
     return change(tx);
   });
 }
@@ -38,7 +41,7 @@ export function changeJob<T>(db: Database, change: (tx: Queries) => Promise<T>):
 /** Runs a change to what all jobs share (workshop, crew, sites) or to several jobs at once, alone. */
 export function changeHouse<T>(db: Database, change: (tx: Queries) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
-    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock(${HOUSE_LOCK})`);
+    await tx.execute(sql`select ${byWhom()}, pg_advisory_xact_lock(${house()})`);
     return change(tx);
   });
 }

@@ -4,7 +4,8 @@ import { gunzipSync } from 'node:zlib';
 import { JobFile } from '@early-lantern/contract';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
-import { connect, migrateDatabase } from './database.ts';
+import { connect, connectToWorkshops, migrateDatabase } from './database.ts';
+import { FIRST_WORKSHOP } from './which-workshop.ts';
 
 const dumps = join(__dirname, 'dumps');
 const released = readdirSync(dumps).filter((name) => name.endsWith('.sql.gz'));
@@ -22,9 +23,10 @@ test.each(released)('what the version of %s has left is read by today’s, whole
   await loading.query(gunzipSync(readFileSync(join(dumps, name))).toString());
   await loading.end();
 
-  const { db, close } = connect(url.href);
-  await migrateDatabase(db, join(__dirname, '../../drizzle'));
-  const app = await buildApp({ db });
+  const all = connect(url.href);
+  await migrateDatabase(all.db, join(__dirname, '../../drizzle'));
+  const { db, close } = connectToWorkshops(url.href, FIRST_WORKSHOP);
+  const app = await buildApp({ db, installation: all.db });
   const read = async (path: string) => {
     const reply = await app.inject({ url: `/api/v1${path}`, headers: { host: 'localhost' } });
     expect([path, reply.statusCode]).toEqual([path, 200]);
@@ -45,4 +47,5 @@ test.each(released)('what the version of %s has left is read by today’s, whole
   expect((await read('/search?q=finish')).length).toBeGreaterThan(0);
   await app.close();
   await close();
+  await all.close();
 });

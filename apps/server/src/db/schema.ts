@@ -14,10 +14,13 @@ import type {
   WorkshopSettings,
 } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
+import { sql } from 'drizzle-orm';
 import {
+  type AnyPgColumn,
   boolean,
   customType,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -40,32 +43,51 @@ const revisioned = {
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
 };
 
+/** Whose row it is: said by the connection that writes it, which sees no others (`workshop-pool.ts`; row security in the migrations). */
+const ofWorkshop = {
+  workshopId: text('workshop_id').notNull().default(sql`current_setting('lantern.workshop')`),
+};
+
 /** One row: the business. */
-export const workshop = pgTable('workshop', {
-  id: text().primaryKey(),
-  data: jsonb().$type<WorkshopSettings>().notNull(),
-  ...revisioned,
-});
+export const workshop = pgTable(
+  'workshop',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<WorkshopSettings>().notNull(),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
 
-export const crew = pgTable('crew', {
-  id: text().primaryKey(),
-  data: jsonb().$type<CrewMember>().notNull(),
-  ...revisioned,
-});
+export const crew = pgTable(
+  'crew',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<CrewMember>().notNull(),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
 
-export const sites = pgTable('sites', {
-  id: text().primaryKey(),
-  data: jsonb().$type<Site>().notNull(),
-  ...revisioned,
-});
+export const sites = pgTable(
+  'sites',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<Site>().notNull(),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
 
 export const jobs = pgTable(
   'jobs',
   {
-    id: text().primaryKey(),
-    siteId: text('site_id')
-      .notNull()
-      .references(() => sites.id, { onDelete: 'restrict' }),
+    ...ofWorkshop,
+    id: text().notNull(),
+    siteId: text('site_id').notNull(),
     doors: timestamp({ withTimezone: true }).notNull(),
     data: jsonb().$type<JobHead>().notNull(),
     /** Set when the job was deleted; it can still be brought back. */
@@ -75,54 +97,70 @@ export const jobs = pgTable(
     usedAt: timestamp('used_at', { withTimezone: true }),
     ...revisioned,
   },
-  (table) => [index('jobs_by_doors').on(table.doors, table.id)],
+  (table) => [
+    primaryKey({ columns: [table.workshopId, table.id] }),
+    foreignKey({
+      columns: [table.workshopId, table.siteId],
+      foreignColumns: [sites.workshopId, sites.id],
+    }).onDelete('restrict'),
+    index('jobs_by_doors').on(table.workshopId, table.doors, table.id),
+  ],
 );
+
+/** What belongs to a job goes with it. */
+const belongsToJob = (table: { workshopId: AnyPgColumn; jobId: AnyPgColumn }) =>
+  foreignKey({
+    columns: [table.workshopId, table.jobId],
+    foreignColumns: [jobs.workshopId, jobs.id],
+  }).onDelete('cascade');
 
 export const pieces = pgTable(
   'pieces',
   {
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id, { onDelete: 'cascade' }),
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
     id: text().notNull(),
     /** Order within the job. */
     position: doublePrecision().notNull(),
     data: jsonb().$type<Piece>().notNull(),
     ...revisioned,
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId, table.id] }), belongsToJob(table)],
 );
 
 /** Lines of a job's packing list that are ticked. */
 export const packTicks = pgTable(
   'pack_ticks',
   {
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id, { onDelete: 'cascade' }),
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
     /** The line, by its id in the plan. */
     row: text().notNull(),
     by: text().notNull(),
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.row] })],
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId, table.row] }), belongsToJob(table)],
 );
 
 /** That a job's vehicles have left, who said so, and what was not ticked by then. */
-export const departures = pgTable('departures', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id, { onDelete: 'cascade' }),
-  by: text().notNull(),
-  at: timestamp({ withTimezone: true }).notNull().defaultNow(),
-  reason: text().notNull(),
-  left: jsonb().$type<string[]>().notNull(),
-});
+export const departures = pgTable(
+  'departures',
+  {
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
+    by: text().notNull(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    reason: text().notNull(),
+    left: jsonb().$type<string[]>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId] }), belongsToJob(table)],
+);
 
 /** Rows as they were before somebody changed or deleted them: one a few minutes at the most, so that typing does not fill it. */
 export const versions = pgTable(
   'versions',
   {
+    ...ofWorkshop,
     id: integer().primaryKey().generatedAlwaysAsIdentity(),
     /** When it stopped being so. */
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
@@ -137,27 +175,32 @@ export const versions = pgTable(
     data: jsonb().$type<WholeVersion['data']>().notNull(),
   },
   (table) => [
-    index('versions_by_job').on(table.jobId, table.at),
-    index('versions_by_row').on(table.jobId, table.rowId, table.at),
+    index('versions_by_job').on(table.workshopId, table.jobId, table.at),
+    index('versions_by_row').on(table.workshopId, table.jobId, table.rowId, table.at),
   ],
 );
 
 /** Those who may come in, once somebody has said that not everybody may. */
-export const accounts = pgTable('accounts', {
-  id: text().primaryKey(),
-  data: jsonb().$type<Account>().notNull(),
-  /** Argon2id, as one text with its parameters. */
-  passwordHash: text('password_hash'),
-  pinHash: text('pin_hash'),
-  /** Wrong passwords or PINs since the last right one, and until when no other is taken. */
-  wrongTries: integer('wrong_tries').notNull().default(0),
-  lockedUntil: timestamp('locked_until', { withTimezone: true }),
-  /** SHA-256 of the token that sets a password; and when that ends. */
-  inviteHash: text('invite_hash'),
-  invitedUntil: timestamp('invited_until', { withTimezone: true }),
-  deletedAt: timestamp('deleted_at', { withTimezone: true }),
-  ...revisioned,
-});
+export const accounts = pgTable(
+  'accounts',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<Account>().notNull(),
+    /** Argon2id, as one text with its parameters. */
+    passwordHash: text('password_hash'),
+    pinHash: text('pin_hash'),
+    /** Wrong passwords or PINs since the last right one, and until when no other is taken. */
+    wrongTries: integer('wrong_tries').notNull().default(0),
+    lockedUntil: timestamp('locked_until', { withTimezone: true }),
+    /** SHA-256 of the token that sets a password; and when that ends. */
+    inviteHash: text('invite_hash'),
+    invitedUntil: timestamp('invited_until', { withTimezone: true }),
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
 
 /** Devices on which somebody is signed in. */
 export const sessions = pgTable(
@@ -165,19 +208,25 @@ export const sessions = pgTable(
   {
     /** SHA-256 of the cookie's token: whoever reads this table cannot come in with it. */
     tokenHash: text('token_hash').primaryKey(),
-    accountId: text('account_id')
-      .notNull()
-      .references(() => accounts.id, { onDelete: 'cascade' }),
+    ...ofWorkshop,
+    accountId: text('account_id').notNull(),
     seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
     endsAt: timestamp('ends_at', { withTimezone: true }).notNull(),
     /** Signed in with a PIN on this shared phone. */
     phoneId: text('phone_id').references(() => phones.id, { onDelete: 'cascade' }),
   },
-  (table) => [index('sessions_by_account').on(table.accountId)],
+  (table) => [
+    foreignKey({
+      columns: [table.workshopId, table.accountId],
+      foreignColumns: [accounts.workshopId, accounts.id],
+    }).onDelete('cascade'),
+    index('sessions_by_account').on(table.workshopId, table.accountId),
+  ],
 );
 
 /** Phones that several use, each with their PIN. */
 export const phones = pgTable('phones', {
+  ...ofWorkshop,
   id: text().primaryKey(),
   name: text().notNull(),
   tokenHash: text('token_hash').notNull().unique(),
@@ -188,10 +237,9 @@ export const phones = pgTable('phones', {
 export const jobLinks = pgTable(
   'job_links',
   {
+    ...ofWorkshop,
     id: text().primaryKey(),
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id, { onDelete: 'cascade' }),
+    jobId: text('job_id').notNull(),
     name: text().notNull(),
     tokenHash: text('token_hash').notNull().unique(),
     until: timestamp({ withTimezone: true }).notNull(),
@@ -199,7 +247,7 @@ export const jobLinks = pgTable(
     signedAt: timestamp('signed_at', { withTimezone: true }),
     remarks: text().notNull().default(''),
   },
-  (table) => [index('job_links_by_job').on(table.jobId)],
+  (table) => [belongsToJob(table), index('job_links_by_job').on(table.workshopId, table.jobId)],
 );
 
 /** What is to be worked out by a worker, and what came of it. */
@@ -233,31 +281,36 @@ export const pulse = pgTable('pulse', {
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 
 /** What a job takes of shelf, gear and pipes, as it was worked out last: made anew whenever what it was made of has changed. */
-export const jobNeeds = pgTable('job_needs', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id, { onDelete: 'cascade' }),
-  /** What it was made of: the revisions of job, pieces and site, and the workshop's ways. */
-  madeOf: text('made_of').notNull(),
-  needs: jsonb().$type<JobNeeds>().notNull(),
-});
+export const jobNeeds = pgTable(
+  'job_needs',
+  {
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
+    /** What it was made of: the revisions of job, pieces and site, and the workshop's ways. */
+    madeOf: text('made_of').notNull(),
+    needs: jsonb().$type<JobNeeds>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId] }), belongsToJob(table)],
+);
 
 /** What a job's lamps say, as they were worked out last; and what that was made of, as a checksum of all of it. */
-export const jobLamps = pgTable('job_lamps', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id, { onDelete: 'cascade' }),
-  madeOf: text('made_of').notNull(),
-  lamps: jsonb().$type<ToldLamps>().notNull(),
-});
+export const jobLamps = pgTable(
+  'job_lamps',
+  {
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
+    madeOf: text('made_of').notNull(),
+    lamps: jsonb().$type<ToldLamps>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId] }), belongsToJob(table)],
+);
 
 /** Photos of pieces as they were built, with what somebody marked on them. */
 export const photos = pgTable(
   'photos',
   {
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id, { onDelete: 'cascade' }),
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
     id: text().notNull(),
     data: jsonb().$type<Photo>().notNull(),
     /** The piece as it was planned when the photo was added; it stays where the piece is changed or deleted. */
@@ -267,13 +320,14 @@ export const photos = pgTable(
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
     ...revisioned,
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+  (table) => [primaryKey({ columns: [table.workshopId, table.jobId, table.id] }), belongsToJob(table)],
 );
 
 /** The shelf's ledger: never changed, only added to. */
 export const movements = pgTable(
   'movements',
   {
+    ...ofWorkshop,
     id: integer().primaryKey().generatedAlwaysAsIdentity(),
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
     nominalIn: doublePrecision('nominal_in').notNull(),
@@ -288,7 +342,7 @@ export const movements = pgTable(
     bookingKey: text('booking_key'),
   },
   (table) => [
-    index('movements_by_product').on(table.nominalIn, table.colour),
-    index('movements_by_key').on(table.bookingKey),
+    index('movements_by_product').on(table.workshopId, table.nominalIn, table.colour),
+    index('movements_by_key').on(table.workshopId, table.bookingKey),
   ],
 );

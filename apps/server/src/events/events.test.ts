@@ -74,9 +74,17 @@ test('after its connection broke it listens again, and says that anything may ha
   await admin.query(
     "select pg_notify('early_lantern', 'no JSON'), pg_notify('early_lantern', '{\"what\":\"rain\"}')",
   );
-  await admin.query('select pg_notify(\'early_lantern\', \'{"what":"site","id":"hall"}\')');
+  for (const [workshop, id] of [
+    ['elsewhere', 'theirs'],
+    ['first', 'hall'],
+  ])
+    await admin.query('select pg_notify($1, $2)', [
+      'early_lantern',
+      JSON.stringify({ workshop, what: 'site', id }),
+    ]);
   await until(({ what, id }) => what === 'site' && id === 'hall');
   expect(told.map(({ what }) => what)).not.toContain('rain');
+  expect(told.map(({ id }) => id)).not.toContain('theirs');
   await admin.end();
   await stop();
 });

@@ -1,11 +1,16 @@
 import { setTimeout as sleep } from 'node:timers/promises';
 import { Changed } from '@early-lantern/contract';
 import pg from 'pg';
+import { z } from 'zod';
+
+/** A change as the database tells it: in which workshop; empty where it may have been in any. */
+const Told = Changed.extend({ workshop: z.string() });
+type Told = z.infer<typeof Told>;
 
 /** Tells what is changed in the database, by whichever process. */
 export interface EventHub {
-  /** @returns ends it */
-  subscribe(listener: (change: Changed) => void): () => void;
+  /** @param listener is told of every workshop: what it hands on of one belongs there only. @returns ends it */
+  subscribe(listener: (change: Told) => void): () => void;
   /** What is told of work, in the queue's own words; empty after a connection broke. @returns ends it */
   onWork(listener: (word: string) => void): () => void;
   close(): Promise<void>;
@@ -24,19 +29,19 @@ export const WORK_CHANNEL = 'early_lantern_work';
 const FIRST_WAIT_MS = 100;
 const LONGEST_WAIT_MS = 3_000;
 /** Whoever listened may have missed something meanwhile. */
-const ANYTHING: Changed = { what: 'anything', id: '' };
+const ANYTHING: Told = { workshop: '', what: 'anything', id: '' };
 
 /**
  * Listens to a database's own notifications on a connection of its own. A connection that breaks is opened again; then it is
  * told that anything may have changed.
  */
 export function listenTo(url: string): EventHub {
-  const listeners = new Set<(change: Changed) => void>();
+  const listeners = new Set<(change: Told) => void>();
   const workers = new Set<(word: string) => void>();
   const tellWork = (word: string) => {
     for (const worker of workers) worker(word);
   };
-  const tell = (change: Changed) => {
+  const tell = (change: Told) => {
     for (const listener of listeners) listener(change);
   };
   const closing = new AbortController();
@@ -52,7 +57,7 @@ export function listenTo(url: string): EventHub {
     });
     own.on('notification', ({ channel, payload = '' }) => {
       if (channel === WORK_CHANNEL) return tellWork(payload);
-      const change = Changed.safeParse(asJson(payload));
+      const change = Told.safeParse(asJson(payload));
       if (change.success) tell(change.data);
     });
     try {

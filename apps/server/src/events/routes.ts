@@ -23,7 +23,7 @@ export async function eventRoutes(server: Server, { events }: RouteOptions): Pro
         summary: 'What is changed, as it happens: a stream of events "changed", each with its data as JSON',
       },
     },
-    (_, reply) => {
+    ({ workshop: own }, reply) => {
       reply.hijack();
       const { raw } = reply;
       raw.writeHead(200, {
@@ -35,7 +35,9 @@ export async function eventRoutes(server: Server, { events }: RouteOptions): Pro
       });
       raw.write(`retry: ${AGAIN_MS}\n\n`);
       const tell = (change: Changed) => raw.write(`event: changed\ndata: ${JSON.stringify(change)}\n\n`);
-      const stop = events.subscribe(tell);
+      const stop = events.subscribe(({ workshop, ...change }) => {
+        if (workshop === own || workshop === '') tell(change);
+      });
       const beat = setInterval(() => raw.write(':\n\n'), BEAT_MS);
       const end = () => raw.end();
       open.add(end);

@@ -8,7 +8,7 @@ const VERSION = '0.1.0';
 /** Whoever asks again so soon gets the same answer: looking must not be work. */
 const FRESH_MS = 300;
 
-export async function healthRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+export async function healthRoutes(server: Server, { installation: db }: RouteOptions): Promise<void> {
   let last: { at: number; health: Promise<Health> } | undefined;
   server.get(
     '/health',

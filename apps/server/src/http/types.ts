@@ -26,7 +26,10 @@ export type Server = FastifyInstance<
 
 /** What every route plugin is given. */
 export interface RouteOptions {
+  /** Rows of the workshop that is asked for. */
   db: Database;
+  /** All of the database: for what belongs to no workshop. */
+  installation: Database;
   plan: Planning;
   readTable: TableReader;
   backups: BackupKeeper;

@@ -177,7 +177,7 @@ test('a connection lost in the middle of writing is answered 503, nothing is hal
   try {
     // Somebody else holds the house: the change waits inside its transaction. There its connection is cut.
     await other.query('begin');
-    await other.query('select pg_advisory_xact_lock(431019)');
+    await other.query('select pg_advisory_xact_lock(431019, hashtext($1))', ['first']);
     const reply = server.call('PUT', '/jobs/meadow-finish', change);
     let cut = 0;
     for (let turn = 0; turn < 100 && cut === 0; turn++) {

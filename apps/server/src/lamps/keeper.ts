@@ -4,6 +4,7 @@ import { judgeJob } from '@early-lantern/core';
 import { DrizzleQueryError, inArray } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
 import { jobLamps } from '../db/schema.ts';
+import { FIRST_WORKSHOP, inWorkshop, workshopAsked } from '../db/which-workshop.ts';
 import { told } from './told.ts';
 
 /** Works out what a job's lamps say. */
@@ -16,6 +17,8 @@ export interface LampKeeper {
 }
 
 interface Waiting {
+  workshop: string;
+  jobId: string;
   madeOf: string;
   file: JobFile;
   db: Database;
@@ -33,21 +36,23 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
     for (;;) {
       const [next] = waiting;
       if (!next) break;
-      const [jobId, { madeOf, file, db }] = next;
+      const [key, { workshop, jobId, madeOf, file, db }] = next;
       try {
         const lamps = await judge(file);
-        await db
-          .insert(jobLamps)
-          .values({ jobId, madeOf, lamps })
-          .onConflictDoUpdate({ target: jobLamps.jobId, set: { madeOf, lamps } });
-        failed.delete(jobId);
+        // Begun by whoever asked first, whose workshop may be another.
+        await inWorkshop(workshop, () =>
+          db
+            .insert(jobLamps)
+            .values({ jobId, madeOf, lamps })
+            .onConflictDoUpdate({ target: [jobLamps.workshopId, jobLamps.jobId], set: { madeOf, lamps } }),
+        );
+        failed.delete(key);
       } catch (error) {
         // That the database does not answer is not the job's fault: it is asked for again.
-        if (!(error instanceof DrizzleQueryError))
-          failed.set(jobId, { madeOf, why: (error as Error).message });
+        if (!(error instanceof DrizzleQueryError)) failed.set(key, { madeOf, why: (error as Error).message });
       }
       // Asked for anew meanwhile it stays in line.
-      if (waiting.get(jobId)?.madeOf === madeOf) waiting.delete(jobId);
+      if (waiting.get(key)?.madeOf === madeOf) waiting.delete(key);
     }
     isBusy = false;
   };
@@ -55,6 +60,8 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
   return {
     async lampsOf(db, files) {
       if (files.length === 0) return {};
+      const workshop = workshopAsked() ?? FIRST_WORKSHOP;
+      const keyOf = (jobId: string) => `${workshop}/${jobId}`;
       const ids = files.map(({ job }) => job.id);
       const rows = await db.select().from(jobLamps).where(inArray(jobLamps.jobId, ids));
       const known = new Map(rows.map((row) => [row.jobId, row]));
@@ -66,15 +73,16 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
           .digest('base64');
         const row = known.get(id);
         if (row?.madeOf === madeOf) return [id, { lamps: row.lamps, failure: null }];
-        const fault = failed.get(id);
+        const fault = failed.get(keyOf(id));
         if (fault?.madeOf === madeOf) return [id, { lamps: null, failure: fault.why }];
-        asked.push([id, { madeOf, file, db }]);
+        asked.push([keyOf(id), { workshop, jobId: id, madeOf, file, db }]);
         return [id, { lamps: null, failure: null }];
       });
       // Whoever asked last looks at it now: that comes first.
-      const earlier = [...waiting].filter(([id]) => !ids.includes(id));
+      const now = new Set(ids.map(keyOf));
+      const earlier = [...waiting].filter(([key]) => !now.has(key));
       waiting.clear();
-      for (const [id, one] of [...asked, ...earlier].slice(0, MOST_WAITING)) waiting.set(id, one);
+      for (const [key, one] of [...asked, ...earlier].slice(0, MOST_WAITING)) waiting.set(key, one);
       void work();
       return Object.fromEntries(found);
     },

@@ -39,7 +39,10 @@ export async function depart(
   await db
     .insert(departures)
     .values({ jobId, ...departure })
-    .onConflictDoUpdate({ target: departures.jobId, set: { ...departure, at: new Date() } });
+    .onConflictDoUpdate({
+      target: [departures.workshopId, departures.jobId],
+      set: { ...departure, at: new Date() },
+    });
 }
 
 /** It has not left after all. */

@@ -25,7 +25,7 @@ export async function putFirstOwner(db: Queries, data: Account): Promise<void> {
   await db
     .insert(accounts)
     .values({ id: data.id, data })
-    .onConflictDoUpdate({ target: accounts.id, set: { data } });
+    .onConflictDoUpdate({ target: [accounts.workshopId, accounts.id], set: { data } });
 }
 
 /** The first owner, who has no password yet, by an invitation: for whoever started the product and reads what it prints. */
@@ -42,7 +42,7 @@ export async function listAccounts(db: Queries): Promise<AccountRow[]> {
     .from(accounts)
     .leftJoin(sessions, and(eq(sessions.accountId, accounts.id), gt(sessions.endsAt, sql`now()`)))
     .where(live)
-    .groupBy(accounts.id)
+    .groupBy(accounts.workshopId, accounts.id)
     .orderBy(asc(sql`${accounts.data}->>'name'`));
   return rows.map(({ account, signedIn, lastSeenAt }) => ({
     ...asRow(account),

@@ -2,11 +2,13 @@ import { may, type Right } from '@early-lantern/contract';
 import type { FastifyReply, FastifyRequest, RouteOptions } from 'fastify';
 import { LRUCache } from 'lru-cache';
 import type { Database } from '../db/database.ts';
+import { FIRST_WORKSHOP, goOnIn } from '../db/which-workshop.ts';
 import type { EventHub } from '../events/hub.ts';
 import { sendProblem } from '../http/problem.ts';
 import type { Server } from '../http/types.ts';
 import { somebodyHasPassword } from './accounts.ts';
-import { SESSION_COOKIE } from './cookies.ts';
+import { PHONE_COOKIE, SESSION_COOKIE, WORKSHOP_COOKIE } from './cookies.ts';
+import { workshopOf } from './secrets.ts';
 import { principalOf } from './sessions.ts';
 import { type Principal, whoAsks } from './who.ts';
 
@@ -25,6 +27,8 @@ declare module 'fastify' {
   interface FastifyRequest {
     /** Whoever asks; undefined where nobody is signed in. */
     principal: Principal | undefined;
+    /** Where: the rows of no other workshop are seen. */
+    workshop: string;
   }
 }
 
@@ -73,6 +77,10 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
     return isOpen;
   };
 
+  // Nobody owns a workshop only because it has no password yet, save the one that was made here with the installation.
+  const isOwnersHouse = async ({ workshop }: FastifyRequest): Promise<boolean> =>
+    workshop === FIRST_WORKSHOP && (await isOpenHouse());
+
   const find = async (request: FastifyRequest): Promise<Principal | undefined> => {
     const token = request.cookies[SESSION_COOKIE];
     if (token) {
@@ -83,12 +91,17 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
       if (!before && then === times) known.set(token, { principal });
       if (principal) return principal;
     }
-    return (await isOpenHouse()) ? ownerHere : undefined;
+    return (await isOwnersHouse(request)) ? ownerHere : undefined;
   };
 
   server.decorate('forgetAccess', forget);
   server.decorateRequest('principal', undefined);
+  server.decorateRequest('workshop', FIRST_WORKSHOP);
   server.addHook('onRoute', requireRight);
+  server.addHook('onRequest', (request, _, done) => {
+    request.workshop = workshopNamed(request);
+    goOnIn(request.workshop, done);
+  });
   server.addHook('onRequest', async (request, reply) => {
     const { right } = request.routeOptions.config;
     if (right === undefined || right === 'unasked') return;
@@ -97,11 +110,17 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
     request.principal = await find(request);
     if (right !== 'anyone' && !isAllowed(request, reply, right)) return reply;
   });
-  // From here on it is known, also deep down, who asks.
+  // From here on it is known, also deep down, who asks and where: reading a body has let go of what was known before.
   server.addHook('preHandler', (request, _, done) => {
-    if (request.principal) whoAsks.run(request.principal, done);
-    else done();
+    const { principal, workshop } = request;
+    goOnIn(workshop, () => (principal ? whoAsks.run(principal, done) : done()));
   });
+}
+
+/** The workshop of whoever is signed in, else the one that this device was in last. That they may come in is seen afterwards. */
+function workshopNamed({ cookies }: FastifyRequest): string {
+  const token = cookies[SESSION_COOKIE] ?? cookies[PHONE_COOKIE];
+  return token ? workshopOf(token) : (cookies[WORKSHOP_COOKIE] ?? FIRST_WORKSHOP);
 }
 
 /** The page that describes the API is made elsewhere: whoever may look at all may look at it. */

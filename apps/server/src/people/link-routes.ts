@@ -2,11 +2,12 @@ import { Handed, Id, JobLink, NewJobLink, SharedJob, SignOff, Token } from '@ear
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { jobLinks, jobs } from '../db/schema.ts';
+import { inWorkshop } from '../db/which-workshop.ts';
 import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
-import { newToken, tokenHash } from './secrets.ts';
+import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 import { seenByGuest } from './shared-job.ts';
 
 const DAY_MS = 86_400_000;
@@ -55,13 +56,9 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
       await getJob(db, params.id);
       const token = newToken();
       const until = new Date(Date.now() + body.days * DAY_MS);
-      const id = tokenHash(newToken())
-        .toLowerCase()
-        .replace(/[^a-z0-9]/g, '')
-        .slice(0, 16);
       await db
         .insert(jobLinks)
-        .values({ id, jobId: params.id, name: body.name, tokenHash: tokenHash(token), until });
+        .values({ id: newId(), jobId: params.id, name: body.name, tokenHash: tokenHash(token), until });
       return reply.code(201).send({ token, until: until.toISOString() });
     },
   );
@@ -119,7 +116,7 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
         response: gives(SharedJob),
       },
     },
-    async ({ body }) => shared(await linkOf(body.token)),
+    ({ body }) => inWorkshop(workshopOf(body.token), async () => shared(await linkOf(body.token))),
   );
 
   server.post(
@@ -133,15 +130,16 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
         response: gives(SharedJob),
       },
     },
-    async ({ body }) => {
-      const link = await linkOf(body.token);
-      const [signed] = await db
-        .update(jobLinks)
-        .set({ signedBy: body.by, signedAt: new Date(), remarks: body.remarks })
-        .where(and(eq(jobLinks.id, link.id), isNull(jobLinks.signedAt)))
-        .returning();
-      if (!signed) throw new ProblemError('already-there', 'It is signed already.');
-      return shared(signed);
-    },
+    ({ body }) =>
+      inWorkshop(workshopOf(body.token), async () => {
+        const link = await linkOf(body.token);
+        const [signed] = await db
+          .update(jobLinks)
+          .set({ signedBy: body.by, signedAt: new Date(), remarks: body.remarks })
+          .where(and(eq(jobLinks.id, link.id), isNull(jobLinks.signedAt)))
+          .returning();
+        if (!signed) throw new ProblemError('already-there', 'It is signed already.');
+        return shared(signed);
+      }),
   );
 }

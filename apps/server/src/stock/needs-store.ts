@@ -42,7 +42,7 @@ export async function openNeeds(db: Queries, settings: WorkshopSettings): Promis
     await db
       .insert(jobNeeds)
       .values({ jobId: id, madeOf, needs: fresh })
-      .onConflictDoUpdate({ target: jobNeeds.jobId, set: { madeOf, needs: fresh } });
+      .onConflictDoUpdate({ target: [jobNeeds.workshopId, jobNeeds.jobId], set: { madeOf, needs: fresh } });
     all.push(fresh);
     // Others get their turn between two jobs.
     await turn();

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import type { JobFile } from '@early-lantern/contract';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
-import { connect } from '../db/database.ts';
+import { connect, connectToWorkshops } from '../db/database.ts';
+import { FIRST_WORKSHOP } from '../db/which-workshop.ts';
 import { listenTo } from '../events/hub.ts';
 
 export const demoFolder = join(__dirname, '../../../../demo/jobs');
@@ -25,9 +26,13 @@ export async function testServer() {
   await admin.query(`create database ${name} template template_lantern`);
   await admin.end();
   url.pathname = `/${name}`;
-  const { db, close } = connect(url.href);
+  const rows = connectToWorkshops(url.href, FIRST_WORKSHOP);
   const events = listenTo(url.href);
-  const app = await buildApp({ db, events });
+  // What a test itself does to the database it does to all of it; what it writes is the first workshop's.
+  url.searchParams.set('options', `-c lantern.workshop=${FIRST_WORKSHOP}`);
+  const { db, close } = connect(url.href);
+  url.search = '';
+  const app = await buildApp({ db: rows.db, installation: db, events });
 
   /** Calls the API; the body comes back read. */
   const call = async (
@@ -54,12 +59,16 @@ export async function testServer() {
   };
   return {
     app,
+    /** All of the database; what is written by it is the first workshop's. */
     db,
+    /** Rows of the workshop that is asked for. */
+    rows: rows.db,
     url: url.href,
     call,
     end: async () => {
       await app.close();
       await events.close();
+      await rows.close();
       await close();
     },
   };

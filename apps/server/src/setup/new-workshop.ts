@@ -33,9 +33,9 @@ const { crew, ...settings }: Workshop = {
 };
 
 /** The least a business consists of, for a start without demo data: one person, one inflator, one vehicle. */
-export async function addFirstWorkshop(db: Database): Promise<void> {
+export async function addNewWorkshop(db: Database, name = settings.name): Promise<void> {
   await changeHouse(db, async (tx) => {
-    await addSettings(tx, settings);
+    await addSettings(tx, { ...settings, name });
     for (const member of crew) await crewRows.add(tx, member);
   });
 }

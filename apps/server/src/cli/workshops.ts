@@ -1,0 +1,47 @@
+import { inWorkshop } from '../db/which-workshop.ts';
+import { inviteFirstOwner } from '../people/accounts.ts';
+import { addNewWorkshop } from '../setup/new-workshop.ts';
+import { listWorkshops } from '../workshop/several.ts';
+import { CannotStart } from './cannot-start.ts';
+import { onRunning, sayLink } from './running.ts';
+
+const LONGEST_NAME = 80;
+
+/** `./lantern workshop list`, or `add NAME`: workshops that share this installation and see nothing of each other. */
+export function workshops([what, name, ...more]: readonly string[]): Promise<void> {
+  if (what === 'list' && name === undefined) return list();
+  if (what === 'add' && name?.trim() && name.length <= LONGEST_NAME && more.length === 0)
+    return add(name.trim());
+  throw new CannotStart('./lantern workshop list, or ./lantern workshop add "Its name"');
+}
+
+const list = () =>
+  onRunning(async ({ installation }) => {
+    for (const { id, name } of await listWorkshops(installation)) console.log(`${id}  ${name}`);
+  });
+
+const add = (name: string) =>
+  onRunning(async ({ db, installation }) => {
+    const taken = new Set((await listWorkshops(installation)).map(({ id }) => id));
+    const id = freeId(name, taken);
+    await inWorkshop(id, async () => {
+      await addNewWorkshop(db, name);
+      const { token } = await inviteFirstOwner(db, 'Owner');
+      console.log(`Made: ${name}. Its people sign in at the workshop "${id}".`);
+      await sayLink('Its owner sets a password once', token);
+    });
+  });
+
+/** A short name made from the long one: what is left of it in plain letters, with a number where somebody has it. */
+function freeId(name: string, taken: ReadonlySet<string>): string {
+  const plain = name.normalize('NFD').toLowerCase().replaceAll(/\p{M}/gu, '');
+  const id =
+    plain
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-|-$/g, '')
+      .slice(0, 40) || 'workshop';
+  for (let number = 1; ; number++) {
+    const one = number === 1 ? id : `${id}-${number}`;
+    if (!taken.has(one)) return one;
+  }
+}
