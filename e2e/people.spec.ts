@@ -156,6 +156,44 @@ test('the owner sets a password and lets a lead, a helper with a PIN and a clien
   await expect(stranger.locator('[data-save]')).toHaveText('Saved');
 });
 
+test('a second workshop shares the installation: its owner comes in by the printed link, and neither sees the other', async ({
+  browser,
+}) => {
+  const made = (await lantern(stack.dataDir, 'workshop', 'add', 'Weir Lane Décor')).output;
+  const owner = await device(browser);
+  await owner.goto(/http:\S+\/join#[\w.-]+/.exec(made)?.[0] ?? '');
+  await owner.getByLabel('Choose a password').fill(password);
+  await owner.getByRole('button', { name: 'Save and sign in' }).click();
+  await owner.getByLabel('Name of the workshop').fill('Weir Lane Décor');
+  await owner.getByLabel('Who leads').fill('Pim Sallow');
+  await owner.getByLabel('Who drives').fill('Ash Tolland');
+  await owner.getByRole('button', { name: 'Begin' }).click();
+  await expect(owner.getByRole('button', { name: 'New job' }).first()).toBeVisible();
+  await expect(owner.getByText('Meadow Finish')).toHaveCount(0);
+  await owner.goto('/jobs/meadow-finish/brief');
+  await expect(
+    owner.getByText('There is no job').or(owner.getByText('no job "meadow-finish"')),
+  ).toBeVisible();
+  await owner.getByRole('button', { name: /Signed in as/ }).click();
+  await owner.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
+  // This device knows where it was; another is told no names, and says it.
+  await expect(owner.getByLabel('Workshop')).toHaveValue('weir-lane-decor');
+  const other = await device(browser);
+  await other.goto('/');
+  await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await other.getByLabel('Your name').fill('Owner');
+  await other.getByLabel('Password', { exact: true }).fill(password);
+  await other.getByLabel('Workshop').fill('first');
+  await other.getByRole('button', { name: 'Sign in' }).click();
+  await expect(other.getByRole('alert')).toHaveText('Name or password is wrong.');
+  await other.getByLabel('Workshop').fill('weir-lane-decor');
+  await other.getByRole('button', { name: 'Sign in' }).click();
+  await expect(other.getByRole('button', { name: 'New job' }).first()).toBeVisible();
+  expect((await lantern(stack.dataDir, 'workshop', 'list')).output).toContain(
+    'weir-lane-decor  Weir Lane Décor',
+  );
+});
+
 test('the local network is served over TLS with a certificate made here; the printed link makes the owner, and a phone comes in beside', async ({
   browser,
 }) => {

@@ -16,6 +16,9 @@ export const NewPassword = z
 const Password = z.string().min(1).max(LONGEST_PASSWORD);
 export const PinCode = z.string().regex(/^\d{4,8}$/, 'must be four to eight digits');
 
+/** The workshop that an installation begins with; where there is one, it is this one. */
+export const FIRST_WORKSHOP = 'first';
+
 /** Somebody who may come in. */
 export const Account = z.strictObject({
   id: Id,

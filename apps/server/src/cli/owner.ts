@@ -1,4 +1,5 @@
-import { FIRST_WORKSHOP, inWorkshop } from '../db/which-workshop.ts';
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
+import { inWorkshop } from '../db/which-workshop.ts';
 import { invite, owners } from '../people/accounts.ts';
 import { findSettings } from '../workshop/store.ts';
 import { CannotStart } from './cannot-start.ts';

@@ -1,11 +1,12 @@
 import { setTimeout as sleep } from 'node:timers/promises';
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
 import { buildApp } from '../app.ts';
 import { keepBackups } from '../backup/daily.ts';
 import { runningDatabase } from '../cluster/cluster.ts';
 import { connect, connectToWorkshops, type Database, migrateDatabase } from '../db/database.ts';
 import { alone, changeHouse } from '../db/locks.ts';
 import { crewRows } from '../db/rows.ts';
-import { FIRST_WORKSHOP, inWorkshop } from '../db/which-workshop.ts';
+import { inWorkshop } from '../db/which-workshop.ts';
 import { listenTo } from '../events/hub.ts';
 import { logFiles } from '../http/logging.ts';
 import type { Server } from '../http/types.ts';

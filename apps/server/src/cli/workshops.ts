@@ -1,5 +1,6 @@
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
 import { inWorkshop } from '../db/which-workshop.ts';
-import { inviteFirstOwner } from '../people/accounts.ts';
+import { inviteFirstOwner, somebodyHasPassword } from '../people/accounts.ts';
 import { addNewWorkshop } from '../setup/new-workshop.ts';
 import { listWorkshops } from '../workshop/several.ts';
 import { CannotStart } from './cannot-start.ts';
@@ -22,6 +23,11 @@ const list = () =>
 
 const add = (name: string) =>
   onRunning(async ({ db, installation }) => {
+    // Whoever sits at this computer owns what has no password: the others must not be there before that has one.
+    if (!(await inWorkshop(FIRST_WORKSHOP, () => somebodyHasPassword(db))))
+      throw new CannotStart(
+        'The workshop that is here has no password yet. Set one first: Workshop, Access. Then add another.',
+      );
     const taken = new Set((await listWorkshops(installation)).map(({ id }) => id));
     const id = freeId(name, taken);
     await inWorkshop(id, async () => {

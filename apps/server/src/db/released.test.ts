@@ -1,11 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import { JobFile } from '@early-lantern/contract';
+import { FIRST_WORKSHOP, JobFile } from '@early-lantern/contract';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
 import { connect, connectToWorkshops, migrateDatabase } from './database.ts';
-import { FIRST_WORKSHOP } from './which-workshop.ts';
 
 const dumps = join(__dirname, 'dumps');
 const released = readdirSync(dumps).filter((name) => name.endsWith('.sql.gz'));

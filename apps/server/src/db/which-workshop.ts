@@ -1,8 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 
-/** The workshop that was there before there could be several; where there is one, it is this one. */
-export const FIRST_WORKSHOP = 'first';
-
 /** Whose rows are read and written, for what lies too deep to be handed it: every connection to the database. */
 const asked = new AsyncLocalStorage<string>();
 

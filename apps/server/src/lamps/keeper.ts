@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import type { JobFile, JobLamps, ToldLamps } from '@early-lantern/contract';
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
 import { judgeJob } from '@early-lantern/core';
 import { DrizzleQueryError, inArray } from 'drizzle-orm';
 import type { Database } from '../db/database.ts';
 import { jobLamps } from '../db/schema.ts';
-import { FIRST_WORKSHOP, inWorkshop, workshopAsked } from '../db/which-workshop.ts';
+import { inWorkshop, workshopAsked } from '../db/which-workshop.ts';
 import { told } from './told.ts';
 
 /** Works out what a job's lamps say. */

@@ -1,8 +1,8 @@
-import { may, type Right } from '@early-lantern/contract';
+import { FIRST_WORKSHOP, may, type Right } from '@early-lantern/contract';
 import type { FastifyReply, FastifyRequest, RouteOptions } from 'fastify';
 import { LRUCache } from 'lru-cache';
 import type { Database } from '../db/database.ts';
-import { FIRST_WORKSHOP, goOnIn } from '../db/which-workshop.ts';
+import { goOnIn } from '../db/which-workshop.ts';
 import type { EventHub } from '../events/hub.ts';
 import { sendProblem } from '../http/problem.ts';
 import type { Server } from '../http/types.ts';

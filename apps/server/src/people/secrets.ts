@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
 import { hash, verify } from '@node-rs/argon2';
-import { FIRST_WORKSHOP, workshopAsked } from '../db/which-workshop.ts';
+import { workshopAsked } from '../db/which-workshop.ts';
 
 /** Argon2id is what the library does unless told otherwise; memory in KiB (OWASP Password Storage Cheat Sheet: 19 MiB, 2 passes, 1 lane). */
 const COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };

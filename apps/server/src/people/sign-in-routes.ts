@@ -2,6 +2,7 @@ import {
   AcceptInvitation,
   type Account,
   ChangePassword,
+  FIRST_WORKSHOP,
   FirstOwner,
   Invitation,
   Me,
@@ -12,7 +13,7 @@ import {
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
-import { FIRST_WORKSHOP, inWorkshop, workshopAsked } from '../db/which-workshop.ts';
+import { inWorkshop, workshopAsked } from '../db/which-workshop.ts';
 import { ProblemError } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { areSeveral } from '../workshop/several.ts';
@@ -63,15 +64,9 @@ export async function signInRoutes(server: Server, { db, installation }: RouteOp
     if (before) await inWorkshop(request.workshop, () => endSession(db, before));
     const { token, endsAt } = await beginSession(db, account.id, phoneId);
     keepSession(reply, token, endsAt);
-    const workshopId = workshopAsked() ?? FIRST_WORKSHOP;
-    keepWorkshop(reply, workshopId);
-    const name = { workshop: await nameOfWorkshop(), workshopId: null };
-    return {
-      ...((await areSeveral(installation)) ? { ...name, workshopId } : name),
-      isOpen: false,
-      account,
-      phone: null,
-    };
+    const workshopId = (await areSeveral(installation)) ? (workshopAsked() ?? FIRST_WORKSHOP) : null;
+    if (workshopId !== null) keepWorkshop(reply, workshopId);
+    return { workshop: await nameOfWorkshop(), workshopId, isOpen: false, account, phone: null };
   };
 
   server.get(

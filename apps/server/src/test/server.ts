@@ -2,10 +2,10 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { JobFile } from '@early-lantern/contract';
+import { FIRST_WORKSHOP } from '@early-lantern/contract';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
 import { connect, connectToWorkshops } from '../db/database.ts';
-import { FIRST_WORKSHOP } from '../db/which-workshop.ts';
 import { listenTo } from '../events/hub.ts';
 
 export const demoFolder = join(__dirname, '../../../../demo/jobs');

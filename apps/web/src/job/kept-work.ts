@@ -1,4 +1,4 @@
-import { type JobHead, newestPiece, type Piece } from '@early-lantern/contract';
+import { FIRST_WORKSHOP, type JobHead, newestPiece, type Piece } from '@early-lantern/contract';
 import { del, get, set } from 'idb-keyval';
 import { type Baseline, revisionsOf, type SavedRow } from './baseline.ts';
 import type { JobDocument } from './document.ts';
@@ -27,8 +27,15 @@ interface KeptUndo {
 const PATIENCE_MS = 3_000;
 /** So many steps are kept from one session to the next. */
 const STEPS = 40;
-const draftKey = (jobId: string) => `early-lantern-draft:${jobId}`;
-const undoKey = (jobId: string) => `early-lantern-undo:${jobId}`;
+/** Before the job's id in a key: where several workshops use one installation, two of their jobs may have the same id. */
+let workshop = '';
+const draftKey = (jobId: string) => `early-lantern-draft:${workshop}${jobId}`;
+const undoKey = (jobId: string) => `early-lantern-undo:${workshop}${jobId}`;
+
+/** What is kept from here on is of this workshop. @param id null where there is only one */
+export function keepWorkOf(id: string | null): void {
+  workshop = id === null || id === FIRST_WORKSHOP ? '' : `${id}/`;
+}
 
 /** Without room in the browser the server's copy is still the one that counts. */
 export const keepDraft = (jobId: string, draft: Draft): Promise<void> =>

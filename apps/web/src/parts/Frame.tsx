@@ -12,7 +12,7 @@ import { pages } from './use-frame-commands.ts';
 
 /** What frames every page: name, pages, palette, units, light or dark. */
 export function Frame() {
-  const me = useMe().data;
+  const { data: me, failureCount } = useMe();
   useEffect(() => whenSignedOut(() => void queryClient.invalidateQueries({ queryKey: ME })), []);
   // In the place of whatever was asked for: it is there once somebody is signed in.
   if (me && !me.account) return <SignIn me={me} />;
@@ -69,7 +69,8 @@ export function Frame() {
         id="main"
         sx={{ flexGrow: 1, display: 'flex', flexDirection: 'column', minHeight: 0 }}
       >
-        <Outlet />
+        {/* What this browser keeps is kept by workshop: of which, is known first. A silent server is for each page to tell. */}
+        {(me || failureCount > 0) && <Outlet />}
       </Box>
     </Box>
   );

@@ -13,8 +13,12 @@ import { FormFault, PlainPage } from './PlainPage.tsx';
 export function SignIn({ me }: { me: Me }) {
   const [isByName, setByName] = useState(me.phone === null || me.phone.people.length === 0);
   return (
-    <PlainPage title={me.workshop}>
-      {me.phone && !isByName ? <PinPad people={me.phone.people} /> : <ByPassword />}
+    <PlainPage title={me.workshop || 'Sign in'}>
+      {me.phone && !isByName ? (
+        <PinPad people={me.phone.people} />
+      ) : (
+        <ByPassword workshopId={me.workshopId} />
+      )}
       {me.phone && me.phone.people.length > 0 && (
         <Button variant="text" onClick={() => setByName(!isByName)}>
           {isByName ? `Sign in with a PIN` : 'Sign in with a password'}
@@ -24,10 +28,11 @@ export function SignIn({ me }: { me: Me }) {
   );
 }
 
-function ByPassword() {
+/** @param workshopId of the one that was signed in to last here; null where there is only one */
+function ByPassword({ workshopId }: { workshopId: string | null }) {
   const { register, handleSubmit, formState, setError } = useForm<SignInForm>({
     resolver: zodResolver(SignInForm),
-    defaultValues: { name: '', password: '' },
+    defaultValues: { name: '', password: '', ...(workshopId === null ? {} : { workshop: workshopId }) },
   });
   const send = handleSubmit((typed) =>
     call<Me>('POST', '/sign-in', typed).then(beginAnew, (error: Error) =>
@@ -37,10 +42,24 @@ function ByPassword() {
   const { errors, isSubmitting } = formState;
   return (
     <form noValidate onSubmit={(event) => void send(event)} style={{ display: 'grid', gap: 16 }}>
+      {workshopId !== null && (
+        <TextField
+          label="Workshop"
+          autoComplete="organization"
+          autoFocus={workshopId === ''}
+          error={errors.workshop !== undefined}
+          helperText={
+            errors.workshop
+              ? 'Small letters, digits and dashes, as in weir-lane.'
+              : 'Its short name, as in weir-lane. The owner knows it.'
+          }
+          {...register('workshop')}
+        />
+      )}
       <TextField
         label="Your name"
         autoComplete="username"
-        autoFocus
+        autoFocus={workshopId !== ''}
         error={errors.name !== undefined}
         helperText={errors.name && 'Type your name as the owner wrote it.'}
         {...register('name')}
