@@ -12,6 +12,7 @@ import { DateTime } from 'luxon';
 import { balloonsOf, lotsOf } from './piece/counts.ts';
 import { madeRecipe } from './piece/recipe-of.ts';
 import { holdsOfFile, workedJob } from './plan.ts';
+import { groupBy, sumOf } from './quantity/group.ts';
 import { wantedDay } from './stock/buy.ts';
 import { firstCome } from './stock/held.ts';
 import { handOut, type ShelfWants } from './stock/season.ts';
@@ -110,9 +111,9 @@ function leftAmong(
     answered.map(([id, i]) => [
       id,
       {
-        reserved: handed[i]?.reserved ?? [],
+        reserved: handed[i]?.reserved() ?? [],
         othersLack: lacks.flatMap((own, k) => (k === i ? [] : own)),
-        heldMaterials: heldMaterials[i] ?? [],
+        heldMaterials: heldMaterials(i),
         isUsed: false,
         overlapping: sharingDays(known, i).map((k) => ({ ...claimOf(k), isFirst: k < i })),
       },
@@ -182,34 +183,39 @@ function weightsOf(file: JobFile, before: JobClaim[]): JobClaim['weights'] {
 /**
  * Materials that the jobs before each one hold: no more than there are, and of gear only while both are out.
  * @param needs in the order in which they may take
+ * @returns what the jobs before the one of that turn hold
  */
 function materialsHeld(
   needs: readonly JobNeeds[],
   stock: readonly { item: string; onHand: number }[],
-): HeldMaterial[][] {
-  const taken: { job: JobNeeds; item: string; count: number; isGear: boolean }[] = [];
-  return needs.map((job) => {
-    const before = taken.filter((one) => !one.isGear || doOverlap(one.job, job));
-    const held = new Map<string, HeldMaterial>();
-    for (const { item, count, job: holder } of before) {
-      const known = held.get(item);
-      held.set(item, {
-        item,
-        count: (known?.count ?? 0) + count,
-        jobs: [...new Set([...(known?.jobs ?? []), holder.name])],
-      });
-    }
+): (turn: number) => HeldMaterial[] {
+  const taken: { turn: number; job: JobNeeds; item: string; count: number; isGear: boolean }[] = [];
+  /** What is used up is gone for all that come after; gear is looked at by its days. */
+  const usedUp = new Map<string, number>();
+  needs.forEach((job, turn) => {
     const wanted = new Map<string, { count: number; isGear: boolean }>();
     for (const { item, count, isGear } of job.materials)
       wanted.set(item, { count: (wanted.get(item)?.count ?? 0) + count, isGear });
     for (const { item, onHand } of stock) {
       const own = wanted.get(item);
       if (!own) continue;
-      const count = Math.min(own.count, Math.max(0, onHand - (held.get(item)?.count ?? 0)));
-      if (count > 0) taken.push({ job, item, count, isGear: own.isGear });
+      const out = taken.filter((one) => one.isGear && one.item === item && doOverlap(one.job, job));
+      const held = (usedUp.get(item) ?? 0) + sumOf(out.map(({ count }) => count));
+      const count = Math.min(own.count, Math.max(0, onHand - held));
+      if (count === 0) continue;
+      taken.push({ turn, job, item, count, isGear: own.isGear });
+      if (!own.isGear) usedUp.set(item, (usedUp.get(item) ?? 0) + count);
     }
-    return [...held.values()];
   });
+  return (turn) => {
+    const asking = needs[turn] as JobNeeds;
+    const before = taken.filter((one) => one.turn < turn && (!one.isGear || doOverlap(one.job, asking)));
+    return [...groupBy(before, ({ item }) => item)].map(([item, rows]) => ({
+      item,
+      count: sumOf(rows.map(({ count }) => count)),
+      jobs: [...new Set(rows.map(({ job }) => job.name))],
+    }));
+  };
 }
 
 /** Balloons of several jobs made together: a spare serves them all. @param files of one workshop */

@@ -1,4 +1,5 @@
 import type { ColourId, Reserved } from '@early-lantern/contract';
+import { groupBy, sumOf } from '../quantity/group.ts';
 
 /** What a job takes of the shelf. */
 export interface Claim {
@@ -8,20 +9,13 @@ export interface Claim {
 
 /** What several jobs hold of the shelf together: so much of each product, with the jobs that want it. */
 export function heldBy(claims: readonly Claim[]): Reserved[] {
-  const held = new Map<string, Reserved>();
-  for (const { job, takes } of claims) {
-    for (const { nominalIn, colour, count } of takes) {
-      const key = `${nominalIn}|${colour}`;
-      const known = held.get(key);
-      held.set(key, {
-        nominalIn,
-        colour,
-        count: (known?.count ?? 0) + count,
-        jobs: [...new Set([...(known?.jobs ?? []), job])],
-      });
-    }
-  }
-  return [...held.values()];
+  const rows = claims.flatMap(({ job, takes }) => takes.map((take) => ({ ...take, job })));
+  const products = groupBy(rows, ({ nominalIn, colour }) => `${nominalIn}|${colour}`);
+  return [...products.values()].map((held) => {
+    const { nominalIn, colour } = held[0] as (typeof held)[number];
+    const jobs = [...new Set(held.map(({ job }) => job))];
+    return { nominalIn, colour, count: sumOf(held.map(({ count }) => count)), jobs };
+  });
 }
 
 /** Jobs in the order in which they may take from the shelf: by doors, at the same minute by id. */

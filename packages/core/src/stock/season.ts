@@ -17,7 +17,8 @@ export interface ShelfWants {
 
 /** What a job finds held by those before it, and what it lacks itself. */
 export interface Handed {
-  reserved: Reserved[];
+  /** Put together when it is asked for: of a season of jobs few are looked at. */
+  reserved: () => Reserved[];
   lacks: Lack[];
 }
 
@@ -28,17 +29,18 @@ export interface Handed {
  */
 export function handOut(jobs: readonly ShelfWants[], shelf: Shelf & FamilyRule): Handed[] {
   const claims: Claim[] = [];
-  return jobs.map(({ name, wanted, balloons }) => {
-    const reserved = heldBy(claims);
-    const wants = [...groupBy(balloons, (row) => `${row.nominalIn}|${row.colour}`).values()].map((rows) => ({
+  /** Taken so far, by product. */
+  const taken = new Map<string, number>();
+  return jobs.map(({ name, wanted, balloons }, turn) => {
+    const wants = [...groupBy(balloons, keyOf).values()].map((rows) => ({
       ...(rows[0] as (typeof rows)[number]),
       count: sumOf(rows.map(({ count }) => count)),
     }));
     const given = shareOut(
       wants,
       ({ nominalIn, colour }) => {
-        const there = availableOn({ ...shelf, reserved }, nominalIn, colour, wanted);
-        return Math.max(0, there.onHand + there.arriving - there.reserved);
+        const there = availableOn({ ...shelf, reserved: [] }, nominalIn, colour, wanted);
+        return Math.max(0, there.onHand + there.arriving - (taken.get(keyOf({ nominalIn, colour })) ?? 0));
       },
       shelf,
     );
@@ -48,7 +50,11 @@ export function handOut(jobs: readonly ShelfWants[], shelf: Shelf & FamilyRule):
     const lacks = given
       .filter(({ lacking }) => lacking > 0)
       .map(({ nominalIn, colour, lacking }) => ({ job: name, wanted, nominalIn, colour, count: lacking }));
-    claims.push({ job: name, takes: takes.filter(({ count }) => count > 0) });
-    return { reserved, lacks };
+    const own = takes.filter(({ count }) => count > 0);
+    for (const one of own) taken.set(keyOf(one), (taken.get(keyOf(one)) ?? 0) + one.count);
+    claims.push({ job: name, takes: own });
+    return { reserved: () => heldBy(claims.slice(0, turn)), lacks };
   });
 }
+
+const keyOf = ({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) => `${nominalIn}|${colour}`;

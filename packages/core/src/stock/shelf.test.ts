@@ -183,7 +183,7 @@ test('jobs take in turn by doors, each no more than is left; what one lacks is n
   expect(jobs.map(({ id }) => id)).toEqual(['alike', 'early', 'late']);
   const handed = handOut(jobs, { stock: [{ ...chalk, onHand: 10 }] });
   expect(handed.map(({ lacks }) => lacks.map(({ count }) => count))).toEqual([[], [3], [6]]);
-  expect(handed.map(({ reserved }) => reserved.map(({ count }) => count))).toEqual([[], [5], [10]]);
+  expect(handed.map(({ reserved }) => reserved().map(({ count }) => count))).toEqual([[], [5], [10]]);
   expect(
     heldBy([
       { job: 'A', takes: [{ ...chalk, count: 2 }] },
