@@ -185,6 +185,21 @@ export const Movement = withRule(
 );
 export type Movement = z.infer<typeof Movement>;
 
+/** One entry of the ledger of consumables and gear: kept whenever what is on hand of an item changes. */
+export const ItemMovement = z.strictObject({
+  id: z.int(),
+  at: z.iso.datetime({ offset: true }),
+  item: Id,
+  kind: z.enum(['counted', 'used', 'returned']),
+  /** In the item's unit; below zero for taken away. */
+  change: z.number(),
+  onHand: z.number(),
+  note: Text,
+  /** Name of the job that it belongs to; null where it belongs to none, or the job is gone. */
+  job: Name.nullable(),
+});
+export type ItemMovement = z.infer<typeof ItemMovement>;
+
 /** What a job used of a product: hung, and lost in making. */
 export const UsedRow = z.strictObject({
   ...product,

@@ -1,9 +1,12 @@
 import type {
   Account,
   CrewMember,
+  ItemMovement,
   JobHead,
   JobUse,
+  MaterialStock,
   MovementKind,
+  OnOrder,
   Photo,
   Piece,
   ProblemCode,
@@ -48,7 +51,7 @@ const ofWorkshop = {
   workshopId: text('workshop_id').notNull().default(sql`current_setting('lantern.workshop')`),
 };
 
-/** One row: the business. */
+/** One row: the business. What it has lies in tables of its own (`workshop/shelves.ts`); of them stand here empty lists. */
 export const workshop = pgTable(
   'workshop',
   {
@@ -58,6 +61,66 @@ export const workshop = pgTable(
     ...revisioned,
   },
   (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
+
+/** Balloons on the shelf, in the order in which they came there. */
+export const shelf = pgTable(
+  'shelf',
+  {
+    ...ofWorkshop,
+    nominalIn: doublePrecision('nominal_in').notNull(),
+    colour: text().notNull(),
+    onHand: integer('on_hand').notNull(),
+    /** Order of coming. */
+    position: integer().notNull().generatedAlwaysAsIdentity(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.nominalIn, table.colour] })],
+);
+
+/** Balloons that are on order. */
+export const orders = pgTable(
+  'orders',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<OnOrder>().notNull(),
+    /** Order of coming. */
+    position: integer().notNull().generatedAlwaysAsIdentity(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
+);
+
+/** Consumables and gear on the shelf. */
+export const items = pgTable(
+  'items',
+  {
+    ...ofWorkshop,
+    item: text().notNull(),
+    onHand: doublePrecision('on_hand').notNull(),
+    /** Words of one that is not in the catalogue. */
+    own: jsonb().$type<MaterialStock['own']>(),
+    /** Order of coming. */
+    position: integer().notNull().generatedAlwaysAsIdentity(),
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.item] })],
+);
+
+/** The ledger of consumables and gear: never changed, only added to. */
+export const itemMovements = pgTable(
+  'item_movements',
+  {
+    ...ofWorkshop,
+    id: integer().primaryKey().generatedAlwaysAsIdentity(),
+    at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+    item: text().notNull(),
+    kind: text().$type<ItemMovement['kind']>().notNull(),
+    change: doublePrecision().notNull(),
+    onHand: doublePrecision('on_hand').notNull(),
+    note: text().notNull(),
+    /** The job that it belongs to; it stays where the job is gone. */
+    jobId: text('job_id'),
+  },
+  (table) => [index('item_movements_by_item').on(table.workshopId, table.item)],
 );
 
 export const crew = pgTable(

@@ -3,6 +3,7 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crew, jobs, pieces, sites, workshop } from '../db/schema.ts';
 import { notFound } from '../http/problem.ts';
+import { shelfColumns, withShelves } from '../workshop/shelves.ts';
 
 /** The job file of a stored job, in one query: it is asked for at the end of every change. */
 export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFile> {
@@ -18,6 +19,7 @@ export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFi
       head: jobs.data,
       site: sites.data,
       settings: workshop.data,
+      ...shelfColumns,
       crew: allCrew,
       pieces: theirPieces,
     })
@@ -29,7 +31,7 @@ export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFi
   return {
     format: 'early-lantern/job',
     version: 2,
-    workshop: { ...row.settings, crew: row.crew },
+    workshop: { ...withShelves(row.settings, row), crew: row.crew },
     site: row.site,
     job: { ...row.head, pieces: row.pieces },
   };

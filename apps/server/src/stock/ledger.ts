@@ -1,8 +1,15 @@
-import type { Movement, MovementRow, StockRow, WorkshopRow, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  ItemMovement,
+  Movement,
+  MovementRow,
+  StockRow,
+  WorkshopRow,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import { type Arrival, onShelf, ordersAfter, sameProduct, shelfAfter } from '@early-lantern/core';
 import { and, asc, count, desc, eq, inArray, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
-import { jobs, movements } from '../db/schema.ts';
+import { itemMovements, jobs, movements } from '../db/schema.ts';
 import { refused } from '../http/problem.ts';
 import { getSettings, updateSettings } from '../workshop/store.ts';
 
@@ -141,6 +148,30 @@ export async function listMovements(db: Queries, { limit, after, nominalIn, colo
     items: items.map((one) => ({ ...toMovement(one.row), job: one.head?.name ?? null })),
     total: row?.total ?? 0,
     next: found.length > limit ? String(items.at(-1)?.row.id) : null,
+  };
+}
+
+/** The ledger of consumables and gear, newest first, of all or of one, each entry with its job's name. */
+export async function listItemMovements(
+  db: Queries,
+  { limit, after, item }: Pick<LedgerQuery, 'limit' | 'after'> & { item?: string | undefined },
+) {
+  const ofIt = item === undefined ? undefined : eq(itemMovements.item, item);
+  const found = await db
+    .select({ row: itemMovements, head: jobs.data })
+    .from(itemMovements)
+    .leftJoin(jobs, eq(jobs.id, itemMovements.jobId))
+    .where(and(ofIt, after === undefined ? undefined : lt(itemMovements.id, Number(after))))
+    .orderBy(desc(itemMovements.id))
+    .limit(limit + 1);
+  const [all] = await db.select({ total: count() }).from(itemMovements).where(ofIt);
+  const shown = found.slice(0, limit);
+  return {
+    items: shown.map(({ row: { id, at, item, kind, change, onHand, note }, head }): ItemMovement => {
+      return { id, at: at.toISOString(), item, kind, change, onHand, note, job: head?.name ?? null };
+    }),
+    total: all?.total ?? 0,
+    next: found.length > limit ? String(shown.at(-1)?.row.id) : null,
   };
 }
 

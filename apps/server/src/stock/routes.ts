@@ -6,6 +6,7 @@ import {
   DayCounts,
   Id,
   Instant,
+  ItemMovement,
   JobUse,
   Lack,
   MovementRow,
@@ -15,15 +16,17 @@ import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
-import { book, listMovements, once, receive } from './ledger.ts';
+import { book, listItemMovements, listMovements, once, receive } from './ledger.ts';
 import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';
 
+const AfterId = z
+  .string()
+  .regex(/^\d{1,9}$/)
+  .optional();
+
 const Listing = PageQuery.extend({
-  after: z
-    .string()
-    .regex(/^\d{1,9}$/)
-    .optional(),
+  after: AfterId,
   nominalIn: z.coerce.number().min(1).max(72).optional(),
   colour: Id.optional(),
   jobId: Id.optional(),
@@ -44,6 +47,20 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
       },
     },
     ({ query }) => listMovements(db, query),
+  );
+
+  server.get(
+    '/stock/items/movements',
+    {
+      config: { right: 'look' },
+      schema: {
+        tags,
+        summary: 'The ledger of consumables and gear, newest first',
+        querystring: PageQuery.extend({ after: AfterId, item: Id.optional() }),
+        response: lists(ItemMovement),
+      },
+    },
+    ({ query }) => listItemMovements(db, query),
   );
 
   server.post(

@@ -202,6 +202,44 @@ test('a day’s counts are the sum of its jobs', async () => {
   expect((await span('2027-06-20T00:00:00-05:00', '2027-06-21T00:00:00-05:00')).body.jobs).toEqual([]);
 });
 
+test('a booking leaves how the house works as it is; consumables counted, used and taken back stand in their own ledger', async () => {
+  const { body: house } = await server.call('GET', '/workshop');
+  const materials = [...(house.data.materials ?? []), { item: 'hooks', onHand: 30 }];
+  const count = { ...house.data, materials };
+  const counted = await server.call('PUT', '/workshop', { revision: house.revision, data: count });
+  expect(counted.status).toBe(200);
+  const history = async () => (await server.call('GET', '/history/workshop')).body.length;
+  const before = await history();
+  await book(movement(-3));
+  expect(await history()).toBe(before);
+  const { body: after } = await server.call('GET', '/workshop');
+  expect(after.revision).toBe(counted.body.revision + 1);
+  expect({ ...after.data, stock: [] }).toEqual({ ...counted.body.data, stock: [] });
+
+  const use = { balloons: [], materials: [{ item: 'hooks', used: 12 }] };
+  expect((await server.call('POST', '/jobs/meadow-finish/use', use)).status).toBe(201);
+  await server.call('DELETE', '/jobs/meadow-finish/use');
+  const { body: ledger } = await server.call('GET', '/stock/items/movements?item=hooks');
+  expect(
+    ledger.items.map(({ kind, change, onHand }: Record<string, unknown>) => [kind, change, onHand]),
+  ).toEqual([
+    ['returned', 12, 30],
+    ['used', -12, 18],
+    ['counted', 30, 30],
+  ]);
+  // An earlier way of the house comes back without what lay on the shelf then.
+  const { body: then } = await server.call('GET', '/workshop');
+  await server.call('PUT', '/workshop', {
+    revision: then.revision,
+    data: { ...then.data, spareTargetPct: 99 },
+  });
+  await book(movement(-2));
+  const [version] = (await server.call('GET', '/history/workshop')).body;
+  const whole = (await server.call('GET', `/history/workshop/${version.id}`)).body.data;
+  const now = (await server.call('GET', '/workshop')).body.data;
+  expect([whole.stock, whole.materials]).toEqual([now.stock, now.materials]);
+});
+
 test('what jobs take is kept with what it was made of: a booking changes nothing of it, a change of a job, its place or the ways of the house does', async () => {
   const first = demoJob('01-meadow-finish');
   const second = demoJob('02-engine-shed');

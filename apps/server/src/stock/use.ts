@@ -5,6 +5,7 @@ import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
 import { refused } from '../http/problem.ts';
 import { getJob } from '../jobs/store.ts';
+import type { Reason } from '../workshop/shelves.ts';
 import { getSettings, updateSettings } from '../workshop/store.ts';
 import { book } from './ledger.ts';
 
@@ -18,7 +19,8 @@ export async function recordUse(db: Queries, jobId: string, use: JobUse) {
     item,
     used: Math.min(used, data.materials?.find((row) => row.item === item)?.onHand ?? 0),
   }));
-  const workshop = await changeMaterials(db, booked.workshop, taken, -1);
+  const why = { kind: 'used', note: head.name, jobId } as const;
+  const workshop = await changeMaterials(db, booked.workshop, taken, -1, why);
   await db
     .update(jobs)
     .set({ used: { ...use, materials: taken }, usedAt: sql`now()` })
@@ -32,7 +34,8 @@ export async function takeBackUse(db: Queries, jobId: string) {
   const [row] = await db.select({ used: jobs.used }).from(jobs).where(eq(jobs.id, jobId));
   if (!row?.used) throw refused([{ path: 'jobId', reason: 'nothing has been recorded for this job' }]);
   const booked = await book(db, movementsBack(jobId, `${head.name}, taken back`, row.used));
-  const workshop = await changeMaterials(db, booked.workshop, row.used.materials, 1);
+  const why = { kind: 'returned', note: `${head.name}, taken back`, jobId } as const;
+  const workshop = await changeMaterials(db, booked.workshop, row.used.materials, 1, why);
   await db.update(jobs).set({ used: null, usedAt: null }).where(eq(jobs.id, jobId));
   return { ...booked, workshop };
 }
@@ -42,11 +45,12 @@ async function changeMaterials(
   { revision, data }: WorkshopRow,
   rows: readonly { item: string; used: number }[],
   direction: 1 | -1,
+  why: Reason,
 ): Promise<WorkshopRow> {
   if (rows.every(({ used }) => used === 0)) return { ...(await getSettings(db)) };
   const materials = (data.materials ?? []).map((row) => {
     const used = rows.find(({ item }) => item === row.item)?.used ?? 0;
     return { ...row, onHand: Math.max(0, row.onHand + direction * used) };
   });
-  return updateSettings(db, revision, { ...data, materials });
+  return updateSettings(db, revision, { ...data, materials }, why);
 }

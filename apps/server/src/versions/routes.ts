@@ -1,10 +1,20 @@
-import { Id, newestPiece, type Piece, Version, WholeVersion } from '@early-lantern/contract';
+import {
+  Id,
+  newestPiece,
+  type Piece,
+  Version,
+  WholeVersion,
+  type WorkshopSettings,
+} from '@early-lantern/contract';
 import { and, desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
+import type { Queries } from '../db/database.ts';
 import { versions } from '../db/schema.ts';
 import { notFound } from '../http/problem.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { getJob } from '../jobs/store.ts';
+import { withShelves } from '../workshop/shelves.ts';
+import { getSettings } from '../workshop/store.ts';
 
 /** So many of a job are listed, the latest first. */
 const LISTED = 300;
@@ -109,7 +119,10 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
           .from(versions)
           .where(and(eq(versions.what, what), eq(versions.id, params.version)));
         if (!row) throw notFound(`version ${params.version}`);
-        return { ...asVersion(row), data: row.data };
+        // How the house works comes back; what lies on its shelves is what lies there now.
+        const data =
+          what === 'workshop' ? await withShelvesOfNow(db, row.data as WorkshopSettings) : row.data;
+        return { ...asVersion(row), data };
       },
     );
   }
@@ -121,6 +134,11 @@ const histories = [
   { what: 'crew', right: 'run the workshop' },
   { what: 'workshop', right: 'run the workshop' },
 ] as const;
+
+async function withShelvesOfNow(db: Queries, data: WorkshopSettings): Promise<WorkshopSettings> {
+  const { stock, onOrder = [], materials = [] } = (await getSettings(db)).data;
+  return withShelves(data, { stock, onOrder, materials });
+}
 
 const asVersion = ({ id, at, what, rowId, isDeleted, by, data }: typeof versions.$inferSelect): Version => ({
   id,
