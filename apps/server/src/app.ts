@@ -48,6 +48,7 @@ import { readTable as readTableHere } from './sheets/read-table.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
+import { templateRoutes } from './templates/routes.ts';
 import { travelRoutes } from './travel/routes.ts';
 import { versionRoutes } from './versions/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
@@ -190,6 +191,7 @@ export async function buildApp({
     stockRoutes,
     sheetRoutes,
     weatherRoutes,
+    templateRoutes,
     travelRoutes,
     backupRoutes,
     lampRoutes,

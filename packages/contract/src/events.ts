@@ -14,6 +14,7 @@ export const Changed = z.strictObject({
     'stock',
     'access',
     'link',
+    'template',
     'anything',
   ]),
   /** Of the row; of what belongs to a job, the job's. Empty where anything may have changed. */

@@ -30,6 +30,7 @@ export * from './rights.ts';
 export * from './scalars.ts';
 export * from './site.ts';
 export * from './stock.ts';
+export * from './template.ts';
 export * from './travel.ts';
 export * from './versions.ts';
 export * from './weather.ts';

@@ -2,7 +2,7 @@ import { asc, count, eq, gt, sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { notFound, stale, taken } from '../http/problem.ts';
 import type { Queries } from './database.ts';
-import { crew, sites } from './schema.ts';
+import { crew, sites, templates } from './schema.ts';
 
 /** A stored row as it is sent. */
 export interface Row<D> {
@@ -24,7 +24,7 @@ export function toRow<D>({ revision, updatedAt, data }: StoredRow<D>): Row<D> {
 /** Columns that a change sets besides the data. */
 export const touched = { revision: sql`revision + 1`, updatedAt: sql`now()` };
 
-type PlainTable = typeof crew | typeof sites;
+type PlainTable = typeof crew | typeof sites | typeof templates;
 type DataOf<T extends PlainTable> = T['$inferSelect']['data'];
 
 /**
@@ -32,7 +32,7 @@ type DataOf<T extends PlainTable> = T['$inferSelect']['data'];
  * revision changes nothing and reports the current row.
  */
 function plainRows<T extends PlainTable>(table: T, what: string) {
-  // Drizzle's types do not carry a union of tables through its builders; both tables have the same columns.
+  // Drizzle's types do not carry a union of tables through its builders; all of them have the same columns.
   const rows = table as typeof crew;
   type Data = DataOf<T>;
   const asRow = (row: StoredRow<unknown>) => toRow(row) as Row<Data>;
@@ -99,3 +99,4 @@ async function countRows(db: Queries, table: PgTable): Promise<number> {
 
 export const crewRows = plainRows(crew, 'crew member');
 export const siteRows = plainRows(sites, 'site');
+export const templateRows = plainRows(templates, 'template');

@@ -11,6 +11,7 @@ import type {
   Piece,
   ProblemCode,
   Site,
+  Template,
   ToldLamps,
   Version,
   WholeVersion,
@@ -168,6 +169,18 @@ export const jobs = pgTable(
     }).onDelete('restrict'),
     index('jobs_by_doors').on(table.workshopId, table.doors, table.id),
   ],
+);
+
+/** Pieces and jobs to begin others with. */
+export const templates = pgTable(
+  'templates',
+  {
+    ...ofWorkshop,
+    id: text().notNull(),
+    data: jsonb().$type<Template>().notNull(),
+    ...revisioned,
+  },
+  (table) => [primaryKey({ columns: [table.workshopId, table.id] })],
 );
 
 /** What belongs to a job goes with it. */

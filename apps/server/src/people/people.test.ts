@@ -51,7 +51,7 @@ const expected: [Role[], RegExp][] = [
   [['owner', 'lead', 'helper'], /^(PUT|POST|DELETE) \/jobs\/\{\w+\}\/(packing|photos)/],
   [
     ['owner', 'lead'],
-    /^(PUT|POST|DELETE) \/(jobs|job-files|sites|stock)\b|^PUT \/workshop$|^GET \/(deleted-jobs|sheets|stock\/buy|helpers|phones)|^GET \/jobs\/\{id\}\/(buy|links|versions)|^GET \/history\/site|^(POST|DELETE) \/phones|^PUT \/accounts\/\{id\}\/pin$/,
+    /^(PUT|POST|DELETE) \/(jobs|job-files|sites|stock|templates)\b|^GET \/templates$|^PUT \/workshop$|^GET \/(deleted-jobs|sheets|stock\/buy|helpers|phones)|^GET \/jobs\/\{id\}\/(buy|links|versions)|^GET \/history\/site|^(POST|DELETE) \/phones|^PUT \/accounts\/\{id\}\/pin$/,
   ],
   [
     ['owner'],

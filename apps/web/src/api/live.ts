@@ -89,6 +89,8 @@ export function touches({ what, id }: Changed, key: QueryKey): boolean {
       return key[0] === 'jobs' && key[1] === 'lamps';
     case 'access':
       return key[0] === 'me' || key[0] === 'accounts' || key[0] === 'phones';
+    case 'template':
+      return key[0] === 'templates';
     case 'link':
       return begins(key, keys.links(id));
     case 'packing':

@@ -16,6 +16,8 @@ import { jobStates, stateWords } from '../parts/state-words.ts';
 import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { WholePlan } from '../parts/workings.ts';
 import { useMay } from '../people/me.ts';
+import { templateOfJob } from '../templates/taken.ts';
+import { useTemplateActions } from '../templates/use-templates.ts';
 import { headFont } from '../theme.ts';
 import { planOf } from '../workers/planner.ts';
 import { asLamps } from './lamps.ts';
@@ -141,6 +143,7 @@ function JobMenu({ row }: { row: JobRow }) {
   const notify = useNotice();
   const navigate = useNavigate();
   const plans = useMay('plan');
+  const { keep } = useTemplateActions();
   const { data: job } = row;
   const close = () => setAnchor(undefined);
   const orTell = (work: Promise<unknown>) =>
@@ -185,6 +188,20 @@ function JobMenu({ row }: { row: JobRow }) {
           }}
         >
           Duplicate
+        </MenuItem>
+        <MenuItem
+          disabled={row.pieces.length === 0}
+          onClick={() => {
+            close();
+            void keep(
+              templateOfJob(
+                job,
+                row.pieces.map(({ data }) => data),
+              ),
+            );
+          }}
+        >
+          Keep as a template
         </MenuItem>
         <MenuItem component="a" href={`/api/v1/jobs/${job.id}/file`} onClick={close}>
           Export as a job file

@@ -1,4 +1,13 @@
-import type { CrewMember, JobHead, Site, Workshop } from '@early-lantern/contract';
+import type {
+  CrewMember,
+  ImportResult,
+  JobFile,
+  JobHead,
+  Site,
+  SiteRow,
+  Template,
+  Workshop,
+} from '@early-lantern/contract';
 import {
   Button,
   Dialog,
@@ -23,6 +32,8 @@ import { capital } from '../sites/NewPlaceDialog.tsx';
 import { NewPlaceFields } from '../sites/NewPlaceFields.tsx';
 import { blankPlace, missingOf, type NewPlace, siteOf } from '../sites/new-place.ts';
 import { spotWords } from '../sites/words.ts';
+import { hoursAbout, piecesOf, spotsFor } from '../templates/taken.ts';
+import { useTemplates } from '../templates/use-templates.ts';
 
 interface NewJobDialogProps {
   workshop: Workshop;
@@ -51,6 +62,8 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   const [isAtPlace, setAtPlace] = useState(false);
   const [doors, setDoors] = useState(() => nextSaturday(zone));
   const [crew, setCrew] = useState(() => usualCrew(stillOffered(workshop.crew)));
+  const templates = useTemplates('job');
+  const [templateId, setTemplateId] = useState('');
   const [fault, setFault] = useState<string>();
   const navigate = useNavigate();
   const isNewPlace = siteId === A_NEW_PLACE;
@@ -71,12 +84,16 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
       const at = isNewPlace ? await addSite(place) : sites.find((site) => site.id === siteId);
       if (!at) throw new Error('That place is no longer there.');
       const job = newJob(name.trim(), at, DateTime.fromISO(doors, { zone }), crew);
-      await call('POST', '/jobs', job);
+      const template = templates.find(({ data }) => data.id === templateId)?.data;
+      const jobId = template
+        ? await addFrom(template, job, workshop, DateTime.fromISO(doors, { zone }))
+        : job.id;
+      if (!template) await call('POST', '/jobs', job);
       await Promise.all([
         queryClient.invalidateQueries({ queryKey: keys.jobs }),
         queryClient.invalidateQueries({ queryKey: keys.sites }),
       ]);
-      await navigate(`/jobs/${job.id}/pieces`);
+      await navigate(`/jobs/${jobId}/pieces`);
     } catch (error) {
       setFault((error as Error).message);
     }
@@ -98,6 +115,22 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
                   value={name}
                   onChange={(event) => setName(event.target.value.slice(0, 120))}
                 />
+                {templates.length > 0 && (
+                  <TextField
+                    select
+                    label="Begin with"
+                    value={templateId}
+                    onChange={(event) => setTemplateId(event.target.value)}
+                    slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+                  >
+                    <MenuItem value="">nothing</MenuItem>
+                    {templates.map(({ data }) => (
+                      <MenuItem key={data.id} value={data.id}>
+                        {data.name}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                )}
                 <TextField
                   select
                   label="Site"
@@ -146,6 +179,22 @@ async function addSite(place: NewPlace): Promise<Site> {
   const site = siteOf(place, capital(spotWords[place.kind ?? 'wall']));
   await call('POST', '/sites', site);
   return site;
+}
+
+/** A job with the pieces and hours of a template, all or nothing. @returns its id */
+async function addFrom(
+  template: Template,
+  head: JobHead,
+  workshop: Workshop,
+  doors: DateTime,
+): Promise<string> {
+  const { event = '', notes = '' } = template;
+  // As it is now: one that differs from the place kept here would be added beside it.
+  const { data: site } = await call<SiteRow>('GET', `/sites/${head.siteId}`);
+  const pieces = piecesOf(template, spotsFor(template, site));
+  const job = { ...head, siteSeen: site, event, notes, ...hoursAbout(template, doors), pieces };
+  const file: JobFile = { format: 'early-lantern/job', version: 2, workshop, site, job };
+  return (await call<ImportResult>('POST', '/job-files', file)).jobId;
 }
 
 /** A lead and a driver; where one person is both, the next comes along. */

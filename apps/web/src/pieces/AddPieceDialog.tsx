@@ -1,8 +1,9 @@
-import type { Colour, Piece, PieceKind, Spot } from '@early-lantern/contract';
+import type { Colour, Piece, PieceKind, Spot, Template } from '@early-lantern/contract';
 import { kindNames, newPiece, pictureOf } from '@early-lantern/core';
 import { Box, ButtonBase, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { stillOffered } from '../parts/still-offered.ts';
+import { useTemplates } from '../templates/use-templates.ts';
 import { BalloonGradients } from './BalloonLayer.tsx';
 import { PieceDrawing } from './PieceDrawing.tsx';
 
@@ -31,13 +32,15 @@ const offered: [PieceKind, string][] = [
 interface AddPieceDialogProps {
   colours: readonly Colour[];
   onAdd: (kind: PieceKind) => void;
+  onTemplate: (template: Template) => void;
   onClose: () => void;
 }
 
 const SAMPLE_SPOT: Pick<Spot, 'id' | 'widthM' | 'heightM'> = { id: 'sample', widthM: 4, heightM: 3 };
 
 /** Every kind that can be built, each drawn as it would begin. */
-export function AddPieceDialog({ colours, onAdd, onClose }: AddPieceDialogProps) {
+export function AddPieceDialog({ colours, onAdd, onTemplate, onClose }: AddPieceDialogProps) {
+  const templates = useTemplates('piece');
   const samples = useMemo(
     () =>
       offered.map(([kind, words]) => {
@@ -61,32 +64,81 @@ export function AddPieceDialog({ colours, onAdd, onClose }: AddPieceDialogProps)
             <BalloonGradients colours={colours} />
           </defs>
         </svg>
-        <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))' }}>
+        {templates.length > 0 && (
+          <Box component="section" aria-label="Templates" sx={{ mb: 2 }}>
+            <Typography variant="h3" sx={{ mb: 0.75 }}>
+              Templates
+            </Typography>
+            <Offers>
+              {templates.map(({ data }) => (
+                <Offer
+                  key={data.id}
+                  name={data.name}
+                  words={wordsOf(data)}
+                  piece={data.pieces[0] as Piece}
+                  colours={colours}
+                  onTake={() => onTemplate(data)}
+                />
+              ))}
+            </Offers>
+          </Box>
+        )}
+        <Offers>
           {samples.map(({ kind, words, piece }) => (
-            <ButtonBase
+            <Offer
               key={kind}
-              onClick={() => onAdd(kind)}
-              sx={{
-                display: 'block',
-                textAlign: 'left',
-                border: 1,
-                borderColor: 'divider',
-                borderRadius: 1,
-                p: 1,
-                bgcolor: 'background.default',
-                '&:hover': { borderColor: 'text.primary' },
-              }}
-            >
-              <Sample piece={piece} colours={colours} />
-              <Typography sx={{ fontWeight: 650, lineHeight: 1.2 }}>{kindNames[kind]}</Typography>
-              <Typography sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}>
-                {words}
-              </Typography>
-            </ButtonBase>
+              name={kindNames[kind]}
+              words={words}
+              piece={piece}
+              colours={colours}
+              onTake={() => onAdd(kind)}
+            />
           ))}
-        </Box>
+        </Offers>
       </DialogContent>
     </Dialog>
+  );
+}
+
+const wordsOf = ({ pieces }: Template): string => {
+  const [first, ...carried] = pieces;
+  const kind = first ? kindNames[first.kind].toLowerCase() : '';
+  return carried.length === 0 ? kind : `${kind}, with ${carried.map(({ name }) => name).join(', ')}`;
+};
+
+const Offers = ({ children }: { children: ReactNode }) => (
+  <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))' }}>
+    {children}
+  </Box>
+);
+
+interface OfferProps {
+  name: string;
+  words: string;
+  piece: Piece;
+  colours: readonly Colour[];
+  onTake: () => void;
+}
+
+function Offer({ name, words, piece, colours, onTake }: OfferProps) {
+  return (
+    <ButtonBase
+      onClick={onTake}
+      sx={{
+        display: 'block',
+        textAlign: 'left',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        p: 1,
+        bgcolor: 'background.default',
+        '&:hover': { borderColor: 'text.primary' },
+      }}
+    >
+      <Sample piece={piece} colours={colours} />
+      <Typography sx={{ fontWeight: 650, lineHeight: 1.2, overflowWrap: 'anywhere' }}>{name}</Typography>
+      <Typography sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.25 }}>{words}</Typography>
+    </ButtonBase>
   );
 }
 

@@ -1,5 +1,6 @@
 import type { Piece } from '@early-lantern/contract';
 import { kindNames } from '@early-lantern/core';
+import KeepIcon from '@mui/icons-material/BookmarkAddOutlined';
 import CopyIcon from '@mui/icons-material/ContentCopyOutlined';
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { IconButton, Stack, TextField, Tooltip } from '@mui/material';
@@ -9,6 +10,7 @@ import type { JobContextValue } from '../job/context.ts';
 interface NameRowProps extends Pick<Piece, 'id' | 'kind' | 'name'> {
   onRemove: (id: string) => void;
   onCopy: (id: string) => void;
+  onKeep: (id: string) => void;
   changePiece: JobContextValue['changePiece'];
 }
 
@@ -20,6 +22,7 @@ export const NameRow = memo(function NameRow({
   changePiece,
   onRemove,
   onCopy,
+  onKeep,
 }: NameRowProps) {
   return (
     <Stack direction="row" sx={{ alignItems: 'center', gap: 0.5 }}>
@@ -36,6 +39,11 @@ export const NameRow = memo(function NameRow({
       <Tooltip title="Make another like it">
         <IconButton aria-label={`Copy ${name}`} onClick={() => onCopy(id)}>
           <CopyIcon />
+        </IconButton>
+      </Tooltip>
+      <Tooltip title="Keep it as a template, for other jobs">
+        <IconButton aria-label={`Keep ${name} as a template`} onClick={() => onKeep(id)}>
+          <KeepIcon />
         </IconButton>
       </Tooltip>
       <Tooltip title="Delete this piece (undo brings it back)">

@@ -42,13 +42,14 @@ interface PiecePanelProps {
   onMove: (id: string, dxM: number, dyM: number, gesture: string) => void;
   onRemove: (id: string) => void;
   onCopy: (id: string) => void;
+  onKeep: (id: string) => void;
 }
 
 /**
  * Everything about a piece that is not drawn on the elevation. While a hand drags, the drawing goes first: the panel
  * follows when there is time.
  */
-export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePanelProps) {
+export function PiecePanel({ piece, pieces, onRemove, onCopy, onKeep, onMove }: PiecePanelProps) {
   const { planned, changePiece, file } = useJob();
   const plan = planned?.plan.pieces.find((one) => one.id === piece.id);
   const held = planned?.plan.holds.pieces.find((one) => one.id === piece.id);
@@ -78,6 +79,7 @@ export function PiecePanel({ piece, pieces, onRemove, onCopy, onMove }: PiecePan
         changePiece={changePiece}
         onRemove={onRemove}
         onCopy={onCopy}
+        onKeep={onKeep}
       />
       <Panel {...shown} changePiece={changePiece} onMove={onMove} />
     </Stack>

@@ -49,6 +49,7 @@ export function PiecesScreen() {
             pieces={onSpot}
             onRemove={comings.remove}
             onCopy={comings.copy}
+            onKeep={comings.keep}
             onMove={moves.onMove}
           />
         ) : (
@@ -75,7 +76,12 @@ export function PiecesScreen() {
         />
       )}
       {comings.adding && (
-        <AddPieceDialog colours={file.workshop.colours} onAdd={comings.add} onClose={comings.close} />
+        <AddPieceDialog
+          colours={file.workshop.colours}
+          onAdd={comings.add}
+          onTemplate={comings.addTemplate}
+          onClose={comings.close}
+        />
       )}
     </Box>
   );

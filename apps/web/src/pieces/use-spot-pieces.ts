@@ -1,4 +1,4 @@
-import { Piece, type PieceKind, type Point, read } from '@early-lantern/contract';
+import { Piece, type PieceKind, type Point, read, type Template } from '@early-lantern/contract';
 import {
   allCarriedBy,
   closedPiece,
@@ -14,6 +14,8 @@ import { useJob } from '../job/context.ts';
 import { newId } from '../parts/ids.ts';
 import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
 import { stillOffered } from '../parts/still-offered.ts';
+import { piecesOf, templateOfPieces } from '../templates/taken.ts';
+import { useTemplateActions } from '../templates/use-templates.ts';
 import { asideOf, copiesOf, without } from './copies.ts';
 import type { Grip } from './editors/index.ts';
 import { broughtOut, movedWith } from './moving.ts';
@@ -119,7 +121,33 @@ export function useComings({ spot, choose, setSpotId, view }: ReturnType<typeof 
     ),
   );
   const open = useCallback(() => setAdding(true), []);
-  return { adding, open, close: () => setAdding(false), add, copy, remove, asked, setAsked, answer };
+  const { keep: keepTemplate } = useTemplateActions();
+  const keep = useCallback(
+    (id: string) => {
+      const { pieces: all } = store.getSnapshot().document;
+      const piece = all.find((one) => one.id === id);
+      if (piece) void keepTemplate(templateOfPieces([piece, ...allCarriedBy(id, all)]));
+    },
+    [store, keepTemplate],
+  );
+  const addTemplate = (template: Template) => {
+    if (!spot) return;
+    const [first, ...rest] = piecesOf(template, () => spot.id);
+    if (first) put(first, ...rest);
+  };
+  return {
+    adding,
+    open,
+    keep,
+    addTemplate,
+    close: () => setAdding(false),
+    add,
+    copy,
+    remove,
+    asked,
+    setAsked,
+    answer,
+  };
 }
 
 /** Moving pieces by hand, from the front and from above, and the question what a dropped one hangs on. */

@@ -6,6 +6,7 @@ import { useCrew, useSettings } from '../api/queries.ts';
 import { AccessPanel } from '../people/AccessPanel.tsx';
 import { useMay } from '../people/me.ts';
 import { PhonesPanel } from '../people/PhonesPanel.tsx';
+import { TemplatesPanel } from '../templates/TemplatesPanel.tsx';
 import { BackupPanel } from './BackupPanel.tsx';
 import { BusinessPanel } from './BusinessPanel.tsx';
 import { ColoursPanel } from './ColoursPanel.tsx';
@@ -161,6 +162,7 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           <>
             <SchoolsDefaults row={row} />
             <MethodsPanel row={row} />
+            <TemplatesPanel />
           </>,
         ),
         column('steps', <PieceStepsPanel row={row} />),
