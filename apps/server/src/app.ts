@@ -32,6 +32,7 @@ import { type Judging, keepLamps } from './lamps/keeper.ts';
 import { lampRoutes } from './lamps/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
 import { accountRoutes } from './people/account-routes.ts';
+import { calendarRoutes } from './people/calendar-routes.ts';
 import { guard } from './people/guard.ts';
 import { linkRoutes } from './people/link-routes.ts';
 import { keepMoneyBack } from './people/money.ts';
@@ -201,6 +202,7 @@ export async function buildApp({
     accountRoutes,
     phoneRoutes,
     linkRoutes,
+    calendarRoutes,
   ]) {
     await server.register(routes, { ...options, prefix: '/api/v1' });
   }

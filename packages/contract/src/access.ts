@@ -95,6 +95,14 @@ export const JobLink = z.strictObject({
     .nullable(),
 });
 export type JobLink = z.infer<typeof JobLink>;
+/** A link by which somebody's calendar reads their tasks. */
+export const CalendarLink = z.strictObject({
+  id: Id,
+  /** Of the crew. */
+  personId: Id,
+  until: z.iso.datetime({ offset: true }),
+});
+export type CalendarLink = z.infer<typeof CalendarLink>;
 export const NewJobLink = z.strictObject({ name: Name, days: z.int().min(1).max(90) });
 export type NewJobLink = z.infer<typeof NewJobLink>;
 export const SignOff = z.strictObject({ token: Token, by: Name, remarks: z.string().max(1000) });

@@ -12,7 +12,7 @@ export const rights = {
   work: ['owner', 'lead', 'helper'],
   /** Add, change and delete jobs, pieces and places; count and book stock; let a client or venue look at a job. */
   plan: ['owner', 'lead'],
-  /** Set helpers' PINs and make a phone a shared one. */
+  /** Set helpers' PINs, make a phone a shared one, and hand out calendars. */
   'hand out phones': ['owner', 'lead'],
   /** Change the workshop and its people, import sheets, see and make backups. */
   'run the workshop': ['owner'],

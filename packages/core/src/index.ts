@@ -12,7 +12,7 @@ export {
 } from './balloon/catalogue.ts';
 export { labOf } from './balloon/colour-difference.ts';
 export { defaultRates } from './bench/rates.ts';
-export { calendarOf, OWN_UIDS } from './calendar-file/ical.ts';
+export { calendarOf, calendarOfPerson, OWN_UIDS } from './calendar-file/ical.ts';
 export { criticalChain } from './clock/chain.ts';
 export { usualRest } from './clock/day-problem.ts';
 export { type GearNames, isLadder, ladderLike, nameIn, namesFor } from './clock/gear-names.ts';

@@ -326,6 +326,16 @@ export const jobLinks = pgTable(
   (table) => [belongsToJob(table), index('job_links_by_job').on(table.workshopId, table.jobId)],
 );
 
+/** Links by which somebody's calendar reads their tasks. */
+export const calendarLinks = pgTable('calendar_links', {
+  ...ofWorkshop,
+  id: text().primaryKey(),
+  /** Of the crew; it stays where they are gone, and leads nowhere then. */
+  personId: text('person_id').notNull(),
+  tokenHash: text('token_hash').notNull().unique(),
+  until: timestamp({ withTimezone: true }).notNull(),
+});
+
 /** What is to be worked out by a worker, and what came of it. */
 export const workItems = pgTable(
   'work_items',

@@ -51,7 +51,7 @@ const expected: [Role[], RegExp][] = [
   [['owner', 'lead', 'helper'], /^(PUT|POST|DELETE) \/jobs\/\{\w+\}\/(packing|photos)/],
   [
     ['owner', 'lead'],
-    /^(PUT|POST|DELETE) \/(jobs|job-files|sites|stock|templates)\b|^GET \/templates$|^PUT \/workshop$|^GET \/(deleted-jobs|sheets|stock\/buy|helpers|phones)|^GET \/jobs\/\{id\}\/(buy|links|versions)|^GET \/history\/site|^(POST|DELETE) \/phones|^PUT \/accounts\/\{id\}\/pin$/,
+    /^(PUT|POST|DELETE) \/(jobs|job-files|sites|stock|templates)\b|^GET \/templates$|^PUT \/workshop$|^GET \/(deleted-jobs|sheets|stock\/buy|helpers|phones)|^GET \/jobs\/\{id\}\/(buy|links|versions)|^GET \/history\/site|^(POST|DELETE|GET) \/calendar-links|^(POST|DELETE) \/phones|^PUT \/accounts\/\{id\}\/pin$/,
   ],
   [
     ['owner'],
@@ -60,7 +60,7 @@ const expected: [Role[], RegExp][] = [
   [roles, /^GET /],
 ];
 const open =
-  /^GET \/api\/health|^GET \/me$|^POST \/(sign-in|sign-in\/pin|sign-out|invitations\/\w+|shared|shared\/sign-off)$/;
+  /^GET \/api\/health|^GET \/calendars\/|^GET \/me$|^POST \/(sign-in|sign-in\/pin|sign-out|invitations\/\w+|shared|shared\/sign-off)$/;
 
 test('every route lets in who may, and nobody else', async () => {
   const { body } = await server.call('GET', '/api/docs/json', undefined, cookies.viewer);
@@ -130,6 +130,40 @@ test('pay and prices are for the owner; a lead’s changes leave them as they ar
   const buy = (who: Cookies) => server.call('GET', `/jobs/${id}/buy.csv?today=2026-11-29`, undefined, who);
   expect((await buy(cookies.owner)).body).toContain('price');
   expect((await buy(cookies.lead)).body).not.toContain('price');
+});
+
+test('somebody’s calendar has their tasks of coming jobs, by a link that can be ended', async () => {
+  const person = job.job.crew[0] as string;
+  const other = job.workshop.crew.find(({ id }) => !job.job.crew.includes(id))?.id ?? 'none';
+  const soon = structuredClone(job);
+  const shift = Math.round((Date.now() - Date.parse(job.job.doors)) / 604_800_000 + 2) * 604_800_000;
+  const moved = (iso: string) => new Date(Date.parse(iso) + shift).toISOString();
+  const { doors, access, strike } = job.job;
+  Object.assign(soon.job, {
+    id: 'soon',
+    doors: moved(doors),
+    access: { from: moved(access.from), until: moved(access.until) },
+    strike: { from: moved(strike.from), until: moved(strike.until) },
+  });
+  expect((await server.call('POST', '/job-files', soon, cookies.owner)).status).toBe(201);
+  const hand = async (personId: string) =>
+    (await server.call('POST', '/calendar-links', { personId }, cookies.lead)).body.token as string;
+  const token = await hand(person);
+  const read = (one: string) => server.call('GET', `/calendars/${one}`);
+  const theirs = await read(token);
+  expect([theirs.status, theirs.type]).toEqual([200, 'text/calendar; charset=utf-8']);
+  const plan = (await server.call('GET', '/jobs/soon/plan', undefined, cookies.owner)).body;
+  const own = plan.tasks.filter(({ crew }: { crew: string[] }) => crew.includes(person));
+  expect(own.length).toBeGreaterThan(0);
+  expect(String(theirs.body).match(/BEGIN:VEVENT/g)).toHaveLength(own.length);
+  expect(String(theirs.body)).not.toMatch(/21\.5/);
+  if (other !== 'none') expect(String((await read(await hand(other))).body)).not.toContain('BEGIN:VEVENT');
+  const [link] = (await server.call('GET', '/calendar-links', undefined, cookies.lead)).body.filter(
+    ({ personId }: { personId: string }) => personId === person,
+  );
+  await server.call('DELETE', `/calendar-links/${link.id}`, undefined, cookies.lead);
+  expect((await read(token)).status).toBe(404);
+  expect((await server.call('POST', '/calendar-links', { personId: 'x9' }, cookies.lead)).status).toBe(404);
 });
 
 test('whoever changed a job is noted with what it was before; two people within a moment, both', async () => {

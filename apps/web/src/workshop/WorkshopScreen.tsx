@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useCrew, useSettings } from '../api/queries.ts';
 import { AccessPanel } from '../people/AccessPanel.tsx';
+import { CalendarsPanel } from '../people/CalendarsPanel.tsx';
 import { useMay } from '../people/me.ts';
 import { PhonesPanel } from '../people/PhonesPanel.tsx';
 import { TemplatesPanel } from '../templates/TemplatesPanel.tsx';
@@ -127,6 +128,7 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           <>
             <AccessPanel />
             <PhonesPanel />
+            <CalendarsPanel crew={crew} />
           </>,
         ),
       ];

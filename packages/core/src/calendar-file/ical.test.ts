@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import { agreedTasks } from '../day/plan-day.ts';
 import { draftPlan } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
-import { calendarOf } from './ical.ts';
+import { calendarOf, calendarOfPerson } from './ical.ts';
 
 const made = new Date('2027-06-17T12:00:00Z');
 
@@ -44,6 +44,18 @@ test('a person has their own tasks only; entries keep their names, and a later f
   expect(names.size).toBe(own.length);
   expect(again.some(({ uid }) => names.has(uid))).toBe(true);
   expect(again[0]?.sequence ?? 0).toBeGreaterThan(own[0]?.sequence ?? 0);
+});
+
+test('somebody on two jobs has one calendar, with the same entries as in that of each job', () => {
+  const jobs = ['02-engine-shed', '01-meadow-finish'].map((name) => {
+    const file = demoJob(name);
+    return { file, plan: draftPlan(file) };
+  });
+  const wanted = { person: 'wren', made };
+  const together = entries(calendarOfPerson('Wren', jobs, wanted)).map(({ uid, summary }) => [uid, summary]);
+  const apart = jobs.flatMap(({ file, plan }) => entries(calendarOf(file, plan, wanted)));
+  expect(together).toEqual(apart.map(({ uid, summary }) => [uid, summary]));
+  expect(new Set(together.map(([uid]) => uid)).size).toBe(together.length);
 });
 
 test('over the night on which the clocks change every entry keeps its moment', () => {

@@ -1,5 +1,10 @@
 import type { JobFile, Plan, Task } from '@early-lantern/contract';
-import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
+import ical, {
+  type ICalCalendar,
+  ICalCalendarMethod,
+  ICalEventStatus,
+  ICalEventTransparency,
+} from 'ical-generator';
 import { nameIn, namesFor } from '../clock/gear-names.ts';
 
 interface Wanted {
@@ -21,15 +26,42 @@ const FIRST_MS = Date.UTC(2026, 0, 1);
  */
 export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, made }: Wanted): string {
   const { job, workshop } = file;
-  const tasks = plan.tasks.filter(({ crew }) => (person ? crew.includes(person) : true));
   const name = workshop.crew.find(({ id }) => id === person)?.name;
-  const calendar = ical({
+  const calendar = emptyCalendar(name ? `${job.name}: ${name}` : job.name);
+  addTasks(calendar, file, plan, { made, ...(person ? { person } : {}) });
+  return calendar.toString();
+}
+
+/** A job with its plan. */
+interface Planned {
+  file: JobFile;
+  plan: Pick<Plan, 'tasks'>;
+}
+
+/** The tasks of one person on several jobs, in one calendar; each entry has the UID that it has in its job's own. */
+export function calendarOfPerson(name: string, jobs: readonly Planned[], wanted: Required<Wanted>): string {
+  const calendar = emptyCalendar(name);
+  for (const { file, plan } of jobs) addTasks(calendar, file, plan, wanted);
+  return calendar.toString();
+}
+
+const emptyCalendar = (name: string): ICalCalendar =>
+  ical({
     // The library does not escape line ends here.
-    name: (name ? `${job.name}: ${name}` : job.name).replaceAll(/\s+/g, ' '),
+    name: name.replaceAll(/\s+/g, ' '),
     method: ICalCalendarMethod.PUBLISH,
     scale: 'GREGORIAN',
     prodId: { company: 'Early Lantern', product: 'Work plan', language: 'EN' },
   });
+
+function addTasks(
+  calendar: ICalCalendar,
+  file: JobFile,
+  plan: Pick<Plan, 'tasks'>,
+  { person, made }: Wanted,
+): void {
+  const { job } = file;
+  const tasks = plan.tasks.filter(({ crew }) => (person ? crew.includes(person) : true));
   const entry = (id: string, start: string, end: string) => ({
     id: `${job.id}.${id}${person ? `.${person}` : ''}${OWN_UIDS}`,
     stamp: made,
@@ -53,7 +85,6 @@ export function calendarOf(file: JobFile, plan: Pick<Plan, 'tasks'>, { person, m
       status: ICalEventStatus.CANCELLED,
       transparency: ICalEventTransparency.TRANSPARENT,
     });
-  return calendar.toString();
 }
 
 /**
