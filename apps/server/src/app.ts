@@ -53,6 +53,7 @@ import { templateRoutes } from './templates/routes.ts';
 import { travelRoutes } from './travel/routes.ts';
 import { versionRoutes } from './versions/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
+import { wholeRoutes } from './whole/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
 
 interface AppOptions {
@@ -181,6 +182,7 @@ export async function buildApp({
   server.get('/api/problems', { config: { right: 'unasked' }, schema: { hide: true } }, () => problems);
   for (const routes of [
     workshopRoutes,
+    wholeRoutes,
     crewRoutes,
     siteRoutes,
     jobRoutes,

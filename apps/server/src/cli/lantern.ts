@@ -5,6 +5,7 @@ import { linkForOwner } from './owner.ts';
 import { serve } from './serve.ts';
 import { start, startWorker } from './start.ts';
 import { stop } from './stop.ts';
+import { exportTo, importFrom } from './whole.ts';
 import { work } from './work.ts';
 import { workshops } from './workshops.ts';
 
@@ -28,6 +29,8 @@ async function main(): Promise<void> {
   if (positionals[0] === 'do-work') return work();
   if (positionals[0] === 'work') return startWorker();
   if (positionals[0] === 'owner') return linkForOwner(values.workshop);
+  if (positionals[0] === 'export') return exportTo(positionals[1], values.workshop);
+  if (positionals[0] === 'import') return importFrom(positionals[1], values.workshop);
   if (positionals[0] === 'workshop') return workshops(positionals.slice(1));
   if (positionals[0] === 'restore') return restore(positionals[1]);
   const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);

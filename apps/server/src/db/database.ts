@@ -40,7 +40,7 @@ function opened(pool: pg.Pool): Connection {
 }
 
 /** When the newest of the changes was made that this database has; 0 where it is new. */
-async function newestApplied(db: Database): Promise<number> {
+export async function newestApplied(db: Database): Promise<number> {
   const { rows: there } = await db.execute<{ there: string | null }>(
     sql`select to_regclass('drizzle.__drizzle_migrations') as there`,
   );

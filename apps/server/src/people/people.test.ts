@@ -55,7 +55,7 @@ const expected: [Role[], RegExp][] = [
   ],
   [
     ['owner'],
-    /^(PUT|POST|DELETE) \/(crew|sheets|backups|accounts|owner)\b|^GET \/(backups|accounts)$|^GET \/history\/(crew|workshop)/,
+    /^(PUT|POST|DELETE) \/(crew|sheets|backups|accounts|owner)\b|^GET \/(backups|accounts|export)$|^GET \/history\/(crew|workshop)/,
   ],
   [roles, /^GET /],
 ];

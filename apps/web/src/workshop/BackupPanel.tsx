@@ -65,12 +65,16 @@ export function BackupPanel() {
         <Button variant="outlined" disabled={isPending} onClick={() => backUp()}>
           {isPending ? 'Backing up…' : 'Back up now'}
         </Button>
+        <Button component="a" href="/api/v1/export" sx={{ ml: 1 }}>
+          Export everything
+        </Button>
       </Box>
       <HistoryButton what="workshop" isWide />
       {data && (
         <Typography sx={{ fontSize: 14, color: 'text.secondary', overflowWrap: 'anywhere' }}>
           Backups lie in {data.folder}. Copy them to another disk too. To bring one back, stop Early Lantern
-          and run <code>./lantern restore</code> with its file.
+          and run <code>./lantern restore</code> with its file. An export goes into a new workshop elsewhere,
+          by <code>./lantern import</code>; its people get new passwords there.
         </Typography>
       )}
     </Paper>
