@@ -24,6 +24,7 @@ async function buildServer(): Promise<void> {
       plan: 'apps/server/src/cli/plan.ts',
       'plan-worker': 'apps/server/src/threads/plan-worker.ts',
       'judge-worker': 'apps/server/src/threads/judge-worker.ts',
+      'needs-worker': 'apps/server/src/threads/needs-worker.ts',
       'table-worker': 'apps/server/src/threads/table-worker.ts',
     },
     outdir: 'apps/server/dist',

@@ -48,6 +48,7 @@ import type { TableReader } from './sheets/files.ts';
 import { readTable as readTableHere } from './sheets/read-table.ts';
 import { sheetRoutes } from './sheets/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
+import { needsOfAll, type Reckoning } from './stock/needs-of-all.ts';
 import { stockRoutes } from './stock/routes.ts';
 import { templateRoutes } from './templates/routes.ts';
 import { travelRoutes } from './travel/routes.ts';
@@ -68,6 +69,8 @@ interface AppOptions {
   readTable?: TableReader;
   /** Works out what a job's lamps say; in this thread where not said. */
   judge?: Judging;
+  /** Works out what jobs take; in this thread where not said. */
+  needs?: Reckoning;
   /** Makes backups; none where not said. */
   backups?: BackupKeeper;
   /** From where it is reached; this machine alone where not said. */
@@ -97,6 +100,7 @@ export async function buildApp({
   backups = noBackups,
   events = noEvents,
   judge,
+  needs = async (files) => needsOfAll(files),
   reach = loopback,
   authorityPath,
   logger = false,
@@ -174,6 +178,7 @@ export async function buildApp({
     readTable,
     backups,
     lamps: keepLamps(judge),
+    needs,
     events,
   };
   await server.register(healthRoutes, { ...options, prefix: '/api' });

@@ -18,6 +18,7 @@ import { authorityPath } from '../reach/certificate.ts';
 import { behindProxy, localNetwork, loopback, type Reach } from '../reach/reach.ts';
 import { loadDemo } from '../setup/demo.ts';
 import { addNewWorkshop } from '../setup/new-workshop.ts';
+import type { Reckoning } from '../stock/needs-of-all.ts';
 import { warmNeeds } from '../stock/needs-store.ts';
 import { sheetThread } from '../threads/pools.ts';
 import { listWorkshops } from '../workshop/several.ts';
@@ -92,6 +93,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   const queue = workQueue(installation, events);
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
+  const needs: Reckoning = (files) => queue.ask('needs', files, { priority: AT_ONCE });
   const reach = lan ? await localNetwork(dataFolder()) : proxyName ? behindProxy(proxyName) : loopback;
   const server = await buildApp({
     db,
@@ -102,6 +104,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
     webRoot,
     plan: (file, signal) => queue.ask('plan', file, { priority: AT_ONCE, signal }),
     readTable: sheets.readTable,
+    needs,
     judge: (file) => queue.ask('lamps', file, { priority: BEHIND }),
     backups,
     events,
@@ -115,7 +118,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
     if (reach.mustSignIn && !(await somebodyHasPassword(db))) await sayFirstOwner(db, port, reach);
   });
   // So that whoever looks at the shelf first need not wait for what all jobs take.
-  for (const { id } of await listWorkshops(installation)) void inWorkshop(id, () => warmNeeds(db));
+  for (const { id } of await listWorkshops(installation)) void inWorkshop(id, () => warmNeeds(db, needs));
 }
 
 /** Somebody looks at it and waits. */

@@ -28,6 +28,11 @@ export async function work(): Promise<void> {
       count: Math.max(1, availableParallelism() - 1),
       work: (file, signal) => threads.plan(file as JobFile, signal),
     },
+    {
+      task: 'needs',
+      count: 1,
+      work: (files, signal) => threads.needs(files as readonly JobFile[], signal),
+    },
     // Of its own: whoever has a job open does not wait for the lamps of others.
     { task: 'lamps', count: 1, work: (file, signal) => threads.judge(file as JobFile, signal) },
   ]);

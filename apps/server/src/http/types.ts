@@ -14,6 +14,7 @@ import type { EventHub } from '../events/hub.ts';
 import type { LampKeeper } from '../lamps/keeper.ts';
 import type { Planning } from '../plan/plan-cache.ts';
 import type { TableReader } from '../sheets/files.ts';
+import type { Reckoning } from '../stock/needs-of-all.ts';
 
 /** The server with its Zod-typed routes. */
 export type Server = FastifyInstance<
@@ -31,6 +32,7 @@ export interface RouteOptions {
   /** All of the database: for what belongs to no workshop. */
   installation: Database;
   plan: Planning;
+  needs: Reckoning;
   readTable: TableReader;
   backups: BackupKeeper;
   lamps: LampKeeper;

@@ -4,7 +4,7 @@ import { gives, packed, type RouteOptions, type Server } from '../http/types.ts'
 import { filesBetween } from '../stock/season.ts';
 
 /** What the lamps of jobs in a list say. */
-export async function lampRoutes(server: Server, { db, lamps }: RouteOptions): Promise<void> {
+export async function lampRoutes(server: Server, { db, lamps, needs }: RouteOptions): Promise<void> {
   server.get(
     '/lamps',
     {
@@ -19,6 +19,6 @@ export async function lampRoutes(server: Server, { db, lamps }: RouteOptions): P
       },
     },
     async ({ query }) =>
-      lamps.lampsOf(db, await filesBetween(db, new Date(query.from), new Date(query.until))),
+      lamps.lampsOf(db, await filesBetween(db, new Date(query.from), new Date(query.until), needs)),
   );
 }

@@ -3,8 +3,8 @@ import { sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { WORK_CHANNEL } from '../events/hub.ts';
 
-/** Kinds of work: a plan that somebody waits for, and the lamps of a job in a list. */
-export type Task = 'plan' | 'lamps';
+/** Kinds of work: a plan that somebody waits for, the lamps of a job in a list, and what several jobs take. */
+export type Task = 'plan' | 'lamps' | 'needs';
 
 /** By it the same work is known as the same. */
 export const keyOf = (task: Task, input: string): string =>

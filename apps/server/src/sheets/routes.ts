@@ -54,7 +54,7 @@ function purchaseLine({ nominalIn, colour, cover, supplier, orderBy }: Purchase,
   };
 }
 
-export async function sheetRoutes(server: Server, { db, readTable }: RouteOptions): Promise<void> {
+export async function sheetRoutes(server: Server, { db, readTable, needs }: RouteOptions): Promise<void> {
   const tags = ['sheets'];
   const Params = z.object({ name: SheetName });
   const linesOf = (name: SheetName, { format, content }: SheetUpload) =>
@@ -134,7 +134,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
     async (request, reply) => {
       const { params, query } = request;
       const file = await assembleJobFile(db, params.id);
-      const left = await availabilityFor(db, params.id);
+      const left = await availabilityFor(db, params.id, needs);
       const workshop = { ...file.workshop, ...left };
       const rows = buyList(countPieces(file).balloons, workshop, wantedDay(file), query.today);
       const lines = rows.map((row) => ({
@@ -163,7 +163,7 @@ export async function sheetRoutes(server: Server, { db, readTable }: RouteOption
     async (request, reply) => {
       const { params, query } = request;
       const { data } = await getSettings(db);
-      const lines = purchasesOf(await lacksOfSeason(db), data, query.today).map((purchase) => ({
+      const lines = purchasesOf(await lacksOfSeason(db, needs), data, query.today).map((purchase) => ({
         ...purchaseLine(purchase, data),
         missing: String(purchase.jobs.reduce((sum, { count }) => sum + count, 0)),
         jobs: purchase.jobs.map(({ job, count }) => `${job}: ${count}`).join('; '),

@@ -1,18 +1,22 @@
 import { createHash } from 'node:crypto';
-import { setImmediate as turn } from 'node:timers/promises';
-import type { CrewMember, WorkshopSettings } from '@early-lantern/contract';
-import { type JobNeeds, needsOfJob } from '@early-lantern/core';
+import type { CrewMember, JobFile, WorkshopSettings } from '@early-lantern/contract';
+import type { JobNeeds } from '@early-lantern/core';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crew, jobNeeds, jobs, sites } from '../db/schema.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { findSettings } from '../workshop/store.ts';
+import type { Reckoning } from './needs-of-all.ts';
 
 /**
  * What every open job takes: of those to come, and of those that are over and not recorded. Read from what was worked out before;
  * where a job, its pieces, its site or the ways of the workshop have changed since, it is worked out again and kept.
  */
-export async function openNeeds(db: Queries, settings: WorkshopSettings): Promise<JobNeeds[]> {
+export async function openNeeds(
+  db: Queries,
+  settings: WorkshopSettings,
+  reckon: Reckoning,
+): Promise<JobNeeds[]> {
   const people = (await db.select({ data: crew.data }).from(crew).orderBy(crew.id)).map(({ data }) => data);
   const ways = waysOf(settings, people);
   const theirPieces = sql<string>`(
@@ -31,29 +35,40 @@ export async function openNeeds(db: Queries, settings: WorkshopSettings): Promis
     .leftJoin(jobNeeds, eq(jobNeeds.jobId, jobs.id))
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt)))
     .orderBy(jobs.doors, jobs.id);
-  const all: JobNeeds[] = [];
-  for (const { id, made, known, needs } of rows) {
+  const all = rows.map(({ id, made, known, needs }) => {
     const madeOf = `${ways}|${made}`;
-    if (needs && known === madeOf) {
-      all.push(needs);
-      continue;
+    return { id, madeOf, needs: known === madeOf ? needs : null };
+  });
+  const unknown = all.filter(({ needs }) => !needs);
+  for (let from = 0; from < unknown.length; from += AT_ONCE) {
+    const asked = unknown.slice(from, from + AT_ONCE);
+    const files: JobFile[] = [];
+    for (const { id } of asked) files.push(await assembleJobFile(db, id));
+    const fresh = await reckon(files);
+    for (const [i, one] of asked.entries()) {
+      const needs = fresh[i];
+      if (!needs) continue;
+      one.needs = needs;
+      await db
+        .insert(jobNeeds)
+        .values({ jobId: one.id, madeOf: one.madeOf, needs })
+        .onConflictDoUpdate({
+          target: [jobNeeds.workshopId, jobNeeds.jobId],
+          set: { madeOf: one.madeOf, needs },
+        });
     }
-    const fresh = needsOfJob(await assembleJobFile(db, id));
-    await db
-      .insert(jobNeeds)
-      .values({ jobId: id, madeOf, needs: fresh })
-      .onConflictDoUpdate({ target: [jobNeeds.workshopId, jobNeeds.jobId], set: { madeOf, needs: fresh } });
-    all.push(fresh);
-    // Others get their turn between two jobs.
-    await turn();
   }
-  return all;
+  // One that cannot be counted holds nothing, and keeps nothing from the others: its own lamps say what is wrong.
+  return all.flatMap(({ needs }) => needs ?? []);
 }
 
+/** So many jobs are handed to a worker together. */
+const AT_ONCE = 20;
+
 /** Works out beforehand what is not known yet; a stop in the middle of it does no harm. */
-export async function warmNeeds(db: Queries): Promise<void> {
+export async function warmNeeds(db: Queries, reckon: Reckoning): Promise<void> {
   const settings = await findSettings(db).catch(() => undefined);
-  if (settings) await openNeeds(db, settings.data).catch(() => undefined);
+  if (settings) await openNeeds(db, settings.data, reckon).catch(() => undefined);
 }
 
 /** Of a workshop whatever needs may go by, as one word: not what is on the shelf, which changes with every booking. */

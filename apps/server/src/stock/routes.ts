@@ -32,7 +32,7 @@ const Listing = PageQuery.extend({
   jobId: Id.optional(),
 });
 
-export async function stockRoutes(server: Server, { db }: RouteOptions): Promise<void> {
+export async function stockRoutes(server: Server, { db, needs }: RouteOptions): Promise<void> {
   const tags = ['stock'];
 
   server.get(
@@ -144,7 +144,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         response: gives(Availability),
       },
     },
-    ({ params }) => availabilityFor(db, params.id),
+    ({ params }) => availabilityFor(db, params.id, needs),
   );
 
   server.get(
@@ -159,7 +159,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         response: gives(z.record(Id, Availability)),
       },
     },
-    ({ query }) => availabilityBetween(db, new Date(query.from), new Date(query.until)),
+    ({ query }) => availabilityBetween(db, new Date(query.from), new Date(query.until), needs),
   );
 
   server.get(
@@ -172,7 +172,7 @@ export async function stockRoutes(server: Server, { db }: RouteOptions): Promise
         response: gives(z.array(Lack)),
       },
     },
-    () => lacksOfSeason(db),
+    () => lacksOfSeason(db, needs),
   );
 
   server.get(

@@ -13,15 +13,16 @@ import { jobs } from '../db/schema.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
+import type { Reckoning } from './needs-of-all.ts';
 import { openNeeds } from './needs-store.ts';
 
 const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [] };
 
 /** What the other open jobs leave to this one. */
-export async function availabilityFor(db: Queries, jobId: string): Promise<Availability> {
+export async function availabilityFor(db: Queries, jobId: string, reckon: Reckoning): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
-  const left = await availabilityOf(db, (id) => id === jobId);
+  const left = await availabilityOf(db, (id) => id === jobId, reckon);
   return left[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
 }
 
@@ -29,9 +30,10 @@ export async function availabilityFor(db: Queries, jobId: string): Promise<Avail
 async function availabilityOf(
   db: Queries,
   wanted: (id: string) => boolean,
+  reckon: Reckoning,
 ): Promise<Record<string, Availability>> {
   const { data: settings } = await getSettings(db);
-  const needs = await openNeeds(db, settings);
+  const needs = await openNeeds(db, settings, reckon);
   const asked = await Promise.all(
     filesAskedFor(needs, wanted).map(async (id) => [id, await assembleJobFile(db, id)] as const),
   );
@@ -45,24 +47,30 @@ export async function availabilityBetween(
   db: Queries,
   from: Date,
   until: Date,
+  reckon: Reckoning,
 ): Promise<Record<string, Availability>> {
   const rows = await db
     .select({ id: jobs.id })
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
   const ids = new Set(rows.map(({ id }) => id));
-  return availabilityOf(db, (id) => ids.has(id));
+  return availabilityOf(db, (id) => ids.has(id), reckon);
 }
 
 /** The files of the jobs with doors in a span, the earliest first, each with what others leave to it. */
-export async function filesBetween(db: Queries, from: Date, until: Date): Promise<JobFile[]> {
+export async function filesBetween(
+  db: Queries,
+  from: Date,
+  until: Date,
+  reckon: Reckoning,
+): Promise<JobFile[]> {
   const rows = await db
     .select({ id: jobs.id, usedAt: jobs.usedAt })
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
     .orderBy(jobs.doors, jobs.id);
   const open = new Set(rows.filter(({ usedAt }) => !usedAt).map(({ id }) => id));
-  const left = await availabilityOf(db, (id) => open.has(id));
+  const left = await availabilityOf(db, (id) => open.has(id), reckon);
   return Promise.all(
     rows.map(async ({ id }) => {
       const file = await assembleJobFile(db, id);
@@ -72,9 +80,9 @@ export async function filesBetween(db: Queries, from: Date, until: Date): Promis
 }
 
 /** What all open jobs lack, each on its day. */
-export async function lacksOfSeason(db: Queries): Promise<Lack[]> {
+export async function lacksOfSeason(db: Queries, reckon: Reckoning): Promise<Lack[]> {
   const { data: settings } = await getSettings(db);
-  return lacksOfAll(await openNeeds(db, settings), settings);
+  return lacksOfAll(await openNeeds(db, settings, reckon), settings);
 }
 
 /** Balloons and materials of several jobs together. */

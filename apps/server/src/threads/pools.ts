@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { JobFile, Plan, ToldLamps } from '@early-lantern/contract';
+import type { JobNeeds } from '@early-lantern/core';
 import type { TableReader } from '../sheets/files.ts';
 import type { ReadTable, TableFile } from '../sheets/read-table.ts';
 import { threadPool } from './thread-pool.ts';
@@ -13,7 +14,7 @@ const MOST_MIB = 1024;
 
 const beside = (name: string) => fileURLToPath(new URL(`./${name}`, import.meta.url));
 
-/** A worker's threads: one for every core but one to plan, one for the lamps of lists. Their files are built beside the program's. */
+/** A worker's threads: one for every core but one to plan, one for the lamps of lists, one for what jobs take. Their files are built beside the program's. */
 export function workThreads() {
   const plans = threadPool<JobFile, Plan>({
     filename: beside('plan-worker.js'),
@@ -30,10 +31,18 @@ export function workThreads() {
     budgetMs: PLAN_BUDGET_MS,
     mostMib: MOST_MIB,
   });
+  const needs = threadPool<readonly JobFile[], (JobNeeds | null)[]>({
+    filename: beside('needs-worker.js'),
+    what: 'Counting these jobs',
+    threads: 1,
+    budgetMs: PLAN_BUDGET_MS,
+    mostMib: MOST_MIB,
+  });
   return {
     plan: plans.run,
     judge: lamps.run,
-    close: () => Promise.all([plans.close(), lamps.close()]),
+    needs: needs.run,
+    close: () => Promise.all([plans.close(), lamps.close(), needs.close()]),
   };
 }
 

@@ -5,7 +5,7 @@ import { call } from '../api/client.ts';
 import { queryClient } from '../api/queries.ts';
 import { useNotice } from '../parts/notices.tsx';
 
-export const TEMPLATES = ['templates'] as const;
+const TEMPLATES = ['templates'] as const;
 const refresh = () => queryClient.invalidateQueries({ queryKey: TEMPLATES });
 
 /** Templates of one sort, by name; none while they are read. */

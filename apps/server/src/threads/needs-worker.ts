@@ -1,0 +1,1 @@
+export { needsOfAll as default } from '../stock/needs-of-all.ts';
