@@ -40,7 +40,7 @@ test('what is short is ordered, arrives, and lights the lamp; the ledger knows',
   await order.getByRole('button', { name: 'Receive' }).click();
   await expect(order).toContainText('Nothing on its way');
   await page.getByRole('tab', { name: 'Ledger' }).click();
-  const ledger = page.getByRole('table', { name: 'Ledger' });
+  const ledger = page.getByRole('grid', { name: 'Ledger' });
   await expect(ledger.getByRole('row').nth(1)).toContainText('received: as ordered');
   await page.getByRole('tab', { name: 'Shelf' }).click();
 
@@ -189,7 +189,7 @@ test('packs are bought for all jobs together; a job that is over is recorded onc
   // Pressed twice, ordered once, also when everything has been kept.
   expect(await orders()).toBe(1);
   await page.getByRole('tab', { name: 'Ledger' }).click();
-  await expect(page.getByRole('table', { name: 'Ledger' })).toContainText('popped: Last year’s market');
+  await expect(page.getByRole('grid', { name: 'Ledger' })).toContainText('popped: Last year’s market');
   await page.getByRole('tab', { name: 'Jobs to record' }).click();
   await page.getByRole('button', { name: 'Take back Last year’s market' }).click();
   await expect(page.getByRole('button', { name: 'Record Last year’s market' })).toBeVisible();

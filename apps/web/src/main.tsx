@@ -10,6 +10,7 @@ import { followChanges } from './api/live.ts';
 import { queryClient } from './api/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import './parts/print.css';
+import { cspNonce } from './parts/csp-nonce.ts';
 import { PaletteProvider } from './parts/palette.tsx';
 import { printInLight } from './parts/print-light.ts';
 import { UnitsProvider } from './preferences.tsx';
@@ -17,8 +18,7 @@ import { router } from './router.tsx';
 import { theme } from './theme.ts';
 
 // Style elements are let through by the page's own word alone.
-const nonce = document.querySelector<HTMLElement>('meta[property="csp-nonce"]')?.nonce;
-const styles = createCache({ key: 'css', prepend: true, ...(nonce ? { nonce } : {}) });
+const styles = createCache({ key: 'css', prepend: true, ...(cspNonce ? { nonce: cspNonce } : {}) });
 
 printInLight();
 followChanges();

@@ -1,9 +1,9 @@
 import type {
   Availability,
-  ColourId,
   CrewRow,
   DayCounts,
   Found,
+  ItemMovement,
   JobFile,
   JobFilter,
   JobLamps,
@@ -176,20 +176,26 @@ export const useLacks = (workshopRevision: number) =>
     placeholderData: keepPreviousData,
   });
 
-/** Entries of the shelf's ledger, newest first, page by page; of all products or one. */
-export const useMovements = (product?: { nominalIn: number; colour: ColourId }) =>
+const ledgerPage = <T>(path: string, after: string) =>
+  call<Page<T>>('GET', `${path}?limit=100${after ? `&after=${after}` : ''}`);
+
+/** Entries of the shelf's ledger, newest first, page by page. */
+export const useMovements = () =>
   useInfiniteQuery({
-    queryKey: [...keys.movements, product],
-    queryFn: ({ pageParam }) => {
-      const query = new URLSearchParams({
-        limit: '40',
-        ...(pageParam ? { after: pageParam } : {}),
-        ...(product ? { nominalIn: String(product.nominalIn), colour: product.colour } : {}),
-      });
-      return call<Page<MovementRow>>('GET', `/stock/movements?${query}`);
-    },
+    queryKey: [...keys.movements, 'balloons'],
+    queryFn: ({ pageParam }) => ledgerPage<MovementRow>('/stock/movements', pageParam),
     initialPageParam: '',
     getNextPageParam: ({ next }) => next,
+  });
+
+/** The same of consumables and gear. */
+export const useItemMovements = (isWanted: boolean) =>
+  useInfiniteQuery({
+    queryKey: [...keys.movements, 'items'],
+    queryFn: ({ pageParam }) => ledgerPage<ItemMovement>('/stock/items/movements', pageParam),
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
+    enabled: isWanted,
   });
 
 /** Everything that the jobs with doors in a span take. */

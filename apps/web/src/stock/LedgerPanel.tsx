@@ -1,96 +1,112 @@
-import type { ColourId, WorkshopRow } from '@early-lantern/contract';
-import { sizeName } from '@early-lantern/core';
-import {
-  Button,
-  MenuItem,
-  Paper,
-  Table,
-  TableBody,
-  TableCell,
-  TableContainer,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
+import type { ItemMovement, MovementRow, WorkshopRow } from '@early-lantern/contract';
+import { materialItems, sizeName } from '@early-lantern/core';
+import { Button, Paper, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
 import { DateTime } from 'luxon';
-import { useState } from 'react';
-import { useMovements } from '../api/queries.ts';
+import { lazy, Suspense, useState } from 'react';
+import { useItemMovements, useMovements } from '../api/queries.ts';
 import { colourOf } from '../counts/product-name.ts';
 import { movementWords } from './MovementForm.tsx';
 
-/** The shelf's ledger, newest first, page by page: of every balloon or of one. */
+// Large, and needed here alone.
+const LongTable = lazy(async () => ({ default: (await import('../parts/LongTable.tsx')).LongTable<Line> }));
+
+/** An entry of either ledger, in words. */
+interface Line {
+  id: number;
+  at: Date;
+  thing: string;
+  what: string;
+  change: number;
+  onHand: number;
+}
+
+const itemWords: Record<ItemMovement['kind'], string> = {
+  counted: 'counted',
+  used: 'used',
+  returned: 'taken back',
+};
+const signed = (value: number) => (value > 0 ? `+${value}` : String(value));
+
+const columnsOf = (zone: string): GridColDef<Line>[] => [
+  {
+    field: 'at',
+    headerName: 'When',
+    type: 'dateTime',
+    width: 172,
+    valueFormatter: (at: Date) =>
+      DateTime.fromJSDate(at, { zone }).toFormat('d LLL yyyy HH:mm', { locale: 'en' }),
+  },
+  { field: 'thing', headerName: 'Of what', flex: 1, minWidth: 130 },
+  { field: 'what', headerName: 'What', flex: 2, minWidth: 150 },
+  { field: 'change', headerName: 'Change', type: 'number', width: 90, valueFormatter: signed },
+  { field: 'onHand', headerName: 'Then', type: 'number', width: 80 },
+];
+
+/** The ledgers, newest first: of balloons, and of consumables and gear. */
 export function LedgerPanel({ row }: { row: WorkshopRow }) {
-  const { colours, timeZone, stock } = row.data;
-  const [chosen, setChosen] = useState('');
-  const product = stock.find((one) => `${one.nominalIn} ${one.colour}` === chosen);
-  const movements = useMovements(product && { nominalIn: product.nominalIn, colour: product.colour });
-  if (movements.error) throw movements.error;
-  const name = ({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) =>
-    `${sizeName(nominalIn)} ${colourOf({ colours }, colour).name}`;
-  const items = movements.data?.pages.flatMap((page) => page.items) ?? [];
-  const total = movements.data?.pages[0]?.total ?? 0;
+  const [of, setOf] = useState<'balloons' | 'items'>('balloons');
+  const balloons = useMovements();
+  const items = useItemMovements(of === 'items');
+  const shown = of === 'balloons' ? balloons : items;
+  if (shown.error) throw shown.error;
+  const lines =
+    of === 'balloons'
+      ? (balloons.data?.pages ?? []).flatMap((page) => page.items.map((one) => ofBalloon(one, row)))
+      : (items.data?.pages ?? []).flatMap((page) => page.items.map((one) => ofItem(one, row)));
+  const total = shown.data?.pages[0]?.total ?? 0;
   return (
-    <TableContainer component={Paper} variant="outlined" sx={{ p: 2 }}>
+    <Paper variant="outlined" sx={{ p: 2, minWidth: 0 }}>
       <Typography variant="h2">Ledger</Typography>
-      <TextField
-        select
-        label="Balloon"
-        value={chosen}
-        onChange={(event) => setChosen(event.target.value)}
-        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        sx={{ my: 1.5, minWidth: 220 }}
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={of}
+        aria-label="Ledger of"
+        onChange={(_, next) => next && setOf(next as typeof of)}
+        sx={{ my: 1.5 }}
       >
-        <MenuItem value="">All balloons</MenuItem>
-        {stock.map((one) => (
-          <MenuItem key={name(one)} value={`${one.nominalIn} ${one.colour}`}>
-            {name(one)}
-          </MenuItem>
-        ))}
-      </TextField>
-      {items.length === 0 && (
-        <Typography sx={{ color: 'text.secondary' }}>
-          Nothing has moved yet. Every count and booking is kept here.
-        </Typography>
-      )}
-      {items.length > 0 && (
-        <Table size="small" aria-label="Ledger" sx={{ '& td, & th': { px: 0.75 } }}>
-          <TableHead>
-            <TableRow>
-              <TableCell>When</TableCell>
-              <TableCell>Balloon</TableCell>
-              <TableCell>What</TableCell>
-              <TableCell align="right">Change</TableCell>
-              <TableCell align="right">Then</TableCell>
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {items.map((item) => {
-              const what = [item.job ?? '', item.note].filter(
-                (text, i, all) => text && all.indexOf(text) === i,
-              );
-              return (
-                <TableRow key={item.id}>
-                  <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                    {DateTime.fromISO(item.at, { zone: timeZone }).toFormat('d LLL HH:mm', { locale: 'en' })}
-                  </TableCell>
-                  <TableCell>{name(item)}</TableCell>
-                  <TableCell sx={{ overflowWrap: 'anywhere' }}>
-                    {[movementWords[item.kind], ...what].join(': ')}
-                  </TableCell>
-                  <TableCell align="right">{item.change > 0 ? `+${item.change}` : item.change}</TableCell>
-                  <TableCell align="right">{item.onHand}</TableCell>
-                </TableRow>
-              );
-            })}
-          </TableBody>
-        </Table>
-      )}
-      {movements.hasNextPage && (
-        <Button onClick={() => void movements.fetchNextPage()} disabled={movements.isFetching} sx={{ mt: 1 }}>
-          Older entries ({total - items.length})
+        <ToggleButton value="balloons">Balloons</ToggleButton>
+        <ToggleButton value="items">Consumables and gear</ToggleButton>
+      </ToggleButtonGroup>
+      <Suspense fallback={null}>
+        <LongTable
+          name="Ledger"
+          rows={lines}
+          columns={columnsOf(row.data.timeZone)}
+          isLoading={shown.isPending}
+          empty="Nothing has moved yet. Every count and booking is kept here."
+        />
+      </Suspense>
+      {shown.hasNextPage && (
+        <Button onClick={() => void shown.fetchNextPage()} disabled={shown.isFetching} sx={{ mt: 1 }}>
+          Older entries ({total - lines.length})
         </Button>
       )}
-    </TableContainer>
+    </Paper>
   );
 }
+
+const inWords = (kind: string, job: string | null, note: string): string =>
+  [kind, ...[job ?? '', note].filter((text, i, all) => text && all.indexOf(text) === i)].join(': ');
+
+const ofBalloon = (one: MovementRow, { data: { colours } }: WorkshopRow): Line => ({
+  id: one.id,
+  at: new Date(one.at),
+  thing: `${sizeName(one.nominalIn)} ${colourOf({ colours }, one.colour).name}`,
+  what: inWords(movementWords[one.kind], one.job, one.note),
+  change: one.change,
+  onHand: one.onHand,
+});
+
+const ofItem = (one: ItemMovement, { data: { materials = [] } }: WorkshopRow): Line => ({
+  id: one.id,
+  at: new Date(one.at),
+  thing:
+    materials.find(({ item }) => item === one.item)?.own?.label ??
+    materialItems.find(({ item }) => item === one.item)?.label ??
+    one.item,
+  what: inWords(itemWords[one.kind], one.job, one.note),
+  change: one.change,
+  onHand: one.onHand,
+});

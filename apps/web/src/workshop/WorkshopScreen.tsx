@@ -164,10 +164,15 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           <>
             <SchoolsDefaults row={row} />
             <MethodsPanel row={row} />
-            <TemplatesPanel />
           </>,
         ),
-        column('steps', <PieceStepsPanel row={row} />),
+        column(
+          'steps',
+          <>
+            <TemplatesPanel />
+            <PieceStepsPanel row={row} />
+          </>,
+        ),
       ];
     case 'advanced':
       return [
