@@ -55,7 +55,7 @@ const expected: [Role[], RegExp][] = [
   ],
   [
     ['owner'],
-    /^(PUT|POST|DELETE) \/(crew|sheets|backups|accounts|owner)\b|^GET \/(backups|accounts|export)$|^GET \/history\/(crew|workshop)/,
+    /^(PUT|POST|DELETE) \/(crew|sheets|backups|accounts|owner)\b|^GET \/(backups|accounts|export)$|^GET \/history$|^GET \/history\/(crew|workshop)/,
   ],
   [roles, /^GET /],
 ];
@@ -295,4 +295,30 @@ test('signed out everywhere is signed out on every device', async () => {
   await server.call('POST', '/sign-out/everywhere', undefined, cookies.lead);
   for (const device of [other.cookies, cookies.lead])
     expect((await server.call('GET', '/jobs', undefined, device)).status).toBe(401);
+});
+
+test('who was let in as what is noted with who changed it, among all that was changed', async () => {
+  const account: Account = { id: 'summer', name: 'Summer help', role: 'helper' };
+  await letIn(account);
+  const row = async () =>
+    (await server.call('GET', '/accounts', undefined, cookies.owner)).body.find(
+      ({ data }: { data: Account }) => data.id === 'summer',
+    );
+  const change = { revision: (await row()).revision, data: { ...account, role: 'lead' } };
+  expect((await server.call('PUT', '/accounts/summer', change, cookies.owner)).status).toBe(200);
+  await server.call(
+    'DELETE',
+    `/accounts/summer?revision=${(await row()).revision}`,
+    undefined,
+    cookies.owner,
+  );
+  const { body } = await server.call('GET', '/history', undefined, cookies.owner);
+  const told = body
+    .slice(0, 2)
+    .map((one: Record<string, unknown>) => [one.what, one.name, one.isDeleted, one.by]);
+  expect(told).toEqual([
+    ['account', 'Summer help', true, 'Ode Farrow'],
+    ['account', 'Summer help', false, 'Ode Farrow'],
+  ]);
+  expect(body.some((one: Record<string, unknown>) => one.what === 'job' && one.job)).toBe(true);
 });

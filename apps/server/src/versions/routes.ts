@@ -1,23 +1,25 @@
 import {
   Id,
+  NotedChange,
   newestPiece,
   type Piece,
   Version,
   WholeVersion,
   type WorkshopSettings,
 } from '@early-lantern/contract';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Queries } from '../db/database.ts';
-import { versions } from '../db/schema.ts';
+import { jobs, versions } from '../db/schema.ts';
 import { notFound } from '../http/problem.ts';
-import { gives, type RouteOptions, type Server } from '../http/types.ts';
+import { gives, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { getJob } from '../jobs/store.ts';
 import { withShelves } from '../workshop/shelves.ts';
 import { getSettings } from '../workshop/store.ts';
 
 /** So many of a job are listed, the latest first. */
 const LISTED = 300;
+const MOST_CHANGES = 2_000;
 
 const VersionId = z.coerce
   .number()
@@ -75,6 +77,28 @@ export async function versionRoutes(server: Server, { db }: RouteOptions): Promi
       if (!row) throw notFound(`version ${params.version} of job "${params.id}"`);
       const data = row.what === 'piece' ? (newestPiece(row.data) as Piece) : row.data;
       return { ...asVersion(row), data };
+    },
+  );
+
+  server.get(
+    '/history',
+    {
+      config: { right: 'run the workshop' },
+      ...packed,
+      schema: {
+        tags,
+        summary: 'The latest changes of everything: what it was, who changed it and when',
+        response: gives(z.array(NotedChange)),
+      },
+    },
+    async () => {
+      const rows = await db
+        .select({ version: versions, job: sql<string | null>`${jobs.data}->>'name'` })
+        .from(versions)
+        .leftJoin(jobs, eq(jobs.id, versions.jobId))
+        .orderBy(desc(versions.at), desc(versions.id))
+        .limit(MOST_CHANGES);
+      return rows.map(({ version, job }) => ({ ...asVersion(version), jobId: version.jobId, job }));
     },
   );
 

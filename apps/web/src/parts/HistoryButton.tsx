@@ -8,7 +8,7 @@ import { keys, queryClient, useSettings } from '../api/queries.ts';
 import { useNotice } from './notices.tsx';
 import { VersionList } from './VersionList.tsx';
 
-type Kept = Exclude<Version['what'], 'job' | 'piece'>;
+type Kept = Exclude<Version['what'], 'job' | 'piece' | 'account'>;
 
 const rows: Record<
   Kept,

@@ -13,6 +13,7 @@ import { BusinessPanel } from './BusinessPanel.tsx';
 import { ColoursPanel } from './ColoursPanel.tsx';
 import { CrewPanel } from './CrewPanel.tsx';
 import { GearPanel } from './GearPanel.tsx';
+import { HistoryPanel } from './HistoryPanel.tsx';
 import { HoldsPanel } from './HoldsPanel.tsx';
 import { KeptPanel } from './KeptPanel.tsx';
 import { LastingPanel } from './LastingPanel.tsx';
@@ -174,6 +175,8 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
           </>,
         ),
       ];
+    case 'history':
+      return [column('history', <HistoryPanel zone={row.data.timeZone} />)];
     case 'advanced':
       return [
         column('rates', <RatesPanel row={row} />),

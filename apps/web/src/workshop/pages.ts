@@ -6,6 +6,7 @@ export const workshopPages = [
   { path: 'gear', label: 'Gear' },
   { path: 'catalogue', label: 'Colours and materials' },
   { path: 'ways', label: 'How we work' },
+  { path: 'history', label: 'History' },
   { path: 'advanced', label: 'Advanced' },
 ] as const;
 
