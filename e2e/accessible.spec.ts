@@ -16,6 +16,8 @@ const screens: [name: string, path: string][] = [
   ['Gear', '/workshop/gear'],
   ['Colours and materials', '/workshop/catalogue'],
   ['How we work', '/workshop/ways'],
+  ['History', '/workshop/history'],
+  ['Ledger', '/stock?view=ledger'],
   ['Advanced', '/workshop/advanced'],
   ['Guide', '/help/06-holds'],
   ['Brief', `${shed}/brief`],

@@ -68,24 +68,22 @@ export async function migrateDatabase(db: Database, migrationsFolder: string): P
  * @throws Error where this account may not make it, with what to do
  */
 async function admitRowsRole(db: Database): Promise<void> {
-  const there = await db.execute(sql`select from pg_roles where rolname = ${ROWS_ROLE}`);
-  if (there.rowCount === 0)
-    await db
-      // Another database of the same server may make it at the same moment.
-      .execute(
-        sql.raw(
-          `do $$ begin create role ${ROWS_ROLE} nologin; exception when duplicate_object or unique_violation then null; end $$`,
-        ),
-      )
-      .catch(() => {
-        throw new Error(
-          `This account of PostgreSQL may not make roles. Have its administrator run: create role ${ROWS_ROLE} nologin; grant ${ROWS_ROLE} to current account;`,
-        );
-      });
-  const { rows } = await db.execute<{ may: boolean }>(
-    sql`select pg_has_role(current_user, ${ROWS_ROLE}, 'member') as may`,
-  );
-  if (!rows[0]?.may) await db.execute(sql.raw(`grant ${ROWS_ROLE} to current_user`));
+  const { rows } = await db.execute<{ account: string; there: boolean; may: boolean }>(sql`
+    select current_user as account, r.oid is not null as there,
+      coalesce(pg_has_role(current_user, r.oid, 'member'), false) as may
+    from (select) one left join pg_roles r on r.rolname = ${ROWS_ROLE}
+  `);
+  const { account = '', there = false, may = false } = rows[0] ?? {};
+  // Another database of the same server may make it at the same moment.
+  const make = `do $$ begin create role ${ROWS_ROLE} nologin; exception when duplicate_object or unique_violation then null; end $$`;
+  try {
+    if (!there) await db.execute(sql.raw(make));
+    if (!may) await db.execute(sql.raw(`grant ${ROWS_ROLE} to current_user`));
+  } catch {
+    throw new Error(
+      `The account "${account}" of PostgreSQL may not make roles. Have its administrator run: create role ${ROWS_ROLE} nologin; grant ${ROWS_ROLE} to "${account}";`,
+    );
+  }
   await db.execute(
     sql.raw(`
       grant usage on schema public to ${ROWS_ROLE};
