@@ -18,6 +18,7 @@ const screens: [name: string, path: string][] = [
   ['How we work', '/workshop/ways'],
   ['History', '/workshop/history'],
   ['Ledger', '/stock?view=ledger'],
+  ['Job list', '/?view=list'],
   ['Advanced', '/workshop/advanced'],
   ['Guide', '/help/06-holds'],
   ['Brief', `${shed}/brief`],

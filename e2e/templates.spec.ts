@@ -13,15 +13,15 @@ test('a piece and a whole job are kept as templates, and begin others at another
   await page.goto('/jobs/meadow-finish/pieces');
   const piece = page.getByLabel('Piece', { exact: true });
   const kept = await piece.inputValue();
-  await page.getByRole('button', { name: `Keep ${kept} as a template` }).click();
-  await expect(page.getByText(`“${kept}” is a template now`)).toBeVisible();
+  await page.getByRole('button', { name: `Save ${kept} as a template` }).click();
+  await expect(page.getByText(`“${kept}” saved as a template`)).toBeVisible();
 
   await page.goto('/');
   const card = page.getByRole('article', { name: /finish/i }).first();
   const name = (await card.getAttribute('aria-label')) ?? '';
   await card.getByRole('button', { name: /More/ }).click();
-  await page.getByRole('menuitem', { name: 'Keep as a template' }).click();
-  await expect(page.getByText(`“${name}” is a template now`)).toBeVisible();
+  await page.getByRole('menuitem', { name: 'Save as template' }).click();
+  await expect(page.getByText(`“${name}” saved as a template`)).toBeVisible();
 
   // A piece of it, in a job that had nothing of it.
   await jobAtNewPlace(page, {
@@ -46,7 +46,7 @@ test('a piece and a whole job are kept as templates, and begin others at another
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).first().click();
   await page.getByLabel('Job name').fill('Finish line, next year');
-  await page.getByLabel('Begin with').click();
+  await page.getByLabel('Start from').click();
   await page.getByRole('option', { name, exact: true }).click();
   await page.getByLabel('Site').click();
   await page.getByRole('option', { name: 'Upper lock' }).click();

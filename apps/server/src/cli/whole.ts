@@ -16,7 +16,7 @@ export const exportTo = (path: string | undefined, workshop = FIRST_WORKSHOP): P
       if (!path) throw new CannotStart('Say where to: ./lantern export FILE');
       const lines = writeOut(db, await newestApplied(installation), new Date());
       await pipeline(lines, createGzip(), createWriteStream(path, { mode: 0o600 }));
-      console.log(`Written: ${path}`);
+      console.log(`Exported to ${path}`);
     }),
   );
 
@@ -28,6 +28,6 @@ export const importFrom = (path: string | undefined, workshop = FIRST_WORKSHOP):
       const rows = await readIn(db, path, await newestApplied(installation)).catch((error: Error) => {
         throw error instanceof NotBroughtIn ? new CannotStart(error.message) : error;
       });
-      console.log(`Brought in: ${rows} rows. Passwords and links are made anew.`);
+      console.log(`Imported ${rows} rows. Set new passwords and links.`);
     }),
   );

@@ -33,8 +33,8 @@ const add = (name: string) =>
     await inWorkshop(id, async () => {
       await addNewWorkshop(db, name);
       const { token } = await inviteFirstOwner(db, 'Owner');
-      console.log(`Made: ${name}. Its people sign in at the workshop "${id}".`);
-      await sayLink('Its owner sets a password once', token);
+      console.log(`Created ${name}. Its people sign in with the workshop name "${id}".`);
+      await sayLink('Link for its owner to set a password', token);
     });
   });
 

@@ -1,5 +1,6 @@
 import type { StockRow } from '@early-lantern/contract';
 import { countPieces } from '@early-lantern/core';
+import { sql } from 'drizzle-orm';
 import { jobNeeds } from '../db/schema.ts';
 import { demoJob, type TestServer, testServer } from '../test/server.ts';
 
@@ -270,6 +271,18 @@ test('what jobs take is kept with what it was made of: a booking changes nothing
   await server.call('PUT', '/workshop', { revision: house.revision, data });
   await held();
   expect((await madeOf()).get(second.job.id)).not.toBe(kept.get(second.job.id));
+});
+
+test('a job that cannot be counted holds nothing, and keeps nothing from the others', async () => {
+  await server.call('POST', '/job-files', demoJob('02-engine-shed'));
+  const left = async () => (await server.call('GET', '/jobs/engine-shed-unveiled/left')).body;
+  expect((await left()).reserved.length).toBeGreaterThan(0);
+  // As no route would take it: a row spoilt by whatever else.
+  await server.db.execute(
+    sql`update pieces set data = '{"kind": "organic-garland"}', revision = revision + 1 where job_id = 'meadow-finish'`,
+  );
+  expect(await left()).toMatchObject({ reserved: [], isUsed: false });
+  expect((await server.call('GET', '/stock/lacks')).status).toBe(200);
 });
 
 test('of a span of days each open job is answered as by itself', async () => {

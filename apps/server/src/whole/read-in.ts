@@ -44,7 +44,7 @@ export async function readIn(db: Database, path: string, schema: number): Promis
   }).catch((error: Error & { code?: string }) => {
     if (error instanceof NotBroughtIn) throw error;
     if (error.code === 'ENOENT') throw new NotBroughtIn(`There is no file ${path}.`);
-    if (error.code?.startsWith('Z_')) throw new NotBroughtIn(`${path} is no export, or it is torn.`);
+    if (error.code?.startsWith('Z_')) throw new NotBroughtIn(`${path} is not an export, or it is damaged.`);
     throw error;
   });
 }
@@ -54,7 +54,7 @@ async function requireUnused(tx: Queries): Promise<void> {
   const settings = await findSettings(tx);
   if (rows[0]?.used || (settings && !settings.data.isNew))
     throw new NotBroughtIn(
-      'This workshop is in use: an export is brought into a new one. Make one with ./lantern workshop add, or start with --empty in another data directory.',
+      'This workshop is in use. Import into a new one: ./lantern workshop add, or start with --empty in another data directory.',
     );
 }
 
@@ -66,7 +66,7 @@ async function empty(tx: Queries): Promise<void> {
 }
 
 async function takeLines(tx: Queries, lines: AsyncIterable<string>, schema: number): Promise<number> {
-  const torn = new NotBroughtIn('The export is torn: its end is missing.');
+  const torn = new NotBroughtIn('The export is incomplete: its end is missing.');
   let batch: { table: string; rows: object[] } = { table: '', rows: [] };
   let taken = 0;
   let isFirst = true;
@@ -111,10 +111,10 @@ async function* linesOf(text: AsyncIterable<Buffer>): AsyncGenerator<string> {
 
 function requireHead(value: unknown, schema: number): void {
   const head = Head.safeParse(value);
-  if (!head.success) throw new NotBroughtIn('The file is no export of Early Lantern.');
+  if (!head.success) throw new NotBroughtIn('The file is not an export of Early Lantern.');
   if (head.data.schema !== schema)
     throw new NotBroughtIn(
-      `The export was made by ${head.data.schema < schema ? 'an older' : 'a newer'} version. Bring it in with that one, then take the backup or the data directory over.`,
+      `The export was made by ${head.data.schema < schema ? 'an older' : 'a newer'} version. Import it with that version first.`,
     );
 }
 

@@ -115,6 +115,24 @@ export const useJobPages = (which: 'from' | 'before', moment: string, filter: Jo
     placeholderData: keepPreviousData,
   });
 
+/** All jobs that match, the latest doors first, a hundred at a time. */
+export const useJobList = (filter: JobFilter) =>
+  useInfiniteQuery({
+    queryKey: ['jobs', 'list', filter],
+    queryFn: ({ pageParam }) => {
+      const query = new URLSearchParams({
+        ...filter,
+        order: 'desc',
+        limit: '100',
+        ...(pageParam ? { after: pageParam } : {}),
+      });
+      return call<Page<JobRow>>('GET', `/jobs?${query}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
+    placeholderData: keepPreviousData,
+  });
+
 /** The jobs of a span of some weeks, as a calendar shows them. */
 export const useMonth = (from: string, until: string) =>
   useQuery({

@@ -41,6 +41,7 @@ import { Day } from './Day.tsx';
 import { FilterBar } from './FilterBar.tsx';
 import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
+import { JobList } from './JobList.tsx';
 import { Month } from './Month.tsx';
 import { More } from './More.tsx';
 import { Past } from './Past.tsx';
@@ -118,7 +119,10 @@ interface DaysProps {
 function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isReading }: DaysProps) {
   const [params, setParams] = useSearchParams();
   const [isFiltering, setFiltering] = useState(by.count > 0);
-  const isMonth = params.get('view') === 'month';
+  const view = params.get('view');
+  const isMonth = view === 'month';
+  const isList = view === 'list';
+  const isDays = !isMonth && !isList;
   const [isNew, setNew] = useState(false);
   const [faults, setFaults] = useState<ApiProblem>();
   const fileInput = useRef<HTMLInputElement>(null);
@@ -173,8 +177,8 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           size="small"
           exclusive
           aria-label="How the days are shown"
-          value={isMonth ? 'month' : 'days'}
-          onChange={(_, view: string | null) => view && setParams(view === 'month' ? { view } : {})}
+          value={isMonth || isList ? view : 'days'}
+          onChange={(_, next: string | null) => next && setParams(next === 'days' ? {} : { view: next })}
         >
           <ToggleButton value="days" sx={{ color: 'text.primary' }}>
             Days
@@ -182,8 +186,11 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           <ToggleButton value="month" sx={{ color: 'text.primary' }}>
             Month
           </ToggleButton>
+          <ToggleButton value="list" sx={{ color: 'text.primary' }}>
+            List
+          </ToggleButton>
         </ToggleButtonGroup>
-        {!isMonth && (
+        {isDays && (
           <Button
             variant="outlined"
             startIcon={<SearchIcon />}
@@ -217,13 +224,14 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
         />
       </Stack>
       {isMonth && <Month zone={zone} now={now} />}
-      {!isMonth && isFiltering && <FilterBar by={by} workshop={workshop} sites={sites} />}
-      {!isMonth && by.count > 0 && coming.length === 0 && later === 0 && (
+      {!isMonth && (isFiltering || isList) && <FilterBar by={by} workshop={workshop} sites={sites} />}
+      {isList && <JobList filter={by.filter} workshop={workshop} sites={sites} />}
+      {isDays && by.count > 0 && coming.length === 0 && later === 0 && (
         <EmptyState title="No coming job matches" action={<Button onClick={by.clear}>Show all</Button>}>
           Past jobs that match are below, under Past.
         </EmptyState>
       )}
-      {!isMonth && by.count === 0 && coming.length === 0 && later === 0 && (
+      {isDays && by.count === 0 && coming.length === 0 && later === 0 && (
         <EmptyState
           title="Nothing on the horizon"
           action={
@@ -237,7 +245,7 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           Start with the place and the hour the doors open. Everything else counts back from there.
         </EmptyState>
       )}
-      {(isMonth ? [] : days).map(([day, ofDay]) => (
+      {(isDays ? days : []).map(([day, ofDay]) => (
         <Day
           key={day}
           day={day}
@@ -253,10 +261,8 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           told={told}
         />
       ))}
-      {!isMonth && later > 0 && (
-        <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />
-      )}
-      {!isMonth && (
+      {isDays && later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
+      {isDays && (
         <Past
           recent={past}
           told={told}
@@ -267,7 +273,7 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
           now={now}
         />
       )}
-      {!isMonth && plans && <Bin zone={zone} />}
+      {isDays && plans && <Bin zone={zone} />}
       {isNew && (
         <Suspense>
           <NewJobDialog

@@ -201,7 +201,7 @@ function JobMenu({ row }: { row: JobRow }) {
             );
           }}
         >
-          Keep as a template
+          Save as template
         </MenuItem>
         <MenuItem component="a" href={`/api/v1/jobs/${job.id}/file`} onClick={close}>
           Export as a job file

@@ -118,12 +118,12 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
                 {templates.length > 0 && (
                   <TextField
                     select
-                    label="Begin with"
+                    label="Start from"
                     value={templateId}
                     onChange={(event) => setTemplateId(event.target.value)}
                     slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
                   >
-                    <MenuItem value="">nothing</MenuItem>
+                    <MenuItem value="">a blank job</MenuItem>
                     {templates.map(({ data }) => (
                       <MenuItem key={data.id} value={data.id}>
                         {data.name}

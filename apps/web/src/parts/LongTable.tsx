@@ -1,7 +1,7 @@
 import { DataGrid, type GridColDef, type GridValidRowModel } from '@mui/x-data-grid';
 import { cspNonce } from './csp-nonce.ts';
 
-interface LongTableProps<R extends GridValidRowModel> {
+export interface LongTableProps<R extends GridValidRowModel> {
   /** What it is called, also as a file. */
   name: string;
   rows: readonly R[];

@@ -37,8 +37,8 @@ export function CalendarsPanel({ crew }: { crew: CrewRow[] }) {
     >
       <Typography variant="h2">Calendars</Typography>
       <Typography>
-        A link that one person adds to the calendar on their phone: it shows their tasks of the next two
-        months and follows every change. Whoever has the link can read it.
+        A calendar link shows one person’s tasks for the next two months in the calendar on their phone, and
+        stays up to date. Anyone with the link can read it.
       </Typography>
       {error && <Alert severity="warning">The calendars could not be read. {error.message}</Alert>}
       <Box>

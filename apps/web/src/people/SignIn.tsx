@@ -50,8 +50,8 @@ function ByPassword({ workshopId }: { workshopId: string | null }) {
           error={errors.workshop !== undefined}
           helperText={
             errors.workshop
-              ? 'Small letters, digits and dashes, as in weir-lane.'
-              : 'Its short name, as in weir-lane. The owner knows it.'
+              ? 'Small letters, digits and dashes, for example weir-lane.'
+              : 'Its short name, for example weir-lane. Ask the owner.'
           }
           {...register('workshop')}
         />

@@ -41,8 +41,8 @@ export const NameRow = memo(function NameRow({
           <CopyIcon />
         </IconButton>
       </Tooltip>
-      <Tooltip title="Keep it as a template, for other jobs">
-        <IconButton aria-label={`Keep ${name} as a template`} onClick={() => onKeep(id)}>
+      <Tooltip title="Save as a template for other jobs">
+        <IconButton aria-label={`Save ${name} as a template`} onClick={() => onKeep(id)}>
           <KeepIcon />
         </IconButton>
       </Tooltip>

@@ -2,19 +2,17 @@ import type { ItemMovement, MovementRow, WorkshopRow } from '@early-lantern/cont
 import { materialItems, sizeName } from '@early-lantern/core';
 import { Button, Paper, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { DateTime } from 'luxon';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { useItemMovements, useMovements } from '../api/queries.ts';
 import { colourOf } from '../counts/product-name.ts';
+import { LazyTable } from '../parts/LazyTable.tsx';
+import { whenColumn } from '../parts/when-column.ts';
 import { movementWords } from './MovementForm.tsx';
-
-// Large, and needed here alone.
-const LongTable = lazy(async () => ({ default: (await import('../parts/LongTable.tsx')).LongTable<Line> }));
 
 /** An entry of either ledger, in words. */
 interface Line {
   id: number;
-  at: Date;
+  at: string;
   thing: string;
   what: string;
   change: number;
@@ -29,18 +27,11 @@ const itemWords: Record<ItemMovement['kind'], string> = {
 const signed = (value: number) => (value > 0 ? `+${value}` : String(value));
 
 const columnsOf = (zone: string): GridColDef<Line>[] => [
-  {
-    field: 'at',
-    headerName: 'When',
-    type: 'dateTime',
-    width: 172,
-    valueFormatter: (at: Date) =>
-      DateTime.fromJSDate(at, { zone }).toFormat('d LLL yyyy HH:mm', { locale: 'en' }),
-  },
-  { field: 'thing', headerName: 'Of what', flex: 1, minWidth: 130 },
-  { field: 'what', headerName: 'What', flex: 2, minWidth: 150 },
+  whenColumn('at', 'When', zone),
+  { field: 'thing', headerName: 'Item', flex: 1, minWidth: 130 },
+  { field: 'what', headerName: 'Reason', flex: 2, minWidth: 150 },
   { field: 'change', headerName: 'Change', type: 'number', width: 90, valueFormatter: signed },
-  { field: 'onHand', headerName: 'Then', type: 'number', width: 80 },
+  { field: 'onHand', headerName: 'On hand', type: 'number', width: 96 },
 ];
 
 /** The ledgers, newest first: of balloons, and of consumables and gear. */
@@ -69,15 +60,13 @@ export function LedgerPanel({ row }: { row: WorkshopRow }) {
         <ToggleButton value="balloons">Balloons</ToggleButton>
         <ToggleButton value="items">Consumables and gear</ToggleButton>
       </ToggleButtonGroup>
-      <Suspense fallback={null}>
-        <LongTable
-          name="Ledger"
-          rows={lines}
-          columns={columnsOf(row.data.timeZone)}
-          isLoading={shown.isPending}
-          empty="Nothing has moved yet. Every count and booking is kept here."
-        />
-      </Suspense>
+      <LazyTable
+        name="Ledger"
+        rows={lines}
+        columns={columnsOf(row.data.timeZone)}
+        isLoading={shown.isPending}
+        empty="Nothing has moved yet. Every count and booking is kept here."
+      />
       {shown.hasNextPage && (
         <Button onClick={() => void shown.fetchNextPage()} disabled={shown.isFetching} sx={{ mt: 1 }}>
           Older entries ({total - lines.length})
@@ -92,7 +81,7 @@ const inWords = (kind: string, job: string | null, note: string): string =>
 
 const ofBalloon = (one: MovementRow, { data: { colours } }: WorkshopRow): Line => ({
   id: one.id,
-  at: new Date(one.at),
+  at: one.at,
   thing: `${sizeName(one.nominalIn)} ${colourOf({ colours }, one.colour).name}`,
   what: inWords(movementWords[one.kind], one.job, one.note),
   change: one.change,
@@ -101,7 +90,7 @@ const ofBalloon = (one: MovementRow, { data: { colours } }: WorkshopRow): Line =
 
 const ofItem = (one: ItemMovement, { data: { materials = [] } }: WorkshopRow): Line => ({
   id: one.id,
-  at: new Date(one.at),
+  at: one.at,
   thing:
     materials.find(({ item }) => item === one.item)?.own?.label ??
     materialItems.find(({ item }) => item === one.item)?.label ??

@@ -9,6 +9,7 @@ import { OrdersPanel } from './OrdersPanel.tsx';
 import { RecordView } from './RecordView.tsx';
 import { SeasonBuyView } from './SeasonBuyView.tsx';
 import { SheetPanel } from './SheetPanel.tsx';
+import { ShelfList } from './ShelfList.tsx';
 import { ShelfTable } from './ShelfTable.tsx';
 
 /** The shelf: what is there, what comes and goes, what to buy, and what jobs that are over used. */
@@ -33,6 +34,7 @@ const ofShelf = (View: ComponentType<{ row: WorkshopRow }>) =>
 
 const views = [
   { id: 'shelf', label: 'Shelf', View: ofShelf(Shelf) },
+  { id: 'list', label: 'List', View: ofShelf(ShelfList) },
   { id: 'buy', label: 'To buy', View: ofShelf(SeasonBuyView) },
   { id: 'record', label: 'Jobs to record', View: ofShelf(RecordView) },
   { id: 'ledger', label: 'Ledger', View: ofShelf(LedgerPanel) },

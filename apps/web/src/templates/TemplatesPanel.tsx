@@ -12,8 +12,8 @@ export function TemplatesPanel() {
     <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Templates">
       <Typography variant="h2">Templates</Typography>
       <Typography sx={{ color: 'text.secondary', fontSize: 14, mb: 1.5 }}>
-        What you build again and again. Keep a piece beside its name under Pieces, a whole job in its menu on
-        the Horizon.
+        Pieces and jobs you build often. Save a piece with the bookmark next to its name, a job from its menu
+        on the Horizon.
       </Typography>
       <Stack spacing={1.25}>
         {rows.map((row) => {

@@ -27,6 +27,8 @@ export function useTemplateActions() {
   return useMemo(() => actions(notify), [notify]);
 }
 
+const offeredAt: Record<Template['what'], string> = { piece: 'Add a piece', job: 'New job' };
+
 function actions(notify: ReturnType<typeof useNotice>) {
   const orTell = (work: Promise<unknown>) =>
     work.catch((error: Error) => notify({ text: `Not done: ${error.message}` })).then(refresh);
@@ -38,7 +40,7 @@ function actions(notify: ReturnType<typeof useNotice>) {
       orTell(
         add(template).then((row) =>
           notify({
-            text: `“${template.name}” is a template now: offered for every new ${template.what}.`,
+            text: `“${template.name}” saved as a template. Find it under ${offeredAt[template.what]}.`,
             undo: () => void orTell(drop(row)),
           }),
         ),

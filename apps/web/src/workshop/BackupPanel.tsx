@@ -73,8 +73,9 @@ export function BackupPanel() {
       {data && (
         <Typography sx={{ fontSize: 14, color: 'text.secondary', overflowWrap: 'anywhere' }}>
           Backups lie in {data.folder}. Copy them to another disk too. To bring one back, stop Early Lantern
-          and run <code>./lantern restore</code> with its file. An export goes into a new workshop elsewhere,
-          by <code>./lantern import</code>; its people get new passwords there.
+          and run <code>./lantern restore</code> with its file. To move to another computer, export everything
+          here and load the file there into a new workshop with <code>./lantern import</code>. People set new
+          passwords there.
         </Typography>
       )}
     </Paper>

@@ -2,15 +2,10 @@ import type { NotedChange } from '@early-lantern/contract';
 import { Link as MuiLink, Paper, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useQuery } from '@tanstack/react-query';
-import { DateTime } from 'luxon';
-import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { call } from '../api/client.ts';
-
-// Large, and seldom looked at.
-const LongTable = lazy(async () => ({
-  default: (await import('../parts/LongTable.tsx')).LongTable<NotedChange>,
-}));
+import { LazyTable } from '../parts/LazyTable.tsx';
+import { whenColumn } from '../parts/when-column.ts';
 
 const kinds: Record<NotedChange['what'], string> = {
   job: 'job',
@@ -29,24 +24,16 @@ const pageOf = ({ what, jobId, rowId }: NotedChange): string => {
 };
 
 const columnsOf = (zone: string): GridColDef<NotedChange>[] => [
-  {
-    field: 'at',
-    headerName: 'When',
-    type: 'dateTime',
-    width: 172,
-    valueGetter: (at: string) => new Date(at),
-    valueFormatter: (at: Date) =>
-      DateTime.fromJSDate(at, { zone }).toFormat('d LLL yyyy HH:mm', { locale: 'en' }),
-  },
+  whenColumn('at', 'When', zone),
   {
     field: 'by',
     headerName: 'Who',
     width: 150,
-    valueGetter: (by: string | null) => by ?? 'nobody signed in',
+    valueGetter: (by: string | null) => by ?? 'not signed in',
   },
   {
     field: 'isDeleted',
-    headerName: 'Did',
+    headerName: 'Action',
     width: 100,
     valueGetter: (isDeleted: boolean) => (isDeleted ? 'deleted' : 'changed'),
   },
@@ -58,7 +45,7 @@ const columnsOf = (zone: string): GridColDef<NotedChange>[] => [
   },
   {
     field: 'name',
-    headerName: 'Called',
+    headerName: 'Name',
     flex: 1,
     minWidth: 150,
     renderCell: ({ row }) => (
@@ -88,18 +75,15 @@ export function HistoryPanel({ zone }: { zone: string }) {
     <Paper variant="outlined" sx={{ p: 2, minWidth: 0 }}>
       <Typography variant="h2">History</Typography>
       <Typography sx={{ color: 'text.secondary', fontSize: 14, mb: 1.5 }}>
-        The latest changes. Open one to bring back what it was: there, the clock with an arrow has its earlier
-        versions.
+        Recent changes. To restore an earlier version, open the item and press the clock with the arrow.
       </Typography>
-      <Suspense fallback={null}>
-        <LongTable
-          name="History"
-          rows={data ?? []}
-          columns={columnsOf(zone)}
-          isLoading={isPending}
-          empty="Nothing was changed yet."
-        />
-      </Suspense>
+      <LazyTable
+        name="History"
+        rows={data ?? []}
+        columns={columnsOf(zone)}
+        isLoading={isPending}
+        empty="Nothing was changed yet."
+      />
     </Paper>
   );
 }

@@ -20,6 +20,7 @@ import { LastingPanel } from './LastingPanel.tsx';
 import { LooksPanel } from './LooksPanel.tsx';
 import { MaterialsPanel } from './MaterialsPanel.tsx';
 import { MethodsPanel } from './MethodsPanel.tsx';
+import { PeopleTable } from './PeopleTable.tsx';
 import { PieceStepsPanel } from './PieceStepsPanel.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { type WorkshopPage, workshopPages } from './pages.ts';
@@ -121,7 +122,15 @@ function panelsOf(page: WorkshopPage, row: WorkshopRow, crew: CrewRow[]): Column
         ),
       ];
     case 'people':
-      return [column('crew', <CrewPanel rows={crew} />)];
+      return [
+        column(
+          'crew',
+          <>
+            <CrewPanel rows={crew} />
+            <PeopleTable rows={crew} />
+          </>,
+        ),
+      ];
     case 'access':
       return [
         column(
