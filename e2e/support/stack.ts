@@ -99,7 +99,9 @@ export async function startStack(options: StackOptions = {}): Promise<Stack> {
   });
   const url = `${options.lan ? 'https' : 'http'}://127.0.0.1:${port}`;
   const giveUpAt = Date.now() + PATIENCE_MS;
-  while (!(options.lan ? output.includes('is lit') : await answers(url))) {
+  // On a port that another one had the server of that one may still answer; over TLS only a browser is let believe.
+  const says = options.lan || options.port !== undefined;
+  while (!(says ? output.includes('is lit') : await answers(url))) {
     if (server.exitCode !== null || Date.now() > giveUpAt)
       throw new Error(`The product did not start:\n${output}`);
     await sleep(50);
