@@ -142,7 +142,7 @@ export { usualRules } from './structure/standing.ts';
 export { allCarriedBy, backToFront, carriersFirst, depthOf } from './support/carried.ts';
 export { type Carrying, distanceTo, nearestPlace, partsOf } from './support/parts.ts';
 export { type Proposal, placesFor, proposalsFor } from './support/propose.ts';
-export { boundsOf, whereThereIsRoom } from './support/room.ts';
+export { asideToRoom, boundsOf, whereThereIsRoom } from './support/room.ts';
 export { hungOn, movesWith, type Side } from './support/snap.ts';
 export { carrierWords } from './support/words.ts';
 export { hasSurface, type SurveyQuestion, surveyWalk } from './survey/walk.ts';

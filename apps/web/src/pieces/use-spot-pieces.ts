@@ -1,8 +1,10 @@
 import { Piece, type PieceKind, type Point, read, type Template } from '@early-lantern/contract';
 import {
   allCarriedBy,
+  asideToRoom,
   closedPiece,
   kindNames,
+  moved,
   movesWith,
   newPiece,
   proposalsFor,
@@ -132,8 +134,10 @@ export function useComings({ spot, choose, setSpotId, view }: ReturnType<typeof 
   );
   const addTemplate = (template: Template) => {
     if (!spot) return;
-    const [first, ...rest] = piecesOf(template, () => spot.id);
-    if (first) put(first, ...rest);
+    const [first, ...rest] = piecesOf(template, () => spot.id, pieces);
+    if (!first) return;
+    const dxM = asideToRoom(first, spot, pieces);
+    put(moved(first, dxM, 0), ...rest.map((piece) => moved(piece, dxM, 0)));
   };
   return {
     adding,

@@ -17,6 +17,8 @@ test('a piece alone hangs on nothing any more; with what it carries both get new
   expect(other.on).toEqual({ pieceId: one.id, part: 'top' });
   expect(['pole', 'sign']).not.toContain(one.id);
   expect(piecesOf(kept, () => 'stage')[0]?.id).not.toBe(one.id);
+  const there = [piece('pole', 'stage'), piece('pole 2', 'stage')];
+  expect(piecesOf(kept, () => 'stage', there).map(({ name }) => name)).toEqual(['pole 3', 'sign']);
 });
 
 test.each([

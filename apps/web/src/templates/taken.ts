@@ -43,9 +43,18 @@ function freed(pieces: readonly Piece[]): Piece[] {
   });
 }
 
-/** The pieces of a template as new ones. @param spotIdOf where each goes, by the spot that it was made for */
-export function piecesOf({ pieces }: Template, spotIdOf: (spotId: string) => string): Piece[] {
+/**
+ * The pieces of a template as new ones.
+ * @param spotIdOf where each goes, by the spot that it was made for
+ * @param others those that are there: on paper none may be taken for another
+ */
+export function piecesOf(
+  { pieces }: Template,
+  spotIdOf: (spotId: string) => string,
+  others: readonly Pick<Piece, 'name'>[] = [],
+): Piece[] {
   const ids = new Map(pieces.map(({ id, name }) => [id, newId(name)]));
+  const names = new Set(others.map(({ name }) => name));
   const renamed = <T extends { pieceId: string }>(on: T): T => ({
     ...on,
     pieceId: ids.get(on.pieceId) as string,
@@ -55,11 +64,20 @@ export function piecesOf({ pieces }: Template, spotIdOf: (spotId: string) => str
       ({
         ...piece,
         id: ids.get(piece.id),
+        name: freeName(piece.name, names),
         spotId: spotIdOf(piece.spotId),
         ...(piece.on ? { on: renamed(piece.on) } : {}),
         ...(piece.alsoOn ? { alsoOn: renamed(piece.alsoOn) } : {}),
       }) as Piece,
   );
+}
+
+/** The name, with a number where somebody has it. */
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  for (let number = 1; ; number++) {
+    const one = number === 1 ? name : `${name.slice(0, 115)} ${number}`;
+    if (!taken.has(one)) return one;
+  }
 }
 
 /**

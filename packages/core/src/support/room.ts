@@ -41,21 +41,24 @@ function areaOf({ balloons, shapes }: Placement): Area | undefined {
  * A new piece where there is room for it on its spot: beside what is there, as near to where it was as may be; where
  * there is no room, where it covers least.
  */
-export function whereThereIsRoom(piece: Piece, spot: Pick<Spot, 'widthM'>, pieces: readonly Piece[]): Piece {
+export const whereThereIsRoom = (piece: Piece, spot: Pick<Spot, 'widthM'>, pieces: readonly Piece[]): Piece =>
+  moved(piece, asideToRoom(piece, spot, pieces), 0);
+
+/** How far along the spot that is, m; to the right above zero. */
+export function asideToRoom(piece: Piece, spot: Pick<Spot, 'widthM'>, pieces: readonly Piece[]): number {
   const own = boundsOf(piece);
   const others = pieces.filter(({ spotId }) => spotId === piece.spotId).flatMap((one) => boundsOf(one) ?? []);
-  if (!own || others.length === 0) return piece;
+  if (!own || others.length === 0) return 0;
   const least = -Math.max(0, own.xM);
   const most = Math.max(least, spot.widthM - own.xM - own.widthM);
   const steps = Array.from({ length: Math.floor((most - least) / STEP_M) + 1 }, (_, i) => least + i * STEP_M);
   const covered = (dx: number) =>
     others.reduce((sum, other) => sum + overlap({ ...own, xM: own.xM + dx }, other), 0);
-  const best = [0, ...steps].reduce((a, b) => {
+  return [0, ...steps].reduce((a, b) => {
     const [one, two] = [covered(a), covered(b)];
     if (Math.abs(one - two) > 1e-6) return two < one ? b : a;
     return Math.abs(b) < Math.abs(a) ? b : a;
   });
-  return best === 0 ? piece : moved(piece, best, 0);
 }
 
 function overlap(a: Area, b: Area): number {
