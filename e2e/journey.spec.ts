@@ -13,7 +13,7 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
   await page.getByRole('button', { name: 'New job' }).first().click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Create' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('Give the job a name.');
+  await expect(dialog.getByText('Give the job a name.')).toBeVisible();
   await dialog.getByLabel('Job name').fill('Lock-keepers’ evening');
   await dialog.getByRole('combobox', { name: 'Site' }).click();
   await page.getByRole('option', { name: 'A new place…' }).click();

@@ -17,10 +17,12 @@ test('a place surveyed on the phone, question by question, until nothing waits; 
   // Nothing is silently indoors.
   const dialog = page.getByRole('dialog', { name: 'New place' });
   await dialog.getByRole('button', { name: 'Add the place' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('Give the place a name.');
+  await expect(dialog.getByText('Give the place a name.')).toBeVisible();
+  await expect(dialog.getByText('Say what kind of spot it is.')).toBeVisible();
   await dialog.getByLabel('Place').fill('Reading room');
   await dialog.getByRole('button', { name: 'Add the place' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('Say whether it is indoors or outdoors.');
+  await expect(dialog.getByText('Give the place a name.')).toHaveCount(0);
+  await expect(dialog.getByText('Say whether it is indoors or outdoors.')).toBeVisible();
   await dialog.getByLabel('Indoors', { exact: true }).check();
   await dialog.getByRole('combobox', { name: 'What kind of spot' }).click();
   await page.getByRole('option', { name: 'wall', exact: true }).click();

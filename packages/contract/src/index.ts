@@ -15,6 +15,7 @@ export * from './job-file-versions.ts';
 export * from './lamp-state.ts';
 export * from './load.ts';
 export * from './looks.ts';
+export * from './new-job.ts';
 export * from './noise.ts';
 export { readNumber } from './numbers.ts';
 export * from './photos.ts';

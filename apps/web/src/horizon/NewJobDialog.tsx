@@ -1,47 +1,37 @@
-import type {
-  CrewMember,
-  ImportResult,
-  JobFile,
-  JobHead,
-  Site,
-  SiteRow,
-  Template,
-  Workshop,
-} from '@early-lantern/contract';
 import {
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  Stack,
-  TextField,
-  Typography,
-} from '@mui/material';
+  type CrewMember,
+  type ImportResult,
+  type JobFile,
+  type JobHead,
+  NewJob,
+  NewPlace,
+  type Site,
+  type SiteRow,
+  type Template,
+  type Workshop,
+} from '@early-lantern/contract';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack } from '@mui/material';
 import { DateTime } from 'luxon';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
-import { CrewPicker } from '../parts/CrewPicker.tsx';
-import { DateTimeField } from '../parts/DateTimeField.tsx';
 import { newId } from '../parts/ids.ts';
 import { stillOffered } from '../parts/still-offered.ts';
-import { capital } from '../sites/NewPlaceDialog.tsx';
+import { FormFault } from '../people/PlainPage.tsx';
 import { NewPlaceFields } from '../sites/NewPlaceFields.tsx';
-import { blankPlace, missingOf, type NewPlace, siteOf } from '../sites/new-place.ts';
-import { spotWords } from '../sites/words.ts';
+import { blankPlace, siteOf } from '../sites/new-place.ts';
 import { hoursAbout, piecesOf, spotsFor } from '../templates/taken.ts';
 import { useTemplates } from '../templates/use-templates.ts';
+import { NewJobFields } from './NewJobFields.tsx';
 
 interface NewJobDialogProps {
   workshop: Workshop;
   sites: Site[];
   onClose: () => void;
 }
-
-const A_NEW_PLACE = '(new)';
 
 /** Saturday at six in the evening, this one or the next. */
 function nextSaturday(zone: string): string {
@@ -53,42 +43,34 @@ function nextSaturday(zone: string): string {
     .toISO({ suppressMilliseconds: true }) as string;
 }
 
-/** Asks for the little that a job cannot do without: name, place, doors, people. */
+/** Asks for the little that a job cannot do without: name, place, doors, people; then for a place that is not known yet. */
 export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
   const zone = workshop.timeZone;
-  const [name, setName] = useState('');
-  const [siteId, setSiteId] = useState(sites[0]?.id ?? A_NEW_PLACE);
-  const [place, setPlace] = useState(blankPlace);
+  const job = useForm<NewJob>({
+    resolver: zodResolver(NewJob),
+    defaultValues: {
+      name: '',
+      siteId: sites[0]?.id ?? null,
+      doors: nextSaturday(zone),
+      crew: usualCrew(stillOffered(workshop.crew)),
+      templateId: null,
+    },
+  });
+  const place = useForm<NewPlace>({ resolver: zodResolver(NewPlace), defaultValues: blankPlace });
   const [isAtPlace, setAtPlace] = useState(false);
-  const [doors, setDoors] = useState(() => nextSaturday(zone));
-  const [crew, setCrew] = useState(() => usualCrew(stillOffered(workshop.crew)));
   const templates = useTemplates('job');
-  const [templateId, setTemplateId] = useState('');
   const [fault, setFault] = useState<string>();
   const navigate = useNavigate();
-  const isNewPlace = siteId === A_NEW_PLACE;
+  const isNewPlace = job.watch('siteId') === null;
 
-  const missing = () => {
-    if (!name.trim()) return 'Give the job a name.';
-    if (crew.length === 0) return 'Choose at least one person.';
-    return isNewPlace && isAtPlace ? missingOf(place) : undefined;
-  };
-
-  const create = async (event: FormEvent) => {
-    event.preventDefault();
-    const lacks = missing();
-    setFault(lacks);
-    if (lacks) return;
-    if (isNewPlace && !isAtPlace) return setAtPlace(true);
+  const create = async (asked: NewJob, site: Site | undefined) => {
     try {
-      const at = isNewPlace ? await addSite(place) : sites.find((site) => site.id === siteId);
-      if (!at) throw new Error('That place is no longer there.');
-      const job = newJob(name.trim(), at, DateTime.fromISO(doors, { zone }), crew);
-      const template = templates.find(({ data }) => data.id === templateId)?.data;
-      const jobId = template
-        ? await addFrom(template, job, workshop, DateTime.fromISO(doors, { zone }))
-        : job.id;
-      if (!template) await call('POST', '/jobs', job);
+      if (!site) throw new Error('That place is no longer there.');
+      const doors = DateTime.fromISO(asked.doors, { zone });
+      const head = newJob(asked.name, site, doors, asked.crew);
+      const template = templates.find(({ data }) => data.id === asked.templateId)?.data;
+      const jobId = template ? await addFrom(template, head, workshop, doors) : head.id;
+      if (!template) await call('POST', '/jobs', head);
       await Promise.all([
         queryClient.invalidateQueries({ queryKey: keys.jobs }),
         queryClient.invalidateQueries({ queryKey: keys.sites }),
@@ -99,68 +81,33 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
     }
   };
 
+  const send = job.handleSubmit((asked) => {
+    if (!isNewPlace)
+      return create(
+        asked,
+        sites.find(({ id }) => id === asked.siteId),
+      );
+    if (!isAtPlace) return setAtPlace(true);
+    return place.handleSubmit((typed) =>
+      addSite(typed).then(
+        (site) => create(asked, site),
+        (error: Error) => setFault(error.message),
+      ),
+    )();
+  });
+
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="new-job-title">
-      <form onSubmit={(event) => void create(event)} noValidate>
+      <form onSubmit={(event) => void send(event)} noValidate>
         <DialogTitle id="new-job-title">New job</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
             {isAtPlace && isNewPlace ? (
-              <NewPlaceFields place={place} onChange={setPlace} />
+              <NewPlaceFields form={place} />
             ) : (
-              <>
-                <TextField
-                  label="Job name"
-                  autoFocus
-                  value={name}
-                  onChange={(event) => setName(event.target.value.slice(0, 120))}
-                />
-                {templates.length > 0 && (
-                  <TextField
-                    select
-                    label="Start from"
-                    value={templateId}
-                    onChange={(event) => setTemplateId(event.target.value)}
-                    slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-                  >
-                    <MenuItem value="">a blank job</MenuItem>
-                    {templates.map(({ data }) => (
-                      <MenuItem key={data.id} value={data.id}>
-                        {data.name}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-                <TextField
-                  select
-                  label="Site"
-                  value={siteId}
-                  onChange={(event) => setSiteId(event.target.value)}
-                >
-                  {sites.map((site) => (
-                    <MenuItem key={site.id} value={site.id}>
-                      {site.name}
-                    </MenuItem>
-                  ))}
-                  <MenuItem value={A_NEW_PLACE}>A new place…</MenuItem>
-                </TextField>
-                <DateTimeField
-                  label="Doors"
-                  value={doors}
-                  zone={zone}
-                  onCommit={(iso) => void setDoors(iso) as undefined}
-                />
-                <div>
-                  <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 0.75 }}>Crew</Typography>
-                  <CrewPicker crew={workshop.crew} chosen={crew} onChange={setCrew} />
-                </div>
-              </>
+              <NewJobFields form={job} workshop={workshop} sites={sites} templates={templates} />
             )}
-            {fault && (
-              <Typography role="alert" sx={{ color: 'var(--mui-palette-out)', fontWeight: 650 }}>
-                {fault}
-              </Typography>
-            )}
+            <FormFault>{fault}</FormFault>
           </Stack>
         </DialogContent>
         <DialogActions>
@@ -176,7 +123,7 @@ export function NewJobDialog({ workshop, sites, onClose }: NewJobDialogProps) {
 }
 
 async function addSite(place: NewPlace): Promise<Site> {
-  const site = siteOf(place, capital(spotWords[place.kind ?? 'wall']));
+  const site = siteOf(place);
   await call('POST', '/sites', site);
   return site;
 }

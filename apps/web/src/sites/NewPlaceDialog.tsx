@@ -1,9 +1,9 @@
-import type { Site } from '@early-lantern/contract';
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
-import { useState } from 'react';
+import { NewPlace, type Site } from '@early-lantern/contract';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import { NewPlaceFields } from './NewPlaceFields.tsx';
-import { blankPlace, missingOf, siteOf } from './new-place.ts';
-import { spotWords } from './words.ts';
+import { blankPlace, siteOf } from './new-place.ts';
 
 interface NewPlaceDialogProps {
   onAdd: (site: Site) => void;
@@ -12,27 +12,14 @@ interface NewPlaceDialogProps {
 
 /** Asks what a place cannot do without; the survey walk asks for the rest. */
 export function NewPlaceDialog({ onAdd, onClose }: NewPlaceDialogProps) {
-  const [place, setPlace] = useState(blankPlace);
-  const [fault, setFault] = useState<string>();
+  const form = useForm<NewPlace>({ resolver: zodResolver(NewPlace), defaultValues: blankPlace });
+  const add = form.handleSubmit((place) => onAdd(siteOf(place)));
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="new-place-title">
-      <form
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          const lacks = missingOf(place);
-          setFault(lacks);
-          if (!lacks) onAdd(siteOf(place, capital(spotWords[place.kind ?? 'wall'])));
-        }}
-      >
+      <form noValidate onSubmit={(event) => void add(event)}>
         <DialogTitle id="new-place-title">New place</DialogTitle>
         <DialogContent sx={{ '& > :first-of-type': { pt: 1 } }}>
-          <NewPlaceFields place={place} onChange={setPlace} />
-          {fault && (
-            <Typography role="alert" sx={{ color: 'var(--mui-palette-out)', fontWeight: 650, mt: 2 }}>
-              {fault}
-            </Typography>
-          )}
+          <NewPlaceFields form={form} />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
@@ -44,5 +31,3 @@ export function NewPlaceDialog({ onAdd, onClose }: NewPlaceDialogProps) {
     </Dialog>
   );
 }
-
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
