@@ -91,6 +91,18 @@ test('what is not there, not JSON, or meant for another host is answered as a pr
   expect(elsewhere.statusCode).toBe(421);
 });
 
+test('an answer of the API may load nothing and stand in no frame; the page that describes it loads what is here', async () => {
+  const policyOf = async (url: string) =>
+    (await server.app.inject({ url, headers: { host: 'localhost' } })).headers;
+  // OWASP REST Security Cheat Sheet, "Security Headers".
+  for (const url of ['/api/health', '/api/v1/jobs', '/api/v1/jobs/none'])
+    expect(await policyOf(url)).toMatchObject({
+      'content-security-policy': "default-src 'none';frame-ancestors 'none'",
+      'x-content-type-options': 'nosniff',
+    });
+  expect((await policyOf('/api/docs/static/index.html'))['content-security-policy']).toContain("'self'");
+});
+
 test('a change is taken from the server’s own pages and from programs, never from another site’s form', async () => {
   const file = demoJob('03-glasshouse-night');
   const send = async (headers: Record<string, string>) =>

@@ -5,7 +5,6 @@ import { problems } from '@early-lantern/contract';
 import compress from '@fastify/compress';
 import cookie from '@fastify/cookie';
 import etag from '@fastify/etag';
-import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
@@ -23,6 +22,7 @@ import { noteRequests } from './http/logging.ts';
 import { ownNamesOnly } from './http/own-names.ts';
 import { ownPagesOnly } from './http/own-pages.ts';
 import { answerError, ProblemError, sendProblem } from './http/problem.ts';
+import { safeHeaders } from './http/safe-headers.ts';
 import type { Server } from './http/types.ts';
 import { cutUnused } from './http/unused.ts';
 import { validatorCompiler } from './http/validation.ts';
@@ -122,22 +122,7 @@ export async function buildApp({
   server.addHook('onRequest', ownNamesOnly(reach.names));
   server.addHook('onRequest', ownPagesOnly);
 
-  await server.register(helmet, {
-    contentSecurityPolicy: {
-      // The address is plain http on loopback.
-      directives: {
-        scriptSrc: ["'self'"],
-        styleSrc: ["'self'"],
-        // Of elements that are there already; no style element comes in by it.
-        styleSrcAttr: ["'unsafe-inline'"],
-        fontSrc: ["'self'"],
-        workerSrc: ["'self'"],
-        upgradeInsecureRequests: null,
-      },
-    },
-    enableCSPNonces: true,
-    strictTransportSecurity: false,
-  });
+  await safeHeaders(server);
   await server.register(cookie);
   await server.register(rateLimit, {
     global: false,

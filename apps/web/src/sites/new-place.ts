@@ -59,4 +59,4 @@ export function siteOf(place: NewPlace): Site {
   };
 }
 
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,50 @@
+import pageHelmet from '@fastify/helmet';
+import helmet from 'helmet';
+import type { Server } from './types.ts';
+
+/** The address is plain http on loopback, and with a certificate of our own in the house. */
+const strictTransportSecurity = false;
+
+/** What a page may load: what comes from here, with the nonce of this one answer where it stands in the page. */
+const ofPages = {
+  directives: {
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'"],
+    // Of elements that are there already; no style element comes in by it.
+    styleSrcAttr: ["'unsafe-inline'"],
+    fontSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    upgradeInsecureRequests: null,
+  },
+};
+
+/**
+ * Answers of the API are no pages: whatever they hold may load nothing and stand in no frame (OWASP REST Security Cheat Sheet,
+ * "Security Headers"). The same for each, so that they are made once.
+ */
+const ofAnswers = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: { defaultSrc: ["'none'"], frameAncestors: ["'none'"] },
+  },
+  strictTransportSecurity,
+});
+
+/** The page that describes the API is one, though it lies among them. */
+const isAnswer = (url: string) => url.startsWith('/api/') && !url.startsWith('/api/docs');
+
+/** Says with each answer what a browser may do with it. */
+export async function safeHeaders(server: Server): Promise<void> {
+  server.addHook('onRoute', (route) => {
+    if (isAnswer(route.url)) route.helmet = false;
+  });
+  await server.register(pageHelmet, {
+    contentSecurityPolicy: ofPages,
+    enableCSPNonces: true,
+    strictTransportSecurity,
+  });
+  server.addHook('onRequest', (request, reply, done) => {
+    if (isAnswer(request.routeOptions.url ?? request.url)) ofAnswers(request.raw, reply.raw, () => done());
+    else done();
+  });
+}
