@@ -30,6 +30,7 @@ export { placesOf } from './references.ts';
 export * from './rights.ts';
 export * from './scalars.ts';
 export * from './site.ts';
+export * from './site-log.ts';
 export * from './stock.ts';
 export * from './template.ts';
 export * from './travel.ts';

@@ -1,3 +1,9 @@
+export { type Happened, happenedOf, isDone, type TaskRecord } from './actuals/happened.ts';
+export { holdingEntries } from './actuals/holding.ts';
+export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
+export { actualRows } from './actuals/record.ts';
+export { type Spell, workedMin } from './actuals/spells.ts';
+export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';
 export { beaufort, dynamicPressure, formatWind, GUST_FACTOR } from './air/wind.ts';
 export {
   catalogueSizes,

@@ -1,0 +1,109 @@
+import { z } from 'zod';
+import { ColourId, PersonId, PieceId } from './ids.ts';
+import { DiameterIn, Id, Instant, Text } from './scalars.ts';
+
+/** Made by the device that writes it: 16 random bytes, so that two never make the same and none is counted twice. */
+export const EntryId = z.string().regex(/^[0-9a-f]{32}$/, 'must be 32 hexadecimal digits');
+
+/** The clock's task. */
+const TaskId = z.string().min(1).max(200);
+
+/** A few words; not blank. */
+const Words = z.string().trim().min(1).max(1000);
+
+/** What somebody on site says happened. */
+export const SiteEvent = z.discriminatedUnion('kind', [
+  /** Whoever says it begins on a task, or goes on with it. */
+  z.strictObject({ kind: z.literal('start'), task: TaskId }),
+  /** Whoever says it leaves it for now. */
+  z.strictObject({ kind: z.literal('pause'), task: TaskId }),
+  /** The task is done, whoever else was on it. */
+  z.strictObject({ kind: z.literal('done'), task: TaskId }),
+  /** When somebody was on a task after all, where it was not ticked at the time. */
+  z.strictObject({
+    kind: z.literal('times'),
+    task: TaskId,
+    person: PersonId,
+    from: Instant,
+    until: Instant,
+  }),
+  /** Balloons that popped. */
+  z.strictObject({
+    kind: z.literal('popped'),
+    nominalIn: DiameterIn,
+    colour: ColourId,
+    count: z.int().min(1).max(1000),
+    task: TaskId.optional(),
+  }),
+  /** A task will take so much longer than planned. */
+  z.strictObject({ kind: z.literal('late'), task: TaskId, minutes: z.int().min(1).max(720) }),
+  /** It does not go on without help. */
+  z.strictObject({ kind: z.literal('stuck'), task: TaskId.optional(), text: Words }),
+  z.strictObject({
+    kind: z.literal('note'),
+    task: TaskId.optional(),
+    piece: PieceId.optional(),
+    text: Words,
+  }),
+  /** Somebody has read what may hurt at a task, before beginning it. */
+  z.strictObject({ kind: z.literal('caution-read'), task: TaskId, code: z.string().min(1).max(60) }),
+  /** Nothing happened, nearly. */
+  z.strictObject({ kind: z.literal('near-miss'), task: TaskId.optional(), text: Words }),
+  /** What it replaces is taken back, or is over: nothing takes its place. */
+  z.strictObject({ kind: z.literal('taken-back'), why: z.string().max(200).optional() }),
+]);
+export type SiteEvent = z.infer<typeof SiteEvent>;
+
+/** One line of a job's log on site, as a device writes it: never changed, only added to. */
+export const SiteEntry = z.strictObject({
+  id: EntryId,
+  /** By the clock of the device. */
+  at: Instant,
+  by: PersonId,
+  event: SiteEvent,
+  /** Entries that no longer hold, known to whoever wrote this one. What they did not know of still holds. */
+  replaces: z.array(EntryId).min(1).max(50).optional(),
+});
+export type SiteEntry = z.infer<typeof SiteEntry>;
+
+/** As it is kept: numbered in the order in which the server got to know of it, its time by the server's clock. */
+export const KeptEntry = z.strictObject({ ...SiteEntry.shape, seq: z.int().positive(), device: Id });
+export type KeptEntry = z.infer<typeof KeptEntry>;
+
+/** What a device has written down since it last reached the server. */
+export const SentEntries = z.strictObject({
+  device: Id,
+  /** By the clock of the device, as it sends this: what its clock is off by is taken off its times. */
+  sentAt: Instant,
+  entries: z.array(SiteEntry).min(1).max(200),
+});
+export type SentEntries = z.infer<typeof SentEntries>;
+
+/** What was written down of a job after a number, in the order of numbers. */
+export const SiteLog = z.strictObject({
+  entries: z.array(KeptEntry),
+  /** The last number, to ask after next time. */
+  last: z.int().nonnegative(),
+  /** The server's clock. */
+  now: Instant,
+});
+export type SiteLog = z.infer<typeof SiteLog>;
+
+/** A line of what came of a job: a task and who was on it, planned and as it was. Times with their offset, spans in minutes. */
+export const ActualRow = z.strictObject({
+  task: z.string(),
+  label: z.string(),
+  pieceId: z.string(),
+  kind: z.string(),
+  stage: z.string(),
+  person: z.string(),
+  plannedStart: z.string(),
+  plannedEnd: z.string(),
+  plannedMin: z.number().nullable(),
+  start: z.string(),
+  end: z.string(),
+  workedMin: z.number().nullable(),
+  isDone: z.boolean(),
+  note: Text,
+});
+export type ActualRow = z.infer<typeof ActualRow>;

@@ -1,0 +1,121 @@
+import type { ColourId, PersonId, SiteEntry, SiteEvent } from '@early-lantern/contract';
+import { holdingEntries } from './holding.ts';
+import { type Spell, spellsOf } from './spells.ts';
+
+/** What became of a task; one that nobody has touched has no record. */
+export interface TaskRecord {
+  state: 'going' | 'paused' | 'done';
+  /** The earliest beginning; null where it was ticked without one. */
+  fromMs: number | null;
+  /** The last tick, or the latest end that was told; null where it is not done. */
+  untilMs: number | null;
+  spells: Spell[];
+  /** Minutes that it will take longer than planned, as somebody said last; 0 where nobody did. */
+  lateMin: number;
+  /** Entries that say it is done: to take it back is to replace them all. */
+  doneIds: string[];
+  /** Who ticked it. */
+  doneBy: PersonId[];
+}
+
+/** Something that somebody wrote down. */
+type Written = SiteEntry & {
+  event: Extract<SiteEvent, { kind: 'stuck' | 'note' | 'near-miss' }>;
+};
+
+/** All that is known of a day, from its log. */
+export interface Happened {
+  tasks: Map<string, TaskRecord>;
+  /** Balloons that popped, by what they are. */
+  pops: { nominalIn: number; colour: ColourId; count: number }[];
+  /** What does not go on without help, and is not solved. */
+  stuck: Written[];
+  notes: Written[];
+  nearMisses: Written[];
+  /** Who has read which caution: `person code`. */
+  read: Set<string>;
+}
+
+const NOTHING: TaskRecord = {
+  state: 'paused',
+  fromMs: null,
+  untilMs: null,
+  spells: [],
+  lateMin: 0,
+  doneIds: [],
+  doneBy: [],
+};
+
+/**
+ * What happened, from the entries of any number of devices: a tick wins over none, counts add, notes stand beside each other, times
+ * reach from the earliest beginning to the latest end. The order in which entries come and how often makes no difference.
+ */
+export function happenedOf(log: readonly SiteEntry[]): Happened {
+  const entries = holdingEntries(log);
+  const written = (kind: Written['event']['kind']) =>
+    entries.filter((entry): entry is Written => entry.event.kind === kind);
+  const ofTask = new Map<string, SiteEntry[]>();
+  for (const entry of entries) {
+    const task = taskOf(entry.event);
+    if (task !== undefined) ofTask.set(task, [...(ofTask.get(task) ?? []), entry]);
+  }
+  return {
+    tasks: new Map([...ofTask].map(([task, about]) => [task, recordOf(about)])),
+    pops: popsOf(entries),
+    stuck: written('stuck'),
+    notes: written('note'),
+    nearMisses: written('near-miss'),
+    read: new Set(
+      entries.flatMap(({ by, event }) => (event.kind === 'caution-read' ? [`${by} ${event.code}`] : [])),
+    ),
+  };
+}
+
+/** The task whose record an event is part of. */
+function taskOf(event: SiteEvent): string | undefined {
+  switch (event.kind) {
+    case 'start':
+    case 'pause':
+    case 'done':
+    case 'times':
+    case 'late':
+      return event.task;
+    default:
+      return undefined;
+  }
+}
+
+/** @param entries of one task, by their time */
+function recordOf(entries: readonly SiteEntry[]): TaskRecord {
+  const done = entries.filter(({ event }) => event.kind === 'done');
+  const tickedMs = done.length > 0 ? Math.max(...done.map(({ at }) => Date.parse(at))) : null;
+  const spells = spellsOf(entries, tickedMs);
+  const ends = spells.flatMap(({ untilMs }) => untilMs ?? []);
+  const late = entries.flatMap(({ event }) => (event.kind === 'late' ? [event.minutes] : []));
+  return {
+    ...NOTHING,
+    state: done.length > 0 ? 'done' : spells.some(({ untilMs }) => untilMs === null) ? 'going' : 'paused',
+    fromMs: spells.length > 0 ? Math.min(...spells.map(({ fromMs }) => fromMs)) : null,
+    untilMs: tickedMs === null ? null : Math.max(tickedMs, ...ends),
+    spells,
+    lateMin: late.at(-1) ?? 0,
+    doneIds: done.map(({ id }) => id),
+    doneBy: [...new Set(done.map(({ by }) => by))],
+  };
+}
+
+function popsOf(entries: readonly SiteEntry[]): Happened['pops'] {
+  const pops = new Map<string, Happened['pops'][number]>();
+  for (const { event } of entries) {
+    if (event.kind !== 'popped') continue;
+    const { nominalIn, colour, count } = event;
+    const key = `${nominalIn} ${colour}`;
+    pops.set(key, { nominalIn, colour, count: count + (pops.get(key)?.count ?? 0) });
+  }
+  return [...pops.values()].sort(
+    (one, other) => one.nominalIn - other.nominalIn || (one.colour < other.colour ? -1 : 1),
+  );
+}
+
+/** Whether a task is done. */
+export const isDone = ({ tasks }: Happened, task: string): boolean => tasks.get(task)?.state === 'done';

@@ -1,0 +1,43 @@
+import type { PersonId, Plan, Task } from '@early-lantern/contract';
+import { type Happened, isDone } from './happened.ts';
+
+/** What somebody does now and afterwards. */
+export interface Turn {
+  /** Undefined where all is done. */
+  now: Task | undefined;
+  /** They are on it already. */
+  isGoing: boolean;
+  /** What it waits for, nearest first; empty where it may begin. */
+  waitsFor: Task[];
+  /** What comes after it, in order. */
+  next: Task[];
+}
+
+const byStart = (one: Task, other: Task) => Date.parse(one.start) - Date.parse(other.start);
+
+/** The tasks of one person, of all of them where nobody is named, by their planned beginning. */
+export const tasksOf = ({ tasks }: Pick<Plan, 'tasks'>, person: PersonId | null): Task[] =>
+  tasks.filter(({ crew }) => person === null || crew.includes(person)).sort(byStart);
+
+/**
+ * Whose turn it is for what: a task that somebody is on already; else the first of theirs that waits for nothing; else their first,
+ * with what it waits for.
+ */
+export function turnOf(plan: Pick<Plan, 'tasks'>, happened: Happened, person: PersonId): Turn {
+  const open = tasksOf(plan, person).filter(({ id }) => !isDone(happened, id));
+  const isOn = ({ id }: Task) =>
+    happened.tasks.get(id)?.spells.some((spell) => spell.person === person && spell.untilMs === null) ??
+    false;
+  const going = open.find(isOn);
+  const now = going ?? open.find((task) => openBefore(plan, happened, task).length === 0) ?? open[0];
+  return {
+    now,
+    isGoing: going !== undefined,
+    waitsFor: now && !going ? openBefore(plan, happened, now) : [],
+    next: open.filter((task) => task !== now),
+  };
+}
+
+/** Tasks right before a task that are not done, by their planned beginning. */
+export const openBefore = (plan: Pick<Plan, 'tasks'>, happened: Happened, task: Task): Task[] =>
+  plan.tasks.filter(({ id }) => task.after.includes(id) && !isDone(happened, id)).sort(byStart);
