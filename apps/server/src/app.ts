@@ -47,6 +47,7 @@ import { trustRoute } from './reach/trust-routes.ts';
 import type { TableReader } from './sheets/files.ts';
 import { readTable as readTableHere } from './sheets/read-table.ts';
 import { sheetRoutes } from './sheets/routes.ts';
+import { siteLogRoutes } from './site-log/routes.ts';
 import { siteRoutes } from './sites/routes.ts';
 import { needsOfAll, type Reckoning } from './stock/needs-of-all.ts';
 import { stockRoutes } from './stock/routes.ts';
@@ -181,6 +182,7 @@ export async function buildApp({
     jobFileRoutes,
     planRoutes,
     packingRoutes,
+    siteLogRoutes,
     stockRoutes,
     sheetRoutes,
     weatherRoutes,

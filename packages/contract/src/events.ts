@@ -9,6 +9,7 @@ export const Changed = z.strictObject({
     'job',
     'piece',
     'packing',
+    'site-log',
     'photo',
     'lamps',
     'stock',

@@ -73,16 +73,18 @@ export type KeptEntry = z.infer<typeof KeptEntry>;
 /** What a device has written down since it last reached the server. */
 export const SentEntries = z.strictObject({
   device: Id,
-  /** By the clock of the device, as it sends this: what its clock is off by is taken off its times. */
-  sentAt: Instant,
-  entries: z.array(SiteEntry).min(1).max(200),
+  /** The server's clock less the device's, ms, as the device has measured it: it is added to its times. */
+  clockOffMs: z.int(),
+  entries: z.array(SiteEntry).max(200),
+  /** The last number that the device knows of. */
+  after: z.int().nonnegative(),
 });
 export type SentEntries = z.infer<typeof SentEntries>;
 
-/** What was written down of a job after a number, in the order of numbers. */
+/** What was written down of a job after a number, in the order of numbers: of a long log its next part. */
 export const SiteLog = z.strictObject({
   entries: z.array(KeptEntry),
-  /** The last number, to ask after next time. */
+  /** The last number that there is: where the next one to ask after is lower, there is more. */
   last: z.int().nonnegative(),
   /** The server's clock. */
   now: Instant,

@@ -7,6 +7,7 @@ import { workshopAsked } from './which-workshop.ts';
 /** Numbers of this product's advisory locks, any constants. */
 const HOUSE_LOCK = 431_019;
 const START_LOCK = 431_020;
+const SITE_LOG_LOCK = 431_021;
 
 /** Does something while no other process does that to the same database; it waits for its turn. */
 export async function alone(url: string, work: () => Promise<void>): Promise<void> {
@@ -45,3 +46,9 @@ export function changeHouse<T>(db: Database, change: (tx: Queries) => Promise<T>
     return change(tx);
   });
 }
+
+/** Until the transaction ends nobody else adds to a job's log on site. */
+export const holdSiteLog = (tx: Queries, jobId: string) =>
+  tx.execute(
+    sql`select pg_advisory_xact_lock(${SITE_LOG_LOCK}, hashtext(${`${workshopAsked() ?? ''}/${jobId}`}))`,
+  );

@@ -11,6 +11,7 @@ import type {
   Piece,
   ProblemCode,
   Site,
+  SiteEvent,
   Template,
   ToldLamps,
   Version,
@@ -216,6 +217,31 @@ export const packTicks = pgTable(
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.workshopId, table.jobId, table.row] }), belongsToJob(table)],
+);
+
+/** What people on site wrote down: never changed, only added to. Its numbers grow in the order in which rows are seen (`site-log/store.ts`). */
+export const siteEntries = pgTable(
+  'site_entries',
+  {
+    ...ofWorkshop,
+    jobId: text('job_id').notNull(),
+    /** Made by the device. */
+    id: text().notNull(),
+    seq: integer().notNull().generatedAlwaysAsIdentity(),
+    device: text().notNull(),
+    /** By this server's clock. */
+    at: timestamp({ withTimezone: true }).notNull(),
+    by: text().notNull(),
+    event: jsonb().$type<SiteEvent>().notNull(),
+    replaces: jsonb().$type<string[]>(),
+    /** When the server got to know of it. */
+    heardAt: timestamp('heard_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.workshopId, table.jobId, table.id] }),
+    index('site_entries_by_seq').on(table.workshopId, table.jobId, table.seq),
+    belongsToJob(table),
+  ],
 );
 
 /** That a job's vehicles have left, who said so, and what was not ticked by then. */

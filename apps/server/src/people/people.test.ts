@@ -48,7 +48,7 @@ afterAll(() => server.end());
 /** Who may ask for what, said here on its own: every route of the API that is no plain read has to stand in it. */
 const expected: [Role[], RegExp][] = [
   [roles, /^POST \/plan$|^PUT \/me\/password$|^GET \/me$/],
-  [['owner', 'lead', 'helper'], /^(PUT|POST|DELETE) \/jobs\/\{\w+\}\/(packing|photos)/],
+  [['owner', 'lead', 'helper'], /^(PUT|POST|DELETE) \/jobs\/\{\w+\}\/(packing|photos|site-log)/],
   [
     ['owner', 'lead'],
     /^(PUT|POST|DELETE) \/(jobs|job-files|sites|stock|templates)\b|^GET \/templates$|^PUT \/workshop$|^GET \/(deleted-jobs|sheets|stock\/buy|helpers|phones)|^GET \/jobs\/\{id\}\/(buy|links|versions)|^GET \/history\/site|^(POST|DELETE|GET) \/calendar-links|^(POST|DELETE) \/phones|^PUT \/accounts\/\{id\}\/pin$/,

@@ -24,6 +24,7 @@ export const exported: readonly Exported[] = [
   { name: 'pieces', order: 'job_id, id', without: [] },
   { name: 'pack_ticks', order: 'job_id, "row"', without: [] },
   { name: 'departures', order: 'job_id', without: [] },
+  { name: 'site_entries', order: 'seq', without: ['seq'] },
   { name: 'photos', order: 'job_id, id', without: [] },
   { name: 'templates', order: 'id', without: [] },
   { name: 'versions', order: 'id', without: numbered },

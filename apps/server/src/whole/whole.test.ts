@@ -26,6 +26,10 @@ beforeAll(async () => {
   const { body: plan } = await from.call('GET', '/jobs/meadow-finish/plan');
   const ticked = { rows: [plan.packing[0].id], by: 'wren' };
   expect((await from.call('PUT', '/jobs/meadow-finish/packing/ticks', ticked)).status).toBe(200);
+  const event = { kind: 'note', text: 'gate open' };
+  const entries = [{ id: '0'.repeat(32), at: '2026-06-01T08:00:00Z', by: 'wren', event }];
+  const log = { device: 'phone', clockOffMs: 0, after: 0, entries };
+  expect((await from.call('POST', '/jobs/meadow-finish/site-log', log)).status).toBe(200);
   const pieces = [job.pieces[0].data];
   await from.call('POST', '/templates', { id: 't', name: 'Ours', what: 'piece', pieces });
   const { body: shed } = await from.call('GET', '/jobs/engine-shed-unveiled');
