@@ -18,6 +18,19 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
     lazy: { Component: async () => (await import('./people/LookScreen.tsx')).LookScreen },
   },
+  // For the crew at work: nothing above it, and what it needs is on the phone.
+  {
+    path: 'on-site',
+    ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
+    lazy: { Component: async () => (await import('./on-site/OnSiteList.tsx')).OnSiteList },
+  },
+  {
+    path: 'on-site/:jobId',
+    ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
+    lazy: { Component: async () => (await import('./on-site/OnSiteScreen.tsx')).OnSiteScreen },
+  },
   {
     Component: Frame,
     ErrorBoundary: ScreenError,

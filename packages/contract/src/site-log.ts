@@ -76,8 +76,12 @@ export const SentEntries = z.strictObject({
   /** The server's clock less the device's, ms, as the device has measured it: it is added to its times. */
   clockOffMs: z.int(),
   entries: z.array(SiteEntry).max(200),
-  /** The last number that the device knows of. */
-  after: z.int().nonnegative(),
+  /** The last entry that the device knows of, by its number and its id. */
+  after: z
+    .int()
+    .min(0)
+    .max(2 ** 31 - 1),
+  afterId: EntryId.optional(),
 });
 export type SentEntries = z.infer<typeof SentEntries>;
 
@@ -88,6 +92,11 @@ export const SiteLog = z.strictObject({
   last: z.int().nonnegative(),
   /** The server's clock. */
   now: Instant,
+  /**
+   * The last entry that the device knows of is not in this log: a backup was restored meanwhile. It begins from the first entry
+   * again, and the device sends all that it has.
+   */
+  isAnew: z.boolean(),
 });
 export type SiteLog = z.infer<typeof SiteLog>;
 

@@ -1,4 +1,12 @@
-import { ActualRow, Id, type JobFile, SentEntries, SheetFormat, SiteLog } from '@early-lantern/contract';
+import {
+  ActualRow,
+  EntryId,
+  Id,
+  type JobFile,
+  SentEntries,
+  SheetFormat,
+  SiteLog,
+} from '@early-lantern/contract';
 import { actualRows, happenedOf, sizeName } from '@early-lantern/core';
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
@@ -25,13 +33,21 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
         tags,
         summary: 'What was written down on site, after a number that is known already',
         params: Params,
-        querystring: z.object({ after: z.coerce.number().int().min(0).default(0) }),
+        querystring: z.object({
+          after: z.coerce
+            .number()
+            .int()
+            .min(0)
+            .max(2 ** 31 - 1)
+            .default(0),
+          afterId: EntryId.optional(),
+        }),
         response: gives(SiteLog),
       },
     },
     async ({ params, query }) => {
       await getJob(db, params.id);
-      return logAfter(db, params.id, query.after);
+      return logAfter(db, params.id, query.after, query.afterId);
     },
   );
 
@@ -52,7 +68,7 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
       changeJob(db, async (tx) => {
         await getJob(tx, params.id);
         await addEntries(tx, params.id, body);
-        return logAfter(tx, params.id, body.after);
+        return logAfter(tx, params.id, body.after, body.afterId);
       }),
   );
 

@@ -46,6 +46,15 @@ test('times are by the server’s clock, whatever a phone’s is off by, and nev
   expect(Math.abs(Date.parse(kept(ahead.id)) - Date.now())).toBeLessThan(60_000);
 });
 
+test('a device that knows of an entry which is no longer there, as after a backup was restored, is told all of it', async () => {
+  const { entries, last } = await logOf();
+  const { id } = entries.at(-1) as SiteLog['entries'][number];
+  const asked = async (afterId: string) =>
+    (await server.call('GET', `${at}?after=${last}&afterId=${afterId}`)).body as SiteLog;
+  expect(await asked(id)).toMatchObject({ entries: [], isAnew: false });
+  expect(await asked('f'.repeat(32))).toMatchObject({ entries, isAnew: true });
+});
+
 test('many devices at once: whoever asks after the last number that they saw has seen all before it', async () => {
   let seen = (await logOf()).last;
   const known = new Set<string>();

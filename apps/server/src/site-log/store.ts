@@ -10,19 +10,42 @@ const A_PART = 2_000;
 /** A day on site has some hundreds. */
 const MOST_ENTRIES = 20_000;
 
-/** What was written down of a job after a number. */
-export async function logAfter(db: Queries, jobId: string, after: number): Promise<SiteLog> {
+/**
+ * What was written down of a job after an entry.
+ * @param after its number
+ * @param afterId its id; where this log has another one under that number, or none, all of it is answered
+ */
+export async function logAfter(
+  db: Queries,
+  jobId: string,
+  after: number,
+  afterId?: string,
+): Promise<SiteLog> {
+  const isAnew = afterId !== undefined && !(await isEntry(db, jobId, after, afterId));
   const rows = await db
     .select()
     .from(siteEntries)
-    .where(and(eq(siteEntries.jobId, jobId), gt(siteEntries.seq, after)))
+    .where(and(eq(siteEntries.jobId, jobId), gt(siteEntries.seq, isAnew ? 0 : after)))
     .orderBy(asc(siteEntries.seq))
     .limit(A_PART);
   const [known] = await db
     .select({ last: max(siteEntries.seq) })
     .from(siteEntries)
     .where(eq(siteEntries.jobId, jobId));
-  return { entries: rows.map(asKept), last: known?.last ?? 0, now: new Date().toISOString() };
+  return {
+    entries: rows.map(asKept),
+    last: known?.last ?? 0,
+    now: new Date().toISOString(),
+    isAnew,
+  };
+}
+
+async function isEntry(db: Queries, jobId: string, seq: number, id: string): Promise<boolean> {
+  const [found] = await db
+    .select({ seq: siteEntries.seq })
+    .from(siteEntries)
+    .where(and(eq(siteEntries.jobId, jobId), eq(siteEntries.id, id)));
+  return found?.seq === seq;
 }
 
 /** All of it. */

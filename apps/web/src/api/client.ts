@@ -36,13 +36,18 @@ export function sent(method: string, body: unknown): RequestInit {
   };
 }
 
-/** Calls the API. @throws ApiProblem when it refuses, Unreachable when it does not answer. */
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`/api/v1${path}`, body === undefined ? { method } : sent(method, body)).catch(
-    () => {
-      throw new Unreachable('The server does not answer.');
-    },
-  );
+/**
+ * Calls the API.
+ * @param within so long and no longer, ms: where the signal is bad nothing may come for minutes
+ * @throws ApiProblem when it refuses, Unreachable when it does not answer
+ */
+export async function call<T>(method: string, path: string, body?: unknown, within?: number): Promise<T> {
+  const response = await fetch(`/api/v1${path}`, {
+    ...(body === undefined ? { method } : sent(method, body)),
+    ...(within === undefined ? {} : { signal: AbortSignal.timeout(within) }),
+  }).catch(() => {
+    throw new Unreachable('The server does not answer.');
+  });
   const text = await response.text();
   const isJson = response.headers.get('content-type')?.includes('json');
   if (!isJson) throw new Unreachable(`The server answered ${response.status} without an explanation.`);

@@ -80,9 +80,9 @@ export function touches({ what, id }: Changed, key: QueryKey): boolean {
       return key[0] !== 'job';
     case 'workshop':
     case 'crew':
-      return key[0] === what || key[0] === 'jobs';
+      return key[0] === what || key[0] === 'jobs' || key[0] === 'on-site';
     case 'site':
-      return begins(key, keys.sites) || key[0] === 'jobs';
+      return begins(key, keys.sites) || key[0] === 'jobs' || key[0] === 'on-site';
     case 'stock':
       return key[0] === 'movements' || begins(key, keys.lacks);
     case 'lamps':
@@ -97,8 +97,11 @@ export function touches({ what, id }: Changed, key: QueryKey): boolean {
       return begins(key, keys.packing(id));
     case 'photo':
       return begins(key, keys.photos(id));
+    case 'site-log':
+      // Each phone follows it by itself, with what it has not sent yet.
+      return false;
     default:
       // What others leave to a job does not change with the job itself.
-      return key[0] === 'jobs' && key[1] !== id;
+      return (key[0] === 'jobs' && key[1] !== id) || begins(key, keys.onSite(id));
   }
 }

@@ -37,6 +37,9 @@ export function keepWorkOf(id: string | null): void {
   workshop = id === null || id === FIRST_WORKSHOP ? '' : `${id}/`;
 }
 
+/** What stands before a job's id in the keys of what this browser keeps of it. */
+export const keptOf = (): string => workshop;
+
 /** Without room in the browser the server's copy is still the one that counts. */
 export const keepDraft = (jobId: string, draft: Draft): Promise<void> =>
   set(draftKey(jobId), draft).catch(() => undefined);

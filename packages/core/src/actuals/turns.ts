@@ -20,8 +20,8 @@ export const tasksOf = ({ tasks }: Pick<Plan, 'tasks'>, person: PersonId | null)
   tasks.filter(({ crew }) => person === null || crew.includes(person)).sort(byStart);
 
 /**
- * Whose turn it is for what: a task that somebody is on already; else the first of theirs that waits for nothing; else their first,
- * with what it waits for.
+ * Whose turn it is for what: a task that somebody is on already; else their first, or, while that one waits for something, the first
+ * after it at the same place that does not: nobody sets out for the strike because a colleague still cleans the floor.
  */
 export function turnOf(plan: Pick<Plan, 'tasks'>, happened: Happened, person: PersonId): Turn {
   const open = tasksOf(plan, person).filter(({ id }) => !isDone(happened, id));
@@ -29,7 +29,9 @@ export function turnOf(plan: Pick<Plan, 'tasks'>, happened: Happened, person: Pe
     happened.tasks.get(id)?.spells.some((spell) => spell.person === person && spell.untilMs === null) ??
     false;
   const going = open.find(isOn);
-  const now = going ?? open.find((task) => openBefore(plan, happened, task).length === 0) ?? open[0];
+  const [first] = open;
+  const stretch = open.filter(({ place, trip }) => place === first?.place && trip === first?.trip);
+  const now = going ?? stretch.find((task) => openBefore(plan, happened, task).length === 0) ?? first;
   return {
     now,
     isGoing: going !== undefined,

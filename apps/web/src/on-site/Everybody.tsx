@@ -1,0 +1,182 @@
+import type { CrewMember, Task } from '@early-lantern/contract';
+import { isDone, tasksOf, turnOf } from '@early-lantern/core';
+import CheckIcon from '@mui/icons-material/Check';
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { useState } from 'react';
+import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
+import { BigButton } from './BigButton.tsx';
+import type { TakenJob } from './kept-on-device.ts';
+import { Stuck } from './MyTurn.tsx';
+import { leftOver } from './spares.ts';
+import { aboutWords, taskWords } from './task-words.ts';
+import type { SiteLogHere } from './use-log.ts';
+import { useSeconds } from './use-seconds.ts';
+import { crewOf } from './use-who.ts';
+
+interface EverybodyProps {
+  who: CrewMember;
+  taken: TakenJob;
+  log: SiteLogHere;
+}
+
+/** The whole crew at a glance: who does what since when, what slips, and every task to tick. */
+export function Everybody({ who, taken, log }: EverybodyProps) {
+  const { file, plan } = taken;
+  const { happened } = log;
+  const [showsDone, setShowsDone] = useState(false);
+  const now = useSeconds(log.nowMs);
+  const all = tasksOf(plan, null);
+  const done = all.filter(({ id }) => isDone(happened, id));
+  const shown = showsDone ? all : all.filter(({ id }) => !isDone(happened, id));
+  const short = leftOver(plan, happened).filter(({ left }) => left < 0);
+  const toggle = (task: Task) => {
+    const record = happened.tasks.get(task.id);
+    if (record?.state === 'done') void log.write(who.id, { kind: 'taken-back' }, record.doneIds);
+    else void log.write(who.id, { kind: 'done', task: task.id });
+  };
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Stuck taken={taken} log={log} who={who} />
+      {short.length > 0 && (
+        <Typography sx={{ fontSize: 17, fontWeight: 650, color: 'var(--mui-palette-out)' }}>
+          More popped than there are spares of{' '}
+          {short.length === 1 ? 'one product' : `${short.length} products`}.
+        </Typography>
+      )}
+      <Box component="section" aria-label="Who is where" sx={{ display: 'grid', gap: 1 }}>
+        {crewOf(file).map((one) => (
+          <Person key={one.id} one={one} taken={taken} log={log} now={now} />
+        ))}
+      </Box>
+      <Box component="section" aria-label="All tasks">
+        <Typography variant="h2" sx={{ fontSize: 22 }} data-testid="tasks-done">
+          {done.length} of {all.length} done
+        </Typography>
+        {shown.map((task) => (
+          <TaskLine
+            key={task.id}
+            task={task}
+            taken={taken}
+            isTicked={isDone(happened, task.id)}
+            lateMin={minutesBetween(task.end, now)}
+            onToggle={() => toggle(task)}
+          />
+        ))}
+        {done.length > 0 && (
+          <BigButton onClick={() => setShowsDone(!showsDone)} sx={{ mt: 1.5 }}>
+            {showsDone ? 'Hide what is done' : 'Show what is done'}
+          </BigButton>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** What one of the crew is at. */
+function Person({
+  one,
+  taken,
+  log,
+  now,
+}: {
+  one: CrewMember;
+  taken: TakenJob;
+  log: SiteLogHere;
+  now: number;
+}) {
+  const { plan } = taken;
+  const { now: task, isGoing } = turnOf(plan, log.happened, one.id);
+  const record = task && log.happened.tasks.get(task.id);
+  const lateMin = task ? minutesBetween(task.end, now) : 0;
+  return (
+    <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
+      <Typography sx={{ fontSize: 17, fontWeight: 700 }}>{one.name}</Typography>
+      <Typography sx={{ fontSize: 17 }}>
+        {task
+          ? `${isGoing ? '' : 'not started: '}${taskWords(task, plan)} (${aboutWords(task, plan)})`
+          : 'all done'}
+        {isGoing && record?.fromMs && `, ${spanText((now - record.fromMs) / 60_000)}`}
+      </Typography>
+      {task && lateMin > 1 && (
+        <Typography sx={{ fontSize: 16, fontWeight: 700, color: 'var(--mui-palette-out)' }}>
+          {spanText(lateMin)} behind the plan
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+interface TaskLineProps {
+  task: Task;
+  taken: TakenJob;
+  isTicked: boolean;
+  lateMin: number;
+  onToggle: () => void;
+}
+
+function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: TaskLineProps) {
+  const names = task.crew.map(
+    (id) => file.workshop.crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id,
+  );
+  return (
+    <ButtonBase
+      role="checkbox"
+      aria-checked={isTicked}
+      onClick={onToggle}
+      data-task={task.id}
+      sx={{
+        width: '100%',
+        minHeight: 56,
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        gap: 1.5,
+        borderTop: 1,
+        borderColor: 'divider',
+        font: 'inherit',
+        py: 0.5,
+      }}
+    >
+      <Box
+        component="span"
+        aria-hidden="true"
+        sx={{
+          flex: 'none',
+          width: 30,
+          height: 30,
+          border: '2px solid currentColor',
+          borderRadius: '6px',
+          display: 'grid',
+          placeItems: 'center',
+          bgcolor: isTicked ? 'secondary.main' : 'transparent',
+          color: isTicked ? 'background.paper' : 'text.primary',
+        }}
+      >
+        {isTicked && <CheckIcon />}
+      </Box>
+      <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
+        <Typography
+          component="span"
+          sx={{
+            display: 'block',
+            fontSize: 17,
+            overflowWrap: 'anywhere',
+            textDecoration: isTicked ? 'line-through' : 'none',
+          }}
+        >
+          {taskWords(task, plan)}
+        </Typography>
+        <Typography
+          component="span"
+          sx={{
+            display: 'block',
+            fontSize: 15,
+            color: !isTicked && lateMin > 1 ? 'var(--mui-palette-out)' : 'text.secondary',
+          }}
+        >
+          {clockTime(task.start, plan.timeZone)} · {aboutWords(task, plan)} · {names.join(', ')}
+          {!isTicked && lateMin > 1 && ` · ${spanText(lateMin)} late`}
+        </Typography>
+      </Box>
+    </ButtonBase>
+  );
+}

@@ -1,0 +1,145 @@
+import type { CrewMember, SiteEvent, Task } from '@early-lantern/contract';
+import { type OutOfOrder, outOfOrder, type Turn } from '@early-lantern/core';
+import { Alert, Box, LinearProgress, Typography } from '@mui/material';
+import { useState } from 'react';
+import { clockTime, spanText } from '../parts/time.ts';
+import { BigButton } from './BigButton.tsx';
+import { CautionGate, CautionTexts } from './CautionGate.tsx';
+import type { TakenJob } from './kept-on-device.ts';
+import { OutOfOrderDialog } from './OutOfOrderDialog.tsx';
+import { buzz } from './stay-awake.ts';
+import { TaskHow } from './TaskHow.tsx';
+import { aboutWords, neededFor, taskWords, withWhom } from './task-words.ts';
+import type { SiteLogHere } from './use-log.ts';
+import { useSeconds } from './use-seconds.ts';
+
+interface NowCardProps {
+  turn: Turn & { now: Task };
+  who: CrewMember;
+  taken: TakenJob;
+  log: SiteLogHere;
+  /** Opens one of the sheets in which more is said. */
+  onSay: (what: 'popped' | 'late' | 'stuck' | 'note') => void;
+  onDone: (task: Task) => void;
+}
+
+/** The one task: what, with what, with whom, what may hurt, and one large button. */
+export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) {
+  const { file, plan } = taken;
+  const { now: task, isGoing } = turn;
+  const { happened } = log;
+  const zone = plan.timeZone;
+  const [order, setOrder] = useState<{ found: OutOfOrder; goOn: () => void }>();
+  const cautions = plan.cautions.filter(({ where }) => where.includes(task.id));
+  const unread = cautions.filter(({ code }) => !happened.read.has(`${who.id} ${code}`));
+  const others = withWhom(task, file, who.id);
+  const needs = neededFor(task, file, plan);
+  const say = (event: SiteEvent) => {
+    buzz();
+    void log.write(who.id, event);
+  };
+  /** Does it, unless something stands against it: then it is asked first, or refused. */
+  const inOrder = (act: () => void) => () => {
+    const found = outOfOrder(plan, happened, task, log.nowMs());
+    if (found) setOrder({ found, goOn: act });
+    else act();
+  };
+  const done = () => {
+    say({ kind: 'done', task: task.id });
+    onDone(task);
+  };
+  return (
+    <Box component="section" aria-label="Now" sx={{ display: 'grid', gap: 1.5 }}>
+      <Box>
+        <Typography sx={{ fontSize: 16, color: 'text.secondary' }}>
+          {isGoing ? 'Now' : 'Up now'} · {aboutWords(task, plan)}
+        </Typography>
+        <Typography variant="h1" data-testid="task-now" sx={{ fontSize: 28, overflowWrap: 'anywhere' }}>
+          {taskWords(task, plan)}
+        </Typography>
+        <Typography sx={{ fontSize: 17, mt: 0.5 }}>
+          Planned {clockTime(task.start, zone)} to {clockTime(task.end, zone)}
+          {others.length > 0 && `, with ${others.join(' and ')}`}
+        </Typography>
+      </Box>
+      {turn.waitsFor.length > 0 && (
+        <Alert severity="warning" icon={false} variant="outlined" sx={{ fontSize: 16 }}>
+          Waits for:{' '}
+          {turn.waitsFor.map((one) => `${taskWords(one, plan)} (${aboutWords(one, plan)})`).join('; ')}
+        </Alert>
+      )}
+      {needs.length > 0 && (
+        <Box component="ul" aria-label="What it needs" sx={{ m: 0, pl: 2.5, fontSize: 17 }}>
+          {needs.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </Box>
+      )}
+      {isGoing && <Going task={task} log={log} />}
+      {!isGoing && unread.length > 0 ? (
+        <CautionGate
+          cautions={unread}
+          onRead={() => {
+            for (const { code } of unread) say({ kind: 'caution-read', task: task.id, code });
+          }}
+        />
+      ) : (
+        <BigButton
+          variant="contained"
+          onClick={inOrder(isGoing ? done : () => say({ kind: 'start', task: task.id }))}
+          sx={{ minHeight: 72, fontSize: 24 }}
+        >
+          {isGoing ? 'Done' : 'Start'}
+        </BigButton>
+      )}
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))', gap: 1 }}>
+        <BigButton onClick={() => onSay('popped')}>Popped</BigButton>
+        <BigButton onClick={() => onSay('late')}>Late</BigButton>
+        <BigButton onClick={() => onSay('stuck')}>Stuck</BigButton>
+        <BigButton onClick={() => onSay('note')}>Note</BigButton>
+        {isGoing ? (
+          <BigButton onClick={() => say({ kind: 'pause', task: task.id })}>Pause</BigButton>
+        ) : (
+          <BigButton onClick={inOrder(done)}>Done already</BigButton>
+        )}
+      </Box>
+      {unread.length === 0 && cautions.length > 0 && (
+        <Box sx={{ borderLeft: '6px solid var(--mui-palette-out)', pl: 1.5, display: 'grid', gap: 0.5 }}>
+          <CautionTexts cautions={cautions} />
+        </Box>
+      )}
+      <TaskHow task={task} taken={taken} />
+      {order && (
+        <OutOfOrderDialog
+          {...order}
+          plan={plan}
+          does={isGoing ? 'Done' : 'Start'}
+          onClose={() => setOrder(undefined)}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** How long it has been going on, of how long it was to take. */
+function Going({ task, log }: { task: Task; log: SiteLogHere }) {
+  const now = useSeconds(log.nowMs);
+  const record = log.happened.tasks.get(task.id);
+  const plannedMin = (Date.parse(task.end) - Date.parse(task.start)) / 60_000 + (record?.lateMin ?? 0);
+  const goneMin = Math.max(0, (now - (record?.fromMs ?? now)) / 60_000);
+  const over = goneMin - plannedMin;
+  return (
+    <Box>
+      <Typography sx={{ fontSize: 17, fontWeight: over > 1 ? 700 : 400 }}>
+        {spanText(goneMin)} of {spanText(plannedMin)}
+        {over > 1 && `, ${spanText(over)} over`}
+      </Typography>
+      <LinearProgress
+        variant="determinate"
+        aria-label="Time of this task"
+        value={plannedMin > 0 ? Math.min(100, (goneMin / plannedMin) * 100) : 100}
+        sx={{ height: 12, borderRadius: 6, bgcolor: 'divider' }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,84 @@
+import type { CrewMember } from '@early-lantern/contract';
+import { Box, LinearProgress, Tab, Tabs, Typography } from '@mui/material';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { useMe } from '../people/me.ts';
+import { SignIn } from '../people/SignIn.tsx';
+import { BigButton } from './BigButton.tsx';
+import { Everybody } from './Everybody.tsx';
+import type { TakenJob } from './kept-on-device.ts';
+import { MyTurn } from './MyTurn.tsx';
+import { NotesView } from './NotesView.tsx';
+import { SiteBanner } from './SiteBanner.tsx';
+import { INK, ON_INK, SiteHeader } from './SiteHeader.tsx';
+import { useStayAwake } from './stay-awake.ts';
+import { useSiteLog } from './use-log.ts';
+import { useTakenJob } from './use-taken-job.ts';
+import { crewOf, useWho } from './use-who.ts';
+
+/** A job as the crew works on it, by what is on this phone: with or without a signal. */
+export function OnSiteScreen() {
+  const { jobId = '' } = useParams();
+  const { data: me } = useMe();
+  const { taken, isLooking, error } = useTakenJob(jobId);
+  if (me && !me.account) return <SignIn me={me} />;
+  if (taken) return <OnSite key={jobId} taken={taken} />;
+  if (isLooking) return <LinearProgress aria-label="Opening the job" />;
+  throw error ?? new Error('This job is not on this phone.');
+}
+
+const views = [
+  { id: 'mine', label: 'Mine', View: MyTurn },
+  { id: 'all', label: 'Everybody', View: Everybody },
+  { id: 'notes', label: 'Notes', View: NotesView },
+] as const;
+
+function OnSite({ taken }: { taken: TakenJob }) {
+  const { file, plan, readAt } = taken;
+  const crew = crewOf(file);
+  const { who, choose } = useWho(crew);
+  const log = useSiteLog(file.job.id);
+  const [view, setView] = useState<(typeof views)[number]['id']>('mine');
+  useStayAwake();
+  const { View } = views.find(({ id }) => id === view) ?? views[0];
+  return (
+    <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
+      <SiteHeader name={file.job.name} plan={plan} who={who} log={log} onOtherPerson={() => choose(null)} />
+      {who && (
+        <Tabs
+          value={view}
+          onChange={(_, chosen) => setView(chosen)}
+          variant="fullWidth"
+          aria-label="Views"
+          sx={{
+            bgcolor: INK,
+            '& .MuiTab-root': { color: ON_INK, fontSize: 17, minHeight: 52, textTransform: 'none' },
+            '& .Mui-selected': { color: `${ON_INK} !important`, fontWeight: 700 },
+            '& .MuiTabs-indicator': { bgcolor: ON_INK, height: 4 },
+          }}
+        >
+          {views.map(({ id, label }) => (
+            <Tab key={id} value={id} label={label} />
+          ))}
+        </Tabs>
+      )}
+      <SiteBanner readAt={readAt} log={log} />
+      <Box component="main" sx={{ p: 2, pb: 10, width: '100%', maxWidth: 640, mx: 'auto', flexGrow: 1 }}>
+        {who ? <View who={who} taken={taken} log={log} /> : <WhoAreYou crew={crew} onChoose={choose} />}
+      </Box>
+    </Box>
+  );
+}
+
+function WhoAreYou({ crew, onChoose }: { crew: readonly CrewMember[]; onChoose: (id: string) => void }) {
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="h1">Who are you?</Typography>
+      {crew.map(({ id, name }) => (
+        <BigButton key={id} onClick={() => onChoose(id)}>
+          {name}
+        </BigButton>
+      ))}
+    </Box>
+  );
+}

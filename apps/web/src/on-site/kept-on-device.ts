@@ -1,0 +1,42 @@
+import type { JobFile, Plan } from '@early-lantern/contract';
+import { createStore, get, keys, set, setMany, values } from 'idb-keyval';
+import { keptOf } from '../job/kept-work.ts';
+import type { EntryStore, OwnEntry } from './outbox.ts';
+
+/** A job as it is taken along: all that the day needs where there is no signal. */
+export interface TakenJob {
+  file: JobFile;
+  plan: Plan;
+  /** When it was read from the server, ISO 8601. */
+  readAt: string;
+}
+
+const jobs = () => createStore('early-lantern-on-site', 'jobs');
+const keyOf = (jobId: string) => `${keptOf()}${jobId}`;
+
+export const keepJob = (job: TakenJob): Promise<void> => set(keyOf(job.file.job.id), job, jobs());
+export const keptJob = (jobId: string): Promise<TakenJob | undefined> => get<TakenJob>(keyOf(jobId), jobs());
+
+/** Every job that is on this device, by doors. */
+export async function keptJobs(): Promise<TakenJob[]> {
+  const [names, all] = await Promise.all([keys(jobs()), values<TakenJob>(jobs())]);
+  return all
+    .filter((_, i) => isOwn(String(names[i])))
+    .sort((one, other) => Date.parse(one.plan.onTime.doors) - Date.parse(other.plan.onTime.doors));
+}
+
+/** Of this workshop: those of others have its name before them. */
+const isOwn = (key: string) => (keptOf() === '' ? !key.includes('/') : key.startsWith(keptOf()));
+
+/** Entries of a job in a database of its own: all of them are read at once, and written in one step or not at all. */
+export function entryStore(jobId: string): EntryStore {
+  const store = createStore(`early-lantern-log:${keyOf(jobId)}`, 'entries');
+  return {
+    read: () => values<OwnEntry>(store),
+    write: (entries) =>
+      setMany(
+        entries.map((entry) => [entry.id, entry]),
+        store,
+      ),
+  };
+}
