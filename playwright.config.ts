@@ -22,6 +22,8 @@ export default defineConfig({
     deviceScaleFactor: 0.5,
     launchOptions: chromium,
     contextOptions: { reducedMotion: 'reduce' },
+    // Where it is about the phone without a signal it is let in.
+    serviceWorkers: 'block',
     screenshot: 'only-on-failure',
     timezoneId: 'America/Chicago',
     locale: 'en-GB',

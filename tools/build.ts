@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -8,6 +9,7 @@ import { build as buildWeb } from 'vite';
 /** Builds what `./lantern start` serves: the web app, compressed beforehand, and the server's two programs. */
 async function build(): Promise<void> {
   await Promise.all([buildServer(), buildWeb({ root: 'apps/web', logLevel: 'warn' })]);
+  await buildServiceWorker('apps/web/dist');
   await compress('apps/web/dist');
 }
 
@@ -35,6 +37,59 @@ async function buildServer(): Promise<void> {
     sourcemap: true,
     // Installed packages stay where they are; our own are source only and come along, so that what they need must be found from here.
     external: [...new Set(names.flat().filter((name) => !name.startsWith('@early-lantern/')))],
+    logLevel: 'warning',
+  });
+}
+
+/** Screens that open without a signal, and what stands in their place when they break. */
+const ON_THE_PHONE = ['index.html', 'src/on-site/OnSiteList.tsx', 'src/on-site/OnSiteScreen.tsx'];
+
+/** What Vite says of each file that it has built. */
+interface Built {
+  file: string;
+  imports?: string[];
+  css?: string[];
+  assets?: string[];
+}
+
+/** The worker that keeps the crew's screens on the phone, with the list of what they need. */
+async function buildServiceWorker(folder: string): Promise<void> {
+  const built = JSON.parse(await readFile(join(folder, '.vite/manifest.json'), 'utf8')) as Record<
+    string,
+    Built
+  >;
+  const needed = new Set<string>();
+  const take = (name: string) => {
+    const one = built[name];
+    if (!one) throw new Error(`${name} was not built`);
+    if (needed.has(one.file)) return;
+    for (const file of [one.file, ...(one.css ?? []), ...(one.assets ?? [])]) needed.add(file);
+    for (const other of one.imports ?? []) take(other);
+  };
+  for (const name of ON_THE_PHONE) take(name);
+  // Files under assets/ carry a hash in their names; others are known by what is in them.
+  const own = await Promise.all(
+    ['index.html', 'lantern.svg', 'icon-192.png', 'manifest.webmanifest'].map(async (name) => ({
+      url: `/${name}`,
+      revision: createHash('sha256')
+        .update(await readFile(join(folder, name)))
+        .digest('hex')
+        .slice(0, 16),
+    })),
+  );
+  const files = [...needed].filter((name) => name.startsWith('assets/')).sort();
+  const manifest = [...own, ...files.map((name) => ({ url: `/${name}`, revision: null }))];
+  await bundle({
+    entryPoints: ['apps/web/service-worker/service-worker.ts'],
+    outfile: join(folder, 'service-worker.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      'self.__WB_MANIFEST': JSON.stringify(manifest),
+      'process.env.NODE_ENV': '"production"',
+    },
     logLevel: 'warning',
   });
 }

@@ -6,7 +6,8 @@ export default defineConfig({
   worker: { format: 'es' },
   // The server puts a new one in its place in every page that it sends.
   html: { cspNonce: '__NONCE__' },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  // What belongs to which screen is read from the list of what was built (`tools/build.ts`).
+  build: { target: 'es2022', manifest: true, chunkSizeWarningLimit: 900 },
   // For work on the interface: `npx vite apps/web` beside a running ./lantern start.
   server: { port: 4311, proxy: { '/api': 'http://127.0.0.1:4310' } },
 });

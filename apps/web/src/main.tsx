@@ -8,6 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { followChanges } from './api/live.ts';
 import { queryClient } from './api/queries.ts';
+import { keepOnDevice } from './offline/new-version.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import './parts/print.css';
 import { cspNonce } from './parts/csp-nonce.ts';
@@ -22,6 +23,7 @@ const styles = createCache({ key: 'css', prepend: true, ...(cspNonce ? { nonce: 
 
 printInLight();
 followChanges();
+keepOnDevice();
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

@@ -29,7 +29,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
   const { now: task, isGoing } = turn;
   const { happened } = log;
   const zone = plan.timeZone;
-  const [order, setOrder] = useState<{ found: OutOfOrder; goOn: () => void }>();
+  const [order, setOrder] = useState<{ found: OutOfOrder; does: string; goOn: () => void }>();
   const cautions = plan.cautions.filter(({ where }) => where.includes(task.id));
   const unread = cautions.filter(({ code }) => !happened.read.has(`${who.id} ${code}`));
   const others = withWhom(task, file, who.id);
@@ -39,9 +39,9 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
     void log.write(who.id, event);
   };
   /** Does it, unless something stands against it: then it is asked first, or refused. */
-  const inOrder = (act: () => void) => () => {
+  const inOrder = (does: string, act: () => void) => () => {
     const found = outOfOrder(plan, happened, task, log.nowMs());
-    if (found) setOrder({ found, goOn: act });
+    if (found) setOrder({ found, does, goOn: act });
     else act();
   };
   const done = () => {
@@ -86,7 +86,8 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
       ) : (
         <BigButton
           variant="contained"
-          onClick={inOrder(isGoing ? done : () => say({ kind: 'start', task: task.id }))}
+          // What was begun was asked about then.
+          onClick={isGoing ? done : inOrder('Start', () => say({ kind: 'start', task: task.id }))}
           sx={{ minHeight: 72, fontSize: 24 }}
         >
           {isGoing ? 'Done' : 'Start'}
@@ -100,7 +101,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
         {isGoing ? (
           <BigButton onClick={() => say({ kind: 'pause', task: task.id })}>Pause</BigButton>
         ) : (
-          <BigButton onClick={inOrder(done)}>Done already</BigButton>
+          <BigButton onClick={inOrder('Done', done)}>Done already</BigButton>
         )}
       </Box>
       {unread.length === 0 && cautions.length > 0 && (
@@ -111,9 +112,10 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
       <TaskHow task={task} taken={taken} />
       {order && (
         <OutOfOrderDialog
-          {...order}
+          found={order.found}
+          goOn={order.goOn}
           plan={plan}
-          does={isGoing ? 'Done' : 'Start'}
+          does={order.does}
           onClose={() => setOrder(undefined)}
         />
       )}

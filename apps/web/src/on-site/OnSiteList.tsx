@@ -7,7 +7,7 @@ import { call } from '../api/client.ts';
 import { useSettings } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
-import { useMe } from '../people/me.ts';
+import { lastMe, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
 import { keptJobs } from './kept-on-device.ts';
 import { INK, ON_INK } from './SiteHeader.tsx';
@@ -27,7 +27,12 @@ interface Line {
 export function OnSiteList() {
   const { data: me } = useMe();
   const settings = useSettings().data;
-  const kept = useQuery({ queryKey: ['on-device'], queryFn: () => keptJobs().catch(() => []) });
+  const isKnown = me !== undefined || lastMe() !== undefined;
+  const kept = useQuery({
+    queryKey: ['on-device'],
+    enabled: isKnown,
+    queryFn: () => keptJobs().catch(() => []),
+  });
   const coming = useQuery({
     queryKey: ['jobs', 'on-site', 'coming'],
     queryFn: () => {

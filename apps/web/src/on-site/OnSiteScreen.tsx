@@ -2,7 +2,7 @@ import type { CrewMember } from '@early-lantern/contract';
 import { Box, LinearProgress, Tab, Tabs, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useMe } from '../people/me.ts';
+import { lastMe, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
 import { BigButton } from './BigButton.tsx';
 import { Everybody } from './Everybody.tsx';
@@ -20,8 +20,14 @@ import { crewOf, useWho } from './use-who.ts';
 export function OnSiteScreen() {
   const { jobId = '' } = useParams();
   const { data: me } = useMe();
-  const { taken, isLooking, error } = useTakenJob(jobId);
   if (me && !me.account) return <SignIn me={me} />;
+  // What is on this phone is kept by workshop: of which, is known first, by what the server said last.
+  if (!me && !lastMe()) return <LinearProgress aria-label="Opening the job" />;
+  return <Taken jobId={jobId} />;
+}
+
+function Taken({ jobId }: { jobId: string }) {
+  const { taken, isLooking, error } = useTakenJob(jobId);
   if (taken) return <OnSite key={jobId} taken={taken} />;
   if (isLooking) return <LinearProgress aria-label="Opening the job" />;
   throw error ?? new Error('This job is not on this phone.');

@@ -1,4 +1,5 @@
-import { Alert, Box } from '@mui/material';
+import { Alert, Box, Button } from '@mui/material';
+import { takeNewVersion, useNewVersion } from '../offline/new-version.ts';
 import { minutesBetween, spanText } from '../parts/time.ts';
 import type { SiteLogHere } from './use-log.ts';
 import { useSeconds } from './use-seconds.ts';
@@ -14,6 +15,7 @@ interface SiteBannerProps {
 /** What whoever works by this page must know of it: how old it is without a signal, and what is not safe yet. */
 export function SiteBanner({ readAt, log }: SiteBannerProps) {
   const now = useSeconds(Date.now);
+  const isNewer = useNewVersion();
   const { reach, waiting, unkept, clockOffMs = 0 } = log;
   const lines = [
     unkept > 0 &&
@@ -27,7 +29,7 @@ export function SiteBanner({ readAt, log }: SiteBannerProps) {
     Math.abs(clockOffMs) > CLOCK_OFF_TOLD_MS &&
       `The clock of this phone is ${spanText(clockOffMs / 60_000)} ${clockOffMs > 0 ? 'slow' : 'fast'}. Times here are the workshop's.`,
   ].filter((line) => typeof line === 'string');
-  if (lines.length === 0) return null;
+  if (lines.length === 0 && !isNewer) return null;
   return (
     <Box sx={{ display: 'grid', gap: 1, p: 1.5, pb: 0 }}>
       {lines.map((line) => (
@@ -41,6 +43,21 @@ export function SiteBanner({ readAt, log }: SiteBannerProps) {
           {line}
         </Alert>
       ))}
+      {isNewer && (
+        <Alert
+          severity="info"
+          icon={false}
+          variant="outlined"
+          sx={{ fontSize: 16, alignItems: 'center' }}
+          action={
+            <Button onClick={takeNewVersion} sx={{ minHeight: 48 }}>
+              Update now
+            </Button>
+          }
+        >
+          A newer version of this app is ready. Nothing you ticked is lost by it.
+        </Alert>
+      )}
     </Box>
   );
 }

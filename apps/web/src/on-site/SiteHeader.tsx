@@ -22,7 +22,19 @@ interface SiteHeaderProps {
 /** Above all on site: which job, who one is, how long to doors, the six lamps, and whether what was ticked has been sent. */
 export function SiteHeader({ name, plan, who, log, onOtherPerson }: SiteHeaderProps) {
   return (
-    <Box component="header" sx={{ bgcolor: INK, color: ON_INK, px: 2, pt: 0.5, pb: 1 }}>
+    <Box
+      component="header"
+      sx={{
+        bgcolor: INK,
+        color: ON_INK,
+        px: 2,
+        pt: 0.5,
+        pb: 1,
+        // Lanterns as they are on a dark page.
+        '--mui-palette-background-paper': '#1e2535',
+        '--mui-palette-out': '#f2917c',
+      }}
+    >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 48 }}>
         <Typography
           component={Link}

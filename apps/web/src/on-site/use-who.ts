@@ -1,6 +1,6 @@
 import type { CrewMember, JobFile, PersonId } from '@early-lantern/contract';
 import { useState } from 'react';
-import { useMe } from '../people/me.ts';
+import { lastMe, useMe } from '../people/me.ts';
 
 /** Everybody who has something to do for a job: its crew, and that of its strike. */
 export function crewOf({ workshop, job }: JobFile): CrewMember[] {
@@ -24,10 +24,11 @@ export function useWho(crew: readonly CrewMember[]): {
   who: CrewMember | undefined;
   choose: (id: PersonId | null) => void;
 } {
-  const account = useMe().data?.account;
-  const key = keyOf(account?.id);
+  const me = useMe().data;
+  const last = me ? undefined : lastMe();
+  const key = keyOf(me ? me.account?.id : last?.accountId);
   const [said, setSaid] = useState<{ key: string; id: string | null }>();
-  const id = said?.key === key ? said.id : (lastSaid(key) ?? account?.crewId);
+  const id = said?.key === key ? said.id : (lastSaid(key) ?? (me ? me.account?.crewId : last?.crewId));
   return {
     who: crew.find((one) => one.id === id),
     choose: (chosen) => {
