@@ -1,10 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Browser, BrowserContextOptions, Page } from '@playwright/test';
-import type { AxeResults } from 'axe-core';
-import { expect, test } from './support/test.ts';
+import { expectNoFaults } from './support/faults.ts';
+import { test } from './support/test.ts';
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const shed = '/jobs/engine-shed-unveiled';
 const screens: [name: string, path: string][] = [
   ['Horizon', '/'],
@@ -35,18 +32,6 @@ const screens: [name: string, path: string][] = [
   ['a page that is not there', '/nowhere'],
 ];
 
-/** Serious and critical faults of the page as it stands. @param rules those looked at; all where none are named */
-async function seriousFaults(page: Page, rules: string[] = []): Promise<string[]> {
-  await page.evaluate(axe);
-  return page.evaluate(async (only) => {
-    const { axe: run } = window as unknown as { axe: { run: (options?: object) => Promise<AxeResults> } };
-    const { violations } = await run.run(only.length > 0 ? { runOnly: only } : {});
-    return violations
-      .filter((one) => one.impact === 'serious' || one.impact === 'critical')
-      .map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`);
-  }, rules);
-}
-
 /** A page once it has settled. */
 async function open(browser: Browser, path: string, options: BrowserContextOptions): Promise<Page> {
   const page = await browser.newPage({ ...options, reducedMotion: 'reduce' });
@@ -68,26 +53,6 @@ const dialogs: [name: string, path: string, open: (page: Page) => Promise<unknow
     (page) => page.getByRole('button', { name: 'show working', exact: true }).click(),
   ],
 ];
-
-/** Faults by day and by night: the page follows the system's theme while it is open. */
-async function expectNoFaults(page: Page): Promise<void> {
-  for (const colorScheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-    const red = () =>
-      page.evaluate(() => Number(/\d+/.exec(getComputedStyle(document.body).backgroundColor)?.[0]));
-    await expect.poll(async () => (await red()) < 128).toBe(colorScheme === 'dark');
-    await page.waitForTimeout(200);
-    // What fades in or out just then has neither the old colour nor the new: a fault is one that stays.
-    await expect
-      // By night nothing but the colours is another.
-      .poll(() => seriousFaults(page, colorScheme === 'dark' ? ['color-contrast'] : []), {
-        message: colorScheme,
-        timeout: 20_000,
-        intervals: [1000],
-      })
-      .toEqual([]);
-  }
-}
 
 for (const [name, path] of screens) {
   test(`${name}, by day and by night: no serious fault`, async ({ browser, baseURL }) => {

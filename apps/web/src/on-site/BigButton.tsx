@@ -9,7 +9,7 @@ export function BigButton({ sx = {}, ...rest }: ButtonProps) {
       fullWidth
       {...rest}
       sx={[
-        { minHeight: 56, fontSize: 18, fontWeight: 700, borderWidth: 2, lineHeight: 1.2 },
+        { minHeight: 56, fontSize: '1.125rem', fontWeight: 700, borderWidth: 2, lineHeight: 1.2 },
         ...(Array.isArray(sx) ? sx : [sx]),
       ]}
     />

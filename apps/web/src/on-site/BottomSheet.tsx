@@ -33,7 +33,7 @@ export function BottomSheet({ title, onClose, children }: BottomSheetProps) {
         },
       }}
     >
-      <Typography id={titleId} variant="h2" sx={{ fontSize: 22 }}>
+      <Typography id={titleId} variant="h2" sx={{ fontSize: '1.375rem' }}>
         {title}
       </Typography>
       {children}

@@ -15,7 +15,7 @@ export function CautionGate({ cautions, onRead }: CautionGateProps) {
       aria-label="Read before you start"
       sx={{ borderLeft: '6px solid var(--mui-palette-out)', pl: 1.5, display: 'grid', gap: 1 }}
     >
-      <Typography variant="h2" sx={{ fontSize: 20 }}>
+      <Typography variant="h2" sx={{ fontSize: '1.25rem' }}>
         Read before you start
       </Typography>
       <CautionTexts cautions={cautions} />
@@ -29,7 +29,7 @@ export function CautionGate({ cautions, onRead }: CautionGateProps) {
 /** Each with who decides in the end. */
 export function CautionTexts({ cautions }: { cautions: Plan['cautions'] }) {
   return cautions.map(({ code, text, defersTo }) => (
-    <Typography key={code} sx={{ fontSize: 17 }}>
+    <Typography key={code} sx={{ fontSize: '1.0625rem' }}>
       {text} <em>Decides: {defersTo}.</em>
     </Typography>
   ));

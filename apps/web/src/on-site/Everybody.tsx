@@ -1,13 +1,15 @@
-import type { CrewMember, Task } from '@early-lantern/contract';
-import { isDone, tasksOf, turnOf } from '@early-lantern/core';
+import type { CrewMember, Plan, Task } from '@early-lantern/contract';
+import { isDone, type OutOfOrder, outOfOrder, tasksOf, turnOf } from '@early-lantern/core';
 import CheckIcon from '@mui/icons-material/Check';
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useState } from 'react';
-import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
+import { clockTime, dayKey, minutesBetween, shortDay, spanText } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { Stuck } from './MyTurn.tsx';
+import { OutOfOrderDialog } from './OutOfOrderDialog.tsx';
 import { leftOver } from './spares.ts';
+import { buzz } from './stay-awake.ts';
 import { aboutWords, taskWords } from './task-words.ts';
 import type { SiteLogHere } from './use-log.ts';
 import { useSeconds } from './use-seconds.ts';
@@ -29,16 +31,23 @@ export function Everybody({ who, taken, log }: EverybodyProps) {
   const done = all.filter(({ id }) => isDone(happened, id));
   const shown = showsDone ? all : all.filter(({ id }) => !isDone(happened, id));
   const short = leftOver(plan, happened).filter(({ left }) => left < 0);
+  const [order, setOrder] = useState<{ found: OutOfOrder; goOn: () => void }>();
   const toggle = (task: Task) => {
     const record = happened.tasks.get(task.id);
-    if (record?.state === 'done') void log.write(who.id, { kind: 'taken-back' }, record.doneIds);
-    else void log.write(who.id, { kind: 'done', task: task.id });
+    if (record?.state === 'done') return void log.write(who.id, { kind: 'taken-back' }, record.doneIds);
+    const tick = () => {
+      buzz();
+      void log.write(who.id, { kind: 'done', task: task.id });
+    };
+    const found = outOfOrder(plan, happened, task, log.nowMs());
+    if (found) setOrder({ found, goOn: tick });
+    else tick();
   };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Stuck taken={taken} log={log} who={who} />
       {short.length > 0 && (
-        <Typography sx={{ fontSize: 17, fontWeight: 650, color: 'var(--mui-palette-out)' }}>
+        <Typography sx={{ fontSize: '1.0625rem', fontWeight: 650, color: 'var(--mui-palette-out)' }}>
           More popped than there are spares of{' '}
           {short.length === 1 ? 'one product' : `${short.length} products`}.
         </Typography>
@@ -49,7 +58,7 @@ export function Everybody({ who, taken, log }: EverybodyProps) {
         ))}
       </Box>
       <Box component="section" aria-label="All tasks">
-        <Typography variant="h2" sx={{ fontSize: 22 }} data-testid="tasks-done">
+        <Typography variant="h2" sx={{ fontSize: '1.375rem' }} data-testid="tasks-done">
           {done.length} of {all.length} done
         </Typography>
         {shown.map((task) => (
@@ -68,6 +77,7 @@ export function Everybody({ who, taken, log }: EverybodyProps) {
           </BigButton>
         )}
       </Box>
+      {order && <OutOfOrderDialog {...order} plan={plan} does="Done" onClose={() => setOrder(undefined)} />}
     </Box>
   );
 }
@@ -90,20 +100,26 @@ function Person({
   const lateMin = task ? minutesBetween(task.end, now) : 0;
   return (
     <Box sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
-      <Typography sx={{ fontSize: 17, fontWeight: 700 }}>{one.name}</Typography>
-      <Typography sx={{ fontSize: 17 }}>
+      <Typography sx={{ fontSize: '1.0625rem', fontWeight: 700 }}>{one.name}</Typography>
+      <Typography sx={{ fontSize: '1.0625rem' }}>
         {task
           ? `${isGoing ? '' : 'not started: '}${taskWords(task, plan)} (${aboutWords(task, plan)})`
           : 'all done'}
         {isGoing && record?.fromMs && `, ${spanText((now - record.fromMs) / 60_000)}`}
       </Typography>
       {task && lateMin > 1 && (
-        <Typography sx={{ fontSize: 16, fontWeight: 700, color: 'var(--mui-palette-out)' }}>
+        <Typography sx={{ fontSize: '1rem', fontWeight: 700, color: 'var(--mui-palette-out)' }}>
           {spanText(lateMin)} behind the plan
         </Typography>
       )}
     </Box>
   );
+}
+
+/** The clock, with the day where that is not the day of the doors. */
+function whenWords({ start }: Task, { timeZone: zone, onTime }: Plan): string {
+  const isThatDay = dayKey(start, zone) === dayKey(onTime.doors, zone);
+  return isThatDay ? clockTime(start, zone) : `${shortDay(start, zone)}, ${clockTime(start, zone)}`;
 }
 
 interface TaskLineProps {
@@ -158,7 +174,7 @@ function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: 
           component="span"
           sx={{
             display: 'block',
-            fontSize: 17,
+            fontSize: '1.0625rem',
             overflowWrap: 'anywhere',
             textDecoration: isTicked ? 'line-through' : 'none',
           }}
@@ -169,11 +185,11 @@ function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: 
           component="span"
           sx={{
             display: 'block',
-            fontSize: 15,
+            fontSize: '0.9375rem',
             color: !isTicked && lateMin > 1 ? 'var(--mui-palette-out)' : 'text.secondary',
           }}
         >
-          {clockTime(task.start, plan.timeZone)} · {aboutWords(task, plan)} · {names.join(', ')}
+          {whenWords(task, plan)} · {aboutWords(task, plan)} · {names.join(', ')}
           {!isTicked && lateMin > 1 && ` · ${spanText(lateMin)} late`}
         </Typography>
       </Box>

@@ -15,7 +15,7 @@ interface LateSheetProps {
 export function LateSheet({ title, onLate, onClose }: LateSheetProps) {
   return (
     <BottomSheet title="How much longer will it take?" onClose={onClose}>
-      <Typography sx={{ fontSize: 17 }}>{title}</Typography>
+      <Typography sx={{ fontSize: '1.0625rem' }}>{title}</Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(96px, 1fr))', gap: 1 }}>
         {MINUTES.map((minutes) => (
           <BigButton key={minutes} onClick={() => onLate(minutes)}>

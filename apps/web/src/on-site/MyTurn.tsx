@@ -75,11 +75,11 @@ export function MyTurn({ who, taken, log }: MyTurnProps) {
         const others = withWhom(task, file, who.id);
         return (
           <Paper key={task.id} variant="outlined" component="section" aria-label="Next" sx={{ p: 2 }}>
-            <Typography sx={{ fontSize: 16, color: 'text.secondary' }}>
+            <Typography sx={{ fontSize: '1rem', color: 'text.secondary' }}>
               Next, {clockTime(task.start, plan.timeZone)} · {aboutWords(task, plan)}
               {others.length > 0 && ` · with ${others.join(' and ')}`}
             </Typography>
-            <Typography sx={{ fontSize: 20, fontWeight: 650, overflowWrap: 'anywhere' }}>
+            <Typography sx={{ fontSize: '1.25rem', fontWeight: 650, overflowWrap: 'anywhere' }}>
               {taskWords(task, plan)}
             </Typography>
           </Paper>
@@ -175,10 +175,10 @@ export function Stuck({ taken, log, who }: MyTurnProps) {
             Solved
           </Box>
         }
-        sx={{ fontSize: 17, alignItems: 'center' }}
+        sx={{ fontSize: '1.0625rem', alignItems: 'center' }}
       >
         <strong>Stuck:</strong> {event.text}
-        <Box component="span" sx={{ display: 'block', fontSize: 15 }}>
+        <Box component="span" sx={{ display: 'block', fontSize: '0.9375rem' }}>
           {name}, {clockTime(at, plan.timeZone)}
           {task && ` · ${taskWords(task, plan)}`}
         </Box>

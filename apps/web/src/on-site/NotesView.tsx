@@ -27,7 +27,7 @@ export function NotesView({ who, taken, log }: NotesViewProps) {
       </BigButton>
       <BigButton onClick={() => setSheet('near-miss')}>Report a near miss</BigButton>
       {all.length === 0 && (
-        <Typography sx={{ fontSize: 17, color: 'text.secondary' }}>
+        <Typography sx={{ fontSize: '1.0625rem', color: 'text.secondary' }}>
           Nothing written yet. Write down what the next crew here should know.
         </Typography>
       )}
@@ -35,12 +35,12 @@ export function NotesView({ who, taken, log }: NotesViewProps) {
         const task = plan.tasks.find((one) => one.id === event.task);
         return (
           <Box key={id} component="article" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
-            <Typography sx={{ fontSize: 15, color: 'text.secondary' }}>
+            <Typography sx={{ fontSize: '0.9375rem', color: 'text.secondary' }}>
               {file.workshop.crew.find((one) => one.id === by)?.name ?? by}, {clockTime(at, plan.timeZone)}
               {event.kind === 'near-miss' && ' · near miss'}
               {task && ` · ${taskWords(task, plan)}`}
             </Typography>
-            <Typography sx={{ fontSize: 18, overflowWrap: 'anywhere' }}>{event.text}</Typography>
+            <Typography sx={{ fontSize: '1.125rem', overflowWrap: 'anywhere' }}>{event.text}</Typography>
           </Box>
         );
       })}

@@ -51,25 +51,29 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
   return (
     <Box component="section" aria-label="Now" sx={{ display: 'grid', gap: 1.5 }}>
       <Box>
-        <Typography sx={{ fontSize: 16, color: 'text.secondary' }}>
+        <Typography sx={{ fontSize: '1rem', color: 'text.secondary' }}>
           {isGoing ? 'Now' : 'Up now'} · {aboutWords(task, plan)}
         </Typography>
-        <Typography variant="h1" data-testid="task-now" sx={{ fontSize: 28, overflowWrap: 'anywhere' }}>
+        <Typography
+          variant="h1"
+          data-testid="task-now"
+          sx={{ fontSize: '1.75rem', overflowWrap: 'anywhere' }}
+        >
           {taskWords(task, plan)}
         </Typography>
-        <Typography sx={{ fontSize: 17, mt: 0.5 }}>
+        <Typography sx={{ fontSize: '1.0625rem', mt: 0.5 }}>
           Planned {clockTime(task.start, zone)} to {clockTime(task.end, zone)}
           {others.length > 0 && `, with ${others.join(' and ')}`}
         </Typography>
       </Box>
       {turn.waitsFor.length > 0 && (
-        <Alert severity="warning" icon={false} variant="outlined" sx={{ fontSize: 16 }}>
+        <Alert severity="warning" icon={false} variant="outlined" sx={{ fontSize: '1rem' }}>
           Waits for:{' '}
           {turn.waitsFor.map((one) => `${taskWords(one, plan)} (${aboutWords(one, plan)})`).join('; ')}
         </Alert>
       )}
       {needs.length > 0 && (
-        <Box component="ul" aria-label="What it needs" sx={{ m: 0, pl: 2.5, fontSize: 17 }}>
+        <Box component="ul" aria-label="What it needs" sx={{ m: 0, pl: 2.5, fontSize: '1.0625rem' }}>
           {needs.map((line) => (
             <li key={line}>{line}</li>
           ))}
@@ -88,7 +92,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
           variant="contained"
           // What was begun was asked about then.
           onClick={isGoing ? done : inOrder('Start', () => say({ kind: 'start', task: task.id }))}
-          sx={{ minHeight: 72, fontSize: 24 }}
+          sx={{ minHeight: 72, fontSize: '1.5rem' }}
         >
           {isGoing ? 'Done' : 'Start'}
         </BigButton>
@@ -132,7 +136,7 @@ function Going({ task, log }: { task: Task; log: SiteLogHere }) {
   const over = goneMin - plannedMin;
   return (
     <Box>
-      <Typography sx={{ fontSize: 17, fontWeight: over > 1 ? 700 : 400 }}>
+      <Typography sx={{ fontSize: '1.0625rem', fontWeight: over > 1 ? 700 : 400 }}>
         {spanText(goneMin)} of {spanText(plannedMin)}
         {over > 1 && `, ${spanText(over)} over`}
       </Typography>

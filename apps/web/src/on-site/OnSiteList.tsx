@@ -66,18 +66,18 @@ export function OnSiteList() {
         <Typography
           component={Link}
           to="/"
-          sx={{ color: 'inherit', fontSize: 16, display: 'inline-block', py: 1.5 }}
+          sx={{ color: 'inherit', fontSize: '1rem', display: 'inline-block', py: 1.5 }}
         >
           Early Lantern
         </Typography>
-        <Typography variant="h1" sx={{ fontSize: 30 }}>
+        <Typography variant="h1" sx={{ fontSize: '1.875rem' }}>
           On site
         </Typography>
       </Box>
       <Box component="main" sx={{ p: 2, maxWidth: 640, mx: 'auto', display: 'grid', gap: 1.5 }}>
         {coming.isPending && <LinearProgress aria-label="Looking for jobs" />}
         {coming.error && (
-          <Typography role="status" sx={{ fontSize: 17 }}>
+          <Typography role="status" sx={{ fontSize: '1.0625rem' }}>
             Offline: these are the jobs on this phone.
           </Typography>
         )}
@@ -99,11 +99,11 @@ export function OnSiteList() {
           >
             <Typography
               component="span"
-              sx={{ display: 'block', fontSize: 20, fontWeight: 700, overflowWrap: 'anywhere' }}
+              sx={{ display: 'block', fontSize: '1.25rem', fontWeight: 700, overflowWrap: 'anywhere' }}
             >
               {name}
             </Typography>
-            <Typography component="span" sx={{ fontSize: 17 }}>
+            <Typography component="span" sx={{ fontSize: '1.0625rem' }}>
               {dayName(doors, zone)}, doors {clockTime(doors, zone)}
               {isHere && ' · on this phone'}
             </Typography>

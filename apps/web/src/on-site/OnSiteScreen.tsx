@@ -58,7 +58,7 @@ function OnSite({ taken }: { taken: TakenJob }) {
           aria-label="Views"
           sx={{
             bgcolor: INK,
-            '& .MuiTab-root': { color: ON_INK, fontSize: 17, minHeight: 52, textTransform: 'none' },
+            '& .MuiTab-root': { color: ON_INK, fontSize: '1.0625rem', minHeight: 52, textTransform: 'none' },
             '& .Mui-selected': { color: `${ON_INK} !important`, fontWeight: 700 },
             '& .MuiTabs-indicator': { bgcolor: ON_INK, height: 4 },
           }}

@@ -24,12 +24,12 @@ export function OutOfOrderDialog({ found, plan, does, goOn, onClose }: OutOfOrde
       <DialogTitle id="first-title">{kind === 'refused' ? 'First' : 'Not yet?'}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1 }}>
         {first.slice(0, NAMED).map((task) => (
-          <Typography key={task.id} sx={{ fontSize: 18, fontWeight: 650 }}>
+          <Typography key={task.id} sx={{ fontSize: '1.125rem', fontWeight: 650 }}>
             {taskWords(task, plan)} ({aboutWords(task, plan)})
           </Typography>
         ))}
         {first.length > NAMED && <Typography>and {first.length - NAMED} more</Typography>}
-        <Typography sx={{ fontSize: 17 }}>{why}</Typography>
+        <Typography sx={{ fontSize: '1.0625rem' }}>{why}</Typography>
       </DialogContent>
       <DialogActions sx={{ display: 'grid', gap: 1, p: 2 }}>
         <BigButton variant="contained" onClick={onClose} sx={{ m: '0 !important' }}>

@@ -41,7 +41,7 @@ export function PoppedSheet({ task, taken, happened, onPopped, onClose }: Popped
                   component="span"
                   sx={{
                     display: 'block',
-                    fontSize: 15,
+                    fontSize: '0.9375rem',
                     fontWeight: product.left < 0 ? 700 : 400,
                     color: product.left < 0 ? 'var(--mui-palette-out)' : 'text.secondary',
                   }}

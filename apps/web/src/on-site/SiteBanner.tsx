@@ -38,7 +38,7 @@ export function SiteBanner({ readAt, log }: SiteBannerProps) {
           severity={unkept > 0 ? 'error' : 'info'}
           icon={false}
           variant="outlined"
-          sx={{ fontSize: 16 }}
+          sx={{ fontSize: '1rem' }}
         >
           {line}
         </Alert>
@@ -48,7 +48,7 @@ export function SiteBanner({ readAt, log }: SiteBannerProps) {
           severity="info"
           icon={false}
           variant="outlined"
-          sx={{ fontSize: 16, alignItems: 'center' }}
+          sx={{ fontSize: '1rem', alignItems: 'center' }}
           action={
             <Button onClick={takeNewVersion} sx={{ minHeight: 48 }}>
               Update now

@@ -40,7 +40,7 @@ export function SiteHeader({ name, plan, who, log, onOtherPerson }: SiteHeaderPr
           component={Link}
           to="/on-site"
           noWrap
-          sx={{ color: 'inherit', fontSize: 16, minWidth: 0, flexShrink: 1, py: 1.5 }}
+          sx={{ color: 'inherit', fontSize: '1rem', minWidth: 0, flexShrink: 1, py: 1.5 }}
         >
           {name}
         </Typography>
@@ -49,12 +49,12 @@ export function SiteHeader({ name, plan, who, log, onOtherPerson }: SiteHeaderPr
             color="inherit"
             onClick={onOtherPerson}
             aria-label={`${who.name}: somebody else`}
-            sx={{ minHeight: 48, fontSize: 16, flex: 'none', px: 1 }}
+            sx={{ minHeight: 48, fontSize: '1rem', flex: 'none', px: 1 }}
           >
             {who.name.split(' ')[0]}
           </Button>
         )}
-        <Box component="span" sx={{ ml: 'auto', flex: 'none', fontSize: 15 }} role="status">
+        <Box component="span" sx={{ ml: 'auto', flex: 'none', fontSize: '0.9375rem' }} role="status">
           {sentWords(log)}
         </Box>
       </Box>
@@ -76,10 +76,13 @@ function ToDoors({ plan, nowMs }: { plan: Plan; nowMs: () => number }) {
   const minutes = (Date.parse(doors) - useSeconds(nowMs)) / 60_000;
   return (
     <Typography component="p" sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, m: 0 }}>
-      <Box component="span" sx={{ fontFamily: headFont, fontWeight: 700, fontSize: 40, lineHeight: 1.1 }}>
+      <Box
+        component="span"
+        sx={{ fontFamily: headFont, fontWeight: 700, fontSize: '2.5rem', lineHeight: 1.1 }}
+      >
         {spanText(minutes)}
       </Box>
-      <Box component="span" sx={{ fontSize: 17 }}>
+      <Box component="span" sx={{ fontSize: '1.0625rem' }}>
         {minutes >= 0 ? 'to doors' : 'since doors'} · {clockTime(doors, plan.timeZone)}
       </Box>
     </Typography>

@@ -32,12 +32,12 @@ export function TaskHow({ task, taken: { plan } }: { task: Task; taken: TakenJob
             slotProps={{ heading: { component: 'h2' } }}
           >
             <AccordionSummary expandIcon={<ExpandIcon />} sx={{ minHeight: 56 }}>
-              <Typography component="span" sx={{ fontSize: 18, fontWeight: 650 }}>
+              <Typography component="span" sx={{ fontSize: '1.125rem', fontWeight: 650 }}>
                 {title}
               </Typography>
             </AccordionSummary>
             <AccordionDetails>
-              <Box component="ol" sx={{ m: 0, pl: 3, fontSize: 17, display: 'grid', gap: 0.75 }}>
+              <Box component="ol" sx={{ m: 0, pl: 3, fontSize: '1.0625rem', display: 'grid', gap: 0.75 }}>
                 {lines.map((line) => (
                   <li key={line}>{line}</li>
                 ))}

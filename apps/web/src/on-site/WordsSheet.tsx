@@ -42,7 +42,7 @@ export function WordsSheet({ title, label, usual, onSay, onClose }: WordsSheetPr
             setText(target.value.slice(0, 1000));
             setBlank(false);
           }}
-          slotProps={{ input: { sx: { fontSize: 18, minHeight: 56 } } }}
+          slotProps={{ input: { sx: { fontSize: '1.125rem', minHeight: 56 } } }}
         />
         <BigButton type="submit" variant="contained">
           Send

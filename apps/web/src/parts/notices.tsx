@@ -32,6 +32,7 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
           notice?.undo && (
             <Button
               color="inherit"
+              sx={{ minHeight: 48, minWidth: 72 }}
               onClick={() => {
                 notice.undo?.();
                 close();

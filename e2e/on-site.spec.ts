@@ -1,0 +1,210 @@
+import type { SiteLog } from '@early-lantern/contract';
+import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
+import Papa from 'papaparse';
+import { expectNoFaults } from './support/faults.ts';
+import { backAfter, killServer } from './support/kill.ts';
+import { type Stack, startStack } from './support/stack.ts';
+import { demoToday } from './support/today.ts';
+
+let stack: Stack;
+test.beforeAll(async () => {
+  stack = await startStack();
+  for (const id of ['ride', 'frame-first', 'looked-at'])
+    expect((await post('/job-files', await demoToday('01-meadow-finish', id))).status).toBe(201);
+});
+test.afterAll(() => stack.stop());
+
+const post = (path: string, body: unknown) =>
+  fetch(`${stack.url}/api/v1${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+const logOf = async (id: string): Promise<SiteLog> =>
+  (await fetch(`${stack.url}/api/v1/jobs/${id}/site-log`)).json() as Promise<SiteLog>;
+
+const phone = (browser: Browser): Promise<BrowserContext> =>
+  browser.newContext({
+    baseURL: stack.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    serviceWorkers: 'allow',
+  });
+
+/** Opens a job as somebody, and waits until the phone has all that it needs without a signal. */
+async function openAs(page: Page, job: string, name: string): Promise<void> {
+  await page.goto(`/on-site/${job}`);
+  await page.getByRole('button', { name }).tap();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await expect(page.getByRole('status').first()).toHaveText('all sent');
+}
+
+/** Does what the phone says, task after task: reads what is to be read, begins, ticks. @returns what was done */
+async function work(page: Page, tasks: number): Promise<string[]> {
+  const done: string[] = [];
+  const now = page.getByTestId('task-now');
+  for (let i = 0; i < tasks; i++) {
+    const label = await now.innerText();
+    const gate = page.getByRole('button', { name: 'I have read this' });
+    const start = page.getByRole('button', { name: 'Start', exact: true });
+    await gate.or(start).first().waitFor();
+    if (await gate.isVisible()) await gate.tap();
+    await start.tap();
+    const ask = page.getByRole('button', { name: 'Start all the same' });
+    const tick = page.getByRole('button', { name: 'Done', exact: true });
+    await ask.or(tick).first().waitFor();
+    if (await ask.isVisible()) await ask.tap();
+    await tick.tap();
+    await expect(tick).toHaveCount(0);
+    done.push(label);
+  }
+  return done;
+}
+
+test('a day by two phones: one without a signal and killed, the server killed meanwhile; every tick is there once, and whoever looks on sees it', async ({
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  const [wrens, ilos, desk] = [await phone(browser), await phone(browser), await phone(browser)];
+  const wren = await wrens.newPage();
+  await openAs(wren, 'ride', 'Wren Haddock');
+  let ilo = await ilos.newPage();
+  await openAs(ilo, 'ride', 'Ilo Marsh');
+  const owner = await desk.newPage();
+  await openAs(owner, 'ride', 'Wren Haddock');
+  await owner.getByRole('tab', { name: 'Everybody' }).tap();
+
+  const byWren = await work(wren, 2);
+  await expect(owner.getByTestId('tasks-done')).toHaveText(/^2 of /);
+
+  // No signal: what is ticked stays on the phone, also when the browser is killed.
+  await ilos.setOffline(true);
+  const byIlo = await work(ilo, 2);
+  await expect(ilo.getByRole('status').first()).toHaveText(/^offline, \d+ kept$/);
+  await ilo.close();
+  ilo = await ilos.newPage();
+  await ilo.goto('/on-site/ride');
+  await expect(ilo.getByText(/^Offline\. The plan is from/)).toBeVisible();
+  byIlo.push(...(await work(ilo, 1)));
+  await ilo.getByRole('button', { name: 'Popped' }).tap();
+  await ilo
+    .getByRole('button', { name: /spares left/ })
+    .first()
+    .tap();
+  await expect(ilo.getByRole('button', { name: '1 popped' })).toBeVisible();
+  await ilo.getByRole('button', { name: 'Close' }).tap();
+
+  // The server is killed in the middle of it: Wren goes on.
+  await killServer(stack);
+  byWren.push(...(await work(wren, 1)));
+  expect(await backAfter(stack.url)).toBeLessThan(30_000);
+  await ilos.setOffline(false);
+  for (const page of [wren, ilo]) await expect(page.getByRole('status').first()).toHaveText('all sent');
+  const total = byWren.length + byIlo.length;
+  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total} of `));
+
+  const { entries } = await logOf('ride');
+  expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
+  const ticks = (by: string) => entries.filter((one) => one.event.kind === 'done' && one.by === by);
+  expect([ticks('wren').length, ticks('ilo').length]).toEqual([byWren.length, byIlo.length]);
+  expect(entries.filter(({ event }) => event.kind === 'popped')).toMatchObject([{ by: 'ilo' }]);
+  const csv = await (await fetch(`${stack.url}/api/v1/jobs/ride/record/tasks/csv`)).text();
+  const rows = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), { header: true }).data;
+  const ticked = rows.filter((row) => row.isDone === 'true' && row.workedMin !== '');
+  expect(new Set(ticked.map((row) => row.task)).size).toBe(total);
+  for (const row of ticked) expect(Number(row.plannedMin)).toBeGreaterThan(0);
+
+  // Taken back by mistake's own notice: open again on every phone.
+  const [last = ''] = (await work(wren, 1)).slice(-1);
+  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total + 1} of `));
+  await wren.getByRole('button', { name: 'Undo' }).tap();
+  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total} of `));
+  await expect(wren.getByTestId('task-now')).toHaveText(last);
+
+  // Stuck is seen by all until somebody has solved it.
+  await wren.getByRole('button', { name: 'Stuck' }).tap();
+  await wren.getByLabel('In your own words').fill('The trailer has a flat tyre');
+  await wren.getByRole('button', { name: 'Send' }).tap();
+  await expect(ilo.getByText('The trailer has a flat tyre')).toBeVisible();
+  await ilo.getByRole('button', { name: 'Solved' }).tap();
+  await expect(wren.getByText('The trailer has a flat tyre')).toHaveCount(0);
+  for (const context of [wrens, ilos, desk]) await context.close();
+});
+
+test('layers before their frame are refused with the frame; a sign-off with work left open is asked about', async ({
+  browser,
+}) => {
+  const context = await phone(browser);
+  const page = await context.newPage();
+  await openAs(page, 'frame-first', 'Wren Haddock');
+  await page.getByRole('tab', { name: 'Everybody' }).tap();
+  const dialog = page.getByRole('dialog');
+  await page.locator('[data-task="finish-arch--layers"]').tap();
+  await expect(dialog).toContainText(/First.*Set the arch frame/s);
+  await expect(dialog.getByRole('button', { name: 'Done all the same' })).toHaveCount(0);
+  await dialog.getByRole('button', { name: 'Go back' }).tap();
+  await page.locator('[data-task="finish-arch--frame"]').tap();
+  await page.locator('[data-task="finish-arch--layers"]').tap();
+  await expect(page.getByTestId('tasks-done')).toHaveText(/^2 of /);
+  await page.locator('[data-task="sign-off"]').tap();
+  await expect(dialog).toContainText('not done yet');
+  await dialog.getByRole('button', { name: 'Done all the same' }).tap();
+  await expect(page.getByTestId('tasks-done')).toHaveText(/^3 of /);
+  await context.close();
+});
+
+test('every view on site: no serious fault by day and by night, every target 48 px, no line wider than a small phone with large text', async ({
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const context = await phone(browser);
+  const page = await context.newPage();
+  await openAs(page, 'looked-at', 'Wren Haddock');
+  const small = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll('a, button, input, textarea, [role=checkbox], [role=tab]')]
+        .filter((one) => !one.closest('[aria-hidden=true]') && one.getClientRects().length > 0)
+        // A press beside the text of a field is one on it.
+        .map((one) => one.closest('.MuiInputBase-root') ?? one)
+        .map((one) => [one.textContent?.slice(0, 30) ?? '', one.getBoundingClientRect()] as const)
+        .filter(([, { width, height }]) => width > 0 && (width < 47.5 || height < 47.5))
+        .map(([text, { width, height }]) => `${text}: ${width.toFixed(0)} × ${height.toFixed(0)}`),
+    );
+  const widest = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  for (const view of ['Mine', 'Everybody', 'Notes']) {
+    await page.getByRole('tab', { name: view }).tap();
+    await page.waitForTimeout(300);
+    expect([view, await small()]).toEqual([view, []]);
+    await expectNoFaults(page);
+  }
+  for (const [sheet, button] of [
+    ['What popped?', 'Popped'],
+    ['How much longer will it take?', 'Late'],
+    ['What is wrong?', 'Stuck'],
+    ['Write a note', 'Note'],
+  ] as const) {
+    await page.getByRole('tab', { name: 'Mine' }).tap();
+    await page.getByRole('button', { name: button, exact: true }).tap();
+    const dialog = page.getByRole('dialog', { name: sheet });
+    await dialog.waitFor();
+    await page.waitForTimeout(400);
+    expect([sheet, await small()]).toEqual([sheet, []]);
+    await dialog.getByRole('button', { name: 'Close' }).tap();
+    await dialog.waitFor({ state: 'detached' });
+  }
+  // Text twice as large on the narrowest phone.
+  await page.setViewportSize({ width: 320, height: 640 });
+  const textSize = () => page.getByTestId('task-now').evaluate((one) => getComputedStyle(one).fontSize);
+  await page.getByRole('tab', { name: 'Mine' }).tap();
+  const usual = Number.parseFloat(await textSize());
+  await page.evaluate(() => {
+    document.documentElement.style.fontSize = '200%';
+  });
+  expect(Number.parseFloat(await textSize())).toBe(2 * usual);
+  for (const view of ['Mine', 'Everybody', 'Notes']) {
+    await page.getByRole('tab', { name: view }).tap();
+    expect([view, await widest()]).toEqual([view, 0]);
+  }
+  await context.close();
+});
