@@ -9,7 +9,7 @@ import { demoToday } from './support/today.ts';
 let stack: Stack;
 test.beforeAll(async () => {
   stack = await startStack();
-  for (const id of ['ride', 'frame-first', 'looked-at'])
+  for (const id of ['ride', 'frame-first', 'looked-at', 'late'])
     expect((await post('/job-files', await demoToday('01-meadow-finish', id))).status).toBe(201);
 });
 test.afterAll(() => stack.stop());
@@ -152,6 +152,45 @@ test('layers before their frame are refused with the frame; a sign-off with work
   await dialog.getByRole('button', { name: 'Done all the same' }).tap();
   await expect(page.getByTestId('tasks-done')).toHaveText(/^3 of /);
   await context.close();
+});
+
+test('the house opens late and somebody is missing: the lead plans anew and leaves something out, and the other phone follows', async ({
+  browser,
+}) => {
+  const [leads, helpers] = [await phone(browser), await phone(browser)];
+  const lead = await leads.newPage();
+  const helper = await helpers.newPage();
+  await openAs(lead, 'late', 'Wren Haddock');
+  await openAs(helper, 'late', 'Ilo Marsh');
+  await helper.getByRole('tab', { name: 'Everybody' }).tap();
+  const fill = helper.locator('[data-task="rope-garland--fill"]');
+  await expect(fill).toBeVisible();
+  const before = await lead.getByTestId('ready').innerText();
+
+  await lead.getByRole('tab', { name: 'Everybody' }).tap();
+  await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
+  const pushed = () => lead.getByText(/^As it goes now/).innerText();
+  const planned = await lead.getByTestId('replanned-ready').innerText();
+  expect(before).toContain(planned.replace(/,.*/, ''));
+  await lead.getByRole('button', { name: 'Somebody is missing' }).tap();
+  await lead.getByRole('button', { name: 'Ilo Marsh' }).tap();
+  await expect(lead.getByText('Ilo is missing')).toBeVisible();
+  await expect.poll(pushed).not.toContain(planned.replace(/,.*/, ''));
+  const alone = await lead.getByTestId('replanned-ready').innerText();
+  await lead.getByRole('checkbox', { name: /^Close gaps with 42 trios/ }).tap();
+  await expect(lead.getByTestId('replanned-ready')).not.toHaveText(alone);
+  await lead.getByRole('button', { name: 'Use this plan' }).tap();
+
+  await expect(fill).toHaveCount(0);
+  await expect(helper.locator('[data-task="sign-off"]')).toContainText('Wren');
+  await helper.getByRole('tab', { name: 'Mine' }).tap();
+  await expect(helper.getByText('Nothing is yours here')).toBeVisible();
+  // Here after all.
+  await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
+  await lead.getByRole('button', { name: 'Is here now' }).tap();
+  await expect(lead.getByText('Ilo is missing')).toHaveCount(0);
+  await leads.close();
+  await helpers.close();
 });
 
 test('every view on site: no serious fault by day and by night, every target 48 px, no line wider than a small phone with large text', async ({

@@ -49,6 +49,21 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('caution-read'), task: TaskId, code: z.string().min(1).max(60) }),
   /** Nothing happened, nearly. */
   z.strictObject({ kind: z.literal('near-miss'), task: TaskId.optional(), text: Words }),
+  /** Somebody is not here, until it is taken back. */
+  z.strictObject({ kind: z.literal('absent'), person: PersonId }),
+  /** A tool, ladder or vehicle is not to be had: broken, lost, or left behind. */
+  z.strictObject({ kind: z.literal('gear-gone'), gear: Id }),
+  /** The house lets the crew in only from then. */
+  z.strictObject({ kind: z.literal('access-late'), from: Instant }),
+  /** The rest of the day as the lead has planned it anew; the newest counts. */
+  z.strictObject({
+    kind: z.literal('replanned'),
+    tasks: z
+      .array(z.strictObject({ task: TaskId, start: Instant, end: Instant, crew: z.array(PersonId).max(31) }))
+      .max(1000),
+    /** Tasks that are not done today. */
+    leftOut: z.array(TaskId).max(200),
+  }),
   /** What it replaces is taken back, or is over: nothing takes its place. */
   z.strictObject({ kind: z.literal('taken-back'), why: z.string().max(200).optional() }),
 ]);

@@ -1,7 +1,12 @@
+export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
+export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
 export { type Happened, happenedOf, isDone, type TaskRecord } from './actuals/happened.ts';
 export { holdingEntries } from './actuals/holding.ts';
+export { type LeaveOut, leaveOuts } from './actuals/leave-out.ts';
 export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
+export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
+export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
 export { type Spell, workedMin } from './actuals/spells.ts';
 export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';
 export { beaufort, dynamicPressure, formatWind, GUST_FACTOR } from './air/wind.ts';

@@ -19,10 +19,12 @@ interface EverybodyProps {
   who: CrewMember;
   taken: TakenJob;
   log: SiteLogHere;
+  /** Undefined where whoever holds the phone does not decide. */
+  onReplan: (() => void) | undefined;
 }
 
 /** The whole crew at a glance: who does what since when, what slips, and every task to tick. */
-export function Everybody({ who, taken, log }: EverybodyProps) {
+export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
   const { file, plan } = taken;
   const { happened } = log;
   const [showsDone, setShowsDone] = useState(false);
@@ -51,6 +53,11 @@ export function Everybody({ who, taken, log }: EverybodyProps) {
           More popped than there are spares of{' '}
           {short.length === 1 ? 'one product' : `${short.length} products`}.
         </Typography>
+      )}
+      {onReplan && (
+        <BigButton variant="contained" onClick={onReplan}>
+          Re-plan from now
+        </BigButton>
       )}
       <Box component="section" aria-label="Who is where" sx={{ display: 'grid', gap: 1 }}>
         {crewOf(file).map((one) => (
@@ -95,7 +102,7 @@ function Person({
   now: number;
 }) {
   const { plan } = taken;
-  const { now: task, isGoing } = turnOf(plan, log.happened, one.id);
+  const { now: task, isGoing } = turnOf(plan, log.happened, one.id, now);
   const record = task && log.happened.tasks.get(task.id);
   const lateMin = task ? minutesBetween(task.end, now) : 0;
   return (

@@ -35,7 +35,7 @@ export function MyTurn({ who, taken, log }: MyTurnProps) {
   const { file, plan } = taken;
   const notify = useNotice();
   const [sheet, setSheet] = useState<'popped' | 'late' | 'stuck' | 'note'>();
-  const turn = turnOf(plan, log.happened, who.id);
+  const turn = turnOf(plan, log.happened, who.id, log.nowMs());
   const { now } = turn;
   const say = (event: SiteEvent) => {
     buzz();

@@ -2,16 +2,19 @@ import type { CrewMember } from '@early-lantern/contract';
 import { Box, LinearProgress, Tab, Tabs, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { lastMe, useMe } from '../people/me.ts';
+import { lastMe, useMay, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
 import { BigButton } from './BigButton.tsx';
 import { Everybody } from './Everybody.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { MyTurn } from './MyTurn.tsx';
 import { NotesView } from './NotesView.tsx';
+import { ReplanView } from './ReplanView.tsx';
+import { readyWords } from './ready-words.ts';
 import { SiteBanner } from './SiteBanner.tsx';
 import { INK, ON_INK, SiteHeader } from './SiteHeader.tsx';
 import { useStayAwake } from './stay-awake.ts';
+import { useDay } from './use-day.ts';
 import { useSiteLog } from './use-log.ts';
 import { useTakenJob } from './use-taken-job.ts';
 import { crewOf, useWho } from './use-who.ts';
@@ -28,7 +31,7 @@ export function OnSiteScreen() {
 
 function Taken({ jobId }: { jobId: string }) {
   const { taken, isLooking, error } = useTakenJob(jobId);
-  if (taken) return <OnSite key={jobId} taken={taken} />;
+  if (taken) return <OnSite key={jobId} original={taken} />;
   if (isLooking) return <LinearProgress aria-label="Opening the job" />;
   throw error ?? new Error('This job is not on this phone.');
 }
@@ -39,21 +42,39 @@ const views = [
   { id: 'notes', label: 'Notes', View: NotesView },
 ] as const;
 
-function OnSite({ taken }: { taken: TakenJob }) {
-  const { file, plan, readAt } = taken;
+function OnSite({ original }: { original: TakenJob }) {
+  const { file, plan, readAt } = original;
   const crew = crewOf(file);
   const { who, choose } = useWho(crew);
   const log = useSiteLog(file.job.id);
   const [view, setView] = useState<(typeof views)[number]['id']>('mine');
+  const [isReplanning, setReplanning] = useState(false);
+  const day = useDay(original, log);
+  const { taken, projection } = day;
+  const mayDecide = useMay('plan');
   useStayAwake();
+  const turnTo = (replanning: boolean) => {
+    setReplanning(replanning);
+    window.scrollTo(0, 0);
+  };
   const { View } = views.find(({ id }) => id === view) ?? views[0];
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
-      <SiteHeader name={file.job.name} plan={plan} who={who} log={log} onOtherPerson={() => choose(null)} />
+      <SiteHeader
+        name={file.job.name}
+        plan={plan}
+        ready={readyWords(projection, plan.timeZone)}
+        who={who}
+        log={log}
+        onOtherPerson={() => choose(null)}
+      />
       {who && (
         <Tabs
           value={view}
-          onChange={(_, chosen) => setView(chosen)}
+          onChange={(_, chosen) => {
+            setView(chosen);
+            setReplanning(false);
+          }}
           variant="fullWidth"
           aria-label="Views"
           sx={{
@@ -70,7 +91,11 @@ function OnSite({ taken }: { taken: TakenJob }) {
       )}
       <SiteBanner readAt={readAt} log={log} />
       <Box component="main" sx={{ p: 2, pb: 10, width: '100%', maxWidth: 640, mx: 'auto', flexGrow: 1 }}>
-        {who ? <View who={who} taken={taken} log={log} /> : <WhoAreYou crew={crew} onChoose={choose} />}
+        {!who && <WhoAreYou crew={crew} onChoose={choose} />}
+        {who && isReplanning && <ReplanView who={who} day={day} log={log} onBack={() => turnTo(false)} />}
+        {who && !isReplanning && (
+          <View who={who} taken={taken} log={log} onReplan={mayDecide ? () => turnTo(true) : undefined} />
+        )}
       </Box>
     </Box>
   );

@@ -14,13 +14,15 @@ export const ON_INK = '#fffaf0';
 interface SiteHeaderProps {
   name: string;
   plan: Plan;
+  /** When it will be ready, as the day is going. */
+  ready: string;
   who: CrewMember | undefined;
   log: SiteLogHere;
   onOtherPerson: () => void;
 }
 
 /** Above all on site: which job, who one is, how long to doors, the six lamps, and whether what was ticked has been sent. */
-export function SiteHeader({ name, plan, who, log, onOtherPerson }: SiteHeaderProps) {
+export function SiteHeader({ name, plan, ready, who, log, onOtherPerson }: SiteHeaderProps) {
   return (
     <Box
       component="header"
@@ -59,6 +61,9 @@ export function SiteHeader({ name, plan, who, log, onOtherPerson }: SiteHeaderPr
         </Box>
       </Box>
       <ToDoors plan={plan} nowMs={log.nowMs} />
+      <Typography data-testid="ready" sx={{ fontSize: '1.0625rem', minHeight: '1.6em' }}>
+        {ready}
+      </Typography>
       <LanternString lamps={plan.lamps} />
     </Box>
   );

@@ -18,10 +18,8 @@ export interface TaskRecord {
   doneBy: PersonId[];
 }
 
-/** Something that somebody wrote down. */
-type Written = SiteEntry & {
-  event: Extract<SiteEvent, { kind: 'stuck' | 'note' | 'near-miss' }>;
-};
+/** An entry of one kind. */
+type EntryOf<K extends SiteEvent['kind']> = SiteEntry & { event: Extract<SiteEvent, { kind: K }> };
 
 /** All that is known of a day, from its log. */
 export interface Happened {
@@ -29,9 +27,15 @@ export interface Happened {
   /** Balloons that popped, by what they are. */
   pops: { nominalIn: number; colour: ColourId; count: number }[];
   /** What does not go on without help, and is not solved. */
-  stuck: Written[];
-  notes: Written[];
-  nearMisses: Written[];
+  stuck: EntryOf<'stuck'>[];
+  notes: EntryOf<'note'>[];
+  nearMisses: EntryOf<'near-miss'>[];
+  /** Who and what is not here, and from when the house lets the crew in, as was said last. */
+  absent: EntryOf<'absent'>[];
+  goneGear: EntryOf<'gear-gone'>[];
+  lateAccess: EntryOf<'access-late'>[];
+  /** The newest plan of the rest of the day; undefined where the first one holds. */
+  replanned: EntryOf<'replanned'> | undefined;
   /** Who has read which caution: `person code`. */
   read: Set<string>;
 }
@@ -52,8 +56,8 @@ const NOTHING: TaskRecord = {
  */
 export function happenedOf(log: readonly SiteEntry[]): Happened {
   const entries = holdingEntries(log);
-  const written = (kind: Written['event']['kind']) =>
-    entries.filter((entry): entry is Written => entry.event.kind === kind);
+  const of = <K extends SiteEvent['kind']>(kind: K) =>
+    entries.filter((entry): entry is EntryOf<K> => entry.event.kind === kind);
   const ofTask = new Map<string, SiteEntry[]>();
   for (const entry of entries) {
     const task = taskOf(entry.event);
@@ -62,9 +66,13 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
   return {
     tasks: new Map([...ofTask].map(([task, about]) => [task, recordOf(about)])),
     pops: popsOf(entries),
-    stuck: written('stuck'),
-    notes: written('note'),
-    nearMisses: written('near-miss'),
+    stuck: of('stuck'),
+    notes: of('note'),
+    nearMisses: of('near-miss'),
+    absent: of('absent'),
+    goneGear: of('gear-gone'),
+    lateAccess: of('access-late'),
+    replanned: of('replanned').at(-1),
     read: new Set(
       entries.flatMap(({ by, event }) => (event.kind === 'caution-read' ? [`${by} ${event.code}`] : [])),
     ),

@@ -1,5 +1,6 @@
 import type { Plan, Task } from '@early-lantern/contract';
-import { type Happened, isDone } from './happened.ts';
+import { doneAtMs } from './done-at.ts';
+import type { Happened } from './happened.ts';
 import { openBefore } from './turns.ts';
 
 /** Why a task is not to be begun or ticked yet. */
@@ -26,7 +27,7 @@ export function outOfOrder(
   task: Task,
   nowMs: number,
 ): OutOfOrder | undefined {
-  const open = allOpenBefore(plan, happened, task);
+  const open = allOpenBefore(plan, happened, task, nowMs).filter(({ crew }) => crew.length > 0);
   const carries = open.filter((one) => carriesIt(plan, one, task));
   if (carries.length > 0)
     return {
@@ -35,17 +36,25 @@ export function outOfOrder(
       why: `${carries.length === 1 ? 'This carries' : 'These carry'} it and must stand first.`,
     };
   const wait = longestWait(plan, happened, task, nowMs);
-  if (wait) return { kind: 'asked', first: [wait.after], why: `Wait ${wait.leftMin} more min after this.` };
+  if (wait)
+    return {
+      kind: 'asked',
+      first: [wait.after],
+      why:
+        wait.after.crew.length === 0
+          ? `${wait.leftMin} more min until it has taken.`
+          : `Wait ${wait.leftMin} more min after this.`,
+    };
   if (CLOSING.has(task.id) && open.length > 0)
     return { kind: 'asked', first: open, why: `${needs(open.length)} not done yet.` };
   return undefined;
 }
 
 /** Everything before a task that is not done, however far: what waits for something open is open itself. */
-function allOpenBefore(plan: Pick<Plan, 'tasks'>, happened: Happened, task: Task): Task[] {
+function allOpenBefore(plan: Pick<Plan, 'tasks'>, happened: Happened, task: Task, nowMs: number): Task[] {
   const found = new Set<Task>();
   const look = (one: Task) => {
-    for (const before of openBefore(plan, happened, one)) {
+    for (const before of openBefore(plan, happened, one, nowMs)) {
       if (found.has(before)) continue;
       found.add(before);
       look(before);
@@ -73,14 +82,15 @@ function carriersOf(pieces: Plan['pieces'], pieceId: string, found = new Set<str
   return found;
 }
 
-/** The wait that is over last, of those that are not over yet. */
+/** The wait that is over last, of those that are not over yet: minutes after a task, or what goes by itself. */
 function longestWait(plan: Pick<Plan, 'tasks'>, happened: Happened, task: Task, nowMs: number) {
-  const waits = Object.entries(task.waits ?? {}).flatMap(([id, minutes]) => {
-    const after = plan.tasks.find((one) => one.id === id);
-    const doneMs = happened.tasks.get(id)?.untilMs;
-    if (!after || !isDone(happened, id) || doneMs === null || doneMs === undefined) return [];
-    const leftMin = Math.ceil(minutes - (nowMs - doneMs) / 60_000);
-    return leftMin > 0 ? [{ after, leftMin }] : [];
-  });
+  const waits = plan.tasks
+    .filter(({ id }) => task.after.includes(id))
+    .flatMap((after) => {
+      const doneMs = doneAtMs(plan, happened, after);
+      if (doneMs === null) return [];
+      const leftMin = Math.ceil((task.waits?.[after.id] ?? 0) - (nowMs - doneMs) / 60_000);
+      return leftMin > 0 ? [{ after, leftMin }] : [];
+    });
   return waits.sort((one, other) => other.leftMin - one.leftMin)[0];
 }

@@ -30,12 +30,12 @@ test('one after the other in the order of the plan, each person their own; who i
   for (const person of ['wren', 'ilo']) {
     const own = tasksOf(plan, person);
     expect(own.every(({ crew }) => crew.includes(person))).toBe(true);
-    expect(turnOf(plan, nothing, person).next).toHaveLength(own.length - 1);
+    expect(turnOf(plan, nothing, person, 0).next).toHaveLength(own.length - 1);
   }
-  const floor = turnOf(plan, nothing, task('clean-floor').crew[0] as string);
+  const floor = turnOf(plan, nothing, task('clean-floor').crew[0] as string, 0);
   expect(floor).toMatchObject({ now: { id: 'clean-floor' }, isGoing: false, waitsFor: [] });
   const log = happenedOf([entry({ kind: 'start', task: 'sign-off' }, 0, task('sign-off').crew[0])]);
-  expect(turnOf(plan, log, task('sign-off').crew[0] as string)).toMatchObject({
+  expect(turnOf(plan, log, task('sign-off').crew[0] as string, 0)).toMatchObject({
     now: { id: 'sign-off' },
     isGoing: true,
   });
@@ -44,7 +44,7 @@ test('one after the other in the order of the plan, each person their own; who i
 test('who waits for somebody is told for whom, and is not sent to the strike', () => {
   const other = plan.tasks.find(({ crew }) => !crew.includes(task('clean-floor').crew[0] as string));
   const person = other?.crew[0] as string;
-  const turn = turnOf(plan, happenedOf([]), person);
+  const turn = turnOf(plan, happenedOf([]), person, 0);
   expect(turn.now?.trip).not.toBe('strike');
   expect(turn.waitsFor.map(({ id }) => id)).toEqual(['clean-floor']);
 });
@@ -107,4 +107,28 @@ test('the record has each task once for everybody on it, and adds up to what was
     plannedMin: planned,
     isDone: true,
   });
+});
+
+test('glue takes its hour by itself: nobody ticks it, and what hangs on it is asked about until then', () => {
+  const shed = planJob(demoJob('02-engine-shed'));
+  const cure = shed.tasks.find(({ crew }) => crew.length === 0) as Task;
+  const hooks = shed.tasks.find(({ id }) => id === cure.after[0]) as Task;
+  const hang = shed.tasks.find(({ after }) => after.includes(cure.id)) as Task;
+  const at = Date.parse(hooks.end);
+  const all = shed.tasks
+    .filter(
+      ({ crew, end, id }) => crew.length > 0 && Date.parse(end) <= Date.parse(hang.start) && id !== hooks.id,
+    )
+    .map(({ id, end }) => doneAt(id, Date.parse(end)));
+  const log = happenedOf([...all, doneAt(hooks.id, at)]);
+  const tookMs = Date.parse(cure.end) - Date.parse(cure.start);
+  expect(tookMs).toBe(60 * MIN);
+  expect(outOfOrder(shed, log, hang, at + tookMs - 20 * MIN)).toMatchObject({
+    kind: 'asked',
+    first: [{ id: cure.id }],
+    why: '20 more min until it has taken.',
+  });
+  expect(outOfOrder(shed, log, hang, at + tookMs)).toBeUndefined();
+  expect(turnOf(shed, log, hang.crew[0] as string, at + tookMs).waitsFor).toEqual([]);
+  expect(tasksOf(shed, null)).not.toContain(cure);
 });

@@ -1,0 +1,56 @@
+import type { Plan } from '@early-lantern/contract';
+import {
+  asReplanned,
+  type DayNow,
+  dayFacts,
+  type Happened,
+  type Projection,
+  projected,
+} from '@early-lantern/core';
+import { useEffect, useMemo, useState } from 'react';
+import type { TakenJob } from './kept-on-device.ts';
+import type { SiteLogHere } from './use-log.ts';
+
+/** Looked at again so often: later it is of itself, ms. */
+const AGAIN_MS = 15_000;
+
+/** A job as it stands now: the plan as the lead has changed it, and where the day is going. */
+export interface SiteDay {
+  taken: TakenJob;
+  /** The same with what the lead has left out still in it. */
+  whole: Plan;
+  now: DayNow;
+  projection: Projection;
+}
+
+function nothingLeftOut(plan: Plan, { replanned }: Happened): Plan {
+  return asReplanned(plan, {
+    replanned: replanned && { ...replanned, event: { ...replanned.event, leftOut: [] } },
+  });
+}
+
+/** Where a job's day is going, by all that is known on this phone. */
+export function useDay(original: TakenJob, { happened, nowMs }: SiteLogHere): SiteDay {
+  const [at, setAt] = useState(nowMs);
+  useEffect(() => {
+    const timer = setInterval(() => setAt(nowMs()), AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [nowMs]);
+  return useMemo(() => {
+    const plan = asReplanned(original.plan, happened);
+    const { file } = original;
+    const now: DayNow = {
+      file,
+      plan,
+      happened,
+      facts: dayFacts(file, happened),
+      nowMs: Math.max(at, nowMs()),
+    };
+    return {
+      taken: { ...original, plan },
+      whole: nothingLeftOut(original.plan, happened),
+      now,
+      projection: projected(now),
+    };
+  }, [original, happened, at, nowMs]);
+}

@@ -1,0 +1,23 @@
+import type { JobFile, PersonId } from '@early-lantern/contract';
+import type { Happened } from './happened.ts';
+
+/** What is otherwise than planned, whoever said so. */
+export interface DayFacts {
+  absent: ReadonlySet<PersonId>;
+  goneGear: ReadonlySet<string>;
+  /** From when the house lets the crew in, ms. */
+  accessMs: number;
+  /** Tasks that are not done today. */
+  leftOut: ReadonlySet<string>;
+}
+
+/** What of a day is otherwise than planned, by its log. */
+export const dayFacts = ({ job }: Pick<JobFile, 'job'>, happened: Happened): DayFacts => ({
+  absent: new Set(happened.absent.map(({ event }) => event.person)),
+  goneGear: new Set(happened.goneGear.map(({ event }) => event.gear)),
+  accessMs: Math.max(
+    Date.parse(job.access.from),
+    ...happened.lateAccess.slice(-1).map(({ event }) => Date.parse(event.from)),
+  ),
+  leftOut: new Set(happened.replanned?.event.leftOut ?? []),
+});
