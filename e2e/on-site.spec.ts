@@ -9,7 +9,7 @@ import { demoToday } from './support/today.ts';
 let stack: Stack;
 test.beforeAll(async () => {
   stack = await startStack();
-  for (const id of ['ride', 'frame-first', 'looked-at', 'late'])
+  for (const id of ['ride', 'frame-first', 'looked-at', 'late', 'strike'])
     expect((await post('/job-files', await demoToday('01-meadow-finish', id))).status).toBe(201);
 });
 test.afterAll(() => stack.stop());
@@ -193,6 +193,59 @@ test('the house opens late and somebody is missing: the lead plans anew and leav
   await helpers.close();
 });
 
+test('a fault seen from afar is mended; gear comes home with one thing missing, and two who disagree are asked', async ({
+  browser,
+}) => {
+  const [wrens, ilos] = [await phone(browser), await phone(browser)];
+  const wren = await wrens.newPage();
+  const ilo = await ilos.newPage();
+  await openAs(wren, 'strike', 'Wren Haddock');
+  await openAs(ilo, 'strike', 'Ilo Marsh');
+  const more = async (page: Page, what: string) => {
+    await page.getByRole('tab', { name: 'More' }).tap();
+    await page.getByRole('button', { name: what }).tap();
+  };
+  await more(wren, 'Look over the pieces');
+  const garland = wren.getByRole('region', { name: 'Rope line garland' });
+  await garland.getByRole('button', { name: 'To mend', exact: true }).first().tap();
+  await more(ilo, 'Look over the pieces');
+  const seen = ilo.getByRole('region', { name: 'Rope line garland' });
+  await seen.getByRole('button', { name: 'Mended' }).tap();
+  await expect(garland.getByRole('button', { name: 'Well', pressed: true })).toHaveCount(1);
+  await garland.getByRole('button', { name: 'Something else to mend' }).tap();
+  await wren.getByRole('button', { name: 'Bare string or tape shows' }).tap();
+  await ilo.getByRole('button', { name: 'Mended' }).tap();
+  await expect(wren.getByText('To mend:')).toHaveCount(0);
+  await wren.getByRole('button', { name: 'Go back' }).tap();
+  await ilo.getByRole('button', { name: 'Go back' }).tap();
+
+  await wren.getByRole('button', { name: 'Gear back home' }).tap();
+  await ilo.getByRole('button', { name: 'Gear back home' }).tap();
+  const open = wren.getByTestId('gear-open');
+  const all = Number(/of (\d+)/.exec(await open.innerText())?.[1]);
+  await wren.getByLabel('Find: a few letters').fill('sand bag');
+  const bags = (page: Page) => page.getByRole('region', { name: /sand bag/i }).first();
+  await bags(wren).getByRole('button', { name: 'Back', exact: true }).tap();
+  await expect(open).toHaveText(`${all - 1} of ${all} still to count`);
+  // Both without a signal: neither knows of the other.
+  await wrens.setOffline(true);
+  await ilos.setOffline(true);
+  await ilo.getByLabel('Find: a few letters').fill('scissors');
+  await wren.getByLabel('Find: a few letters').fill('scissors');
+  const scissors = (page: Page) => page.getByRole('region', { name: /scissors/i }).first();
+  await scissors(wren).getByRole('button', { name: 'Back', exact: true }).tap();
+  await scissors(ilo).getByRole('button', { name: 'Missing' }).tap();
+  await wrens.setOffline(false);
+  await ilos.setOffline(false);
+  await expect(scissors(wren)).toContainText(/Ilo: Missing.*Which is right\?|Wren: Back.*Which is right\?/s);
+  await expect(scissors(ilo)).toContainText('Which is right?');
+  await scissors(wren).getByRole('button', { name: 'Missing' }).tap();
+  await expect(scissors(ilo)).toContainText(/Missing: Wren/);
+  await expect(open).toHaveText(`${all - 2} of ${all} still to count, 1 missing`);
+  await wrens.close();
+  await ilos.close();
+});
+
 test('every view on site: no serious fault by day and by night, every target 48 px, no line wider than a small phone with large text', async ({
   browser,
 }) => {
@@ -200,6 +253,13 @@ test('every view on site: no serious fault by day and by night, every target 48 
   const context = await phone(browser);
   const page = await context.newPage();
   await openAs(page, 'looked-at', 'Wren Haddock');
+  const show = async (view: string) => {
+    const tab = page.getByRole('tab', { name: view });
+    if ((await tab.count()) > 0) return tab.tap();
+    await page.getByRole('tab', { name: 'Mine' }).tap();
+    await page.getByRole('tab', { name: 'More' }).tap();
+    await page.getByRole('button', { name: view }).tap();
+  };
   const small = () =>
     page.evaluate(() =>
       [...document.querySelectorAll('a, button, input, textarea, [role=checkbox], [role=tab]')]
@@ -211,8 +271,8 @@ test('every view on site: no serious fault by day and by night, every target 48 
         .map(([text, { width, height }]) => `${text}: ${width.toFixed(0)} × ${height.toFixed(0)}`),
     );
   const widest = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  for (const view of ['Mine', 'Everybody', 'Notes']) {
-    await page.getByRole('tab', { name: view }).tap();
+  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Gear back home', 'Notes']) {
+    await show(view);
     await page.waitForTimeout(300);
     expect([view, await small()]).toEqual([view, []]);
     await expectNoFaults(page);
@@ -241,8 +301,8 @@ test('every view on site: no serious fault by day and by night, every target 48 
     document.documentElement.style.fontSize = '200%';
   });
   expect(Number.parseFloat(await textSize())).toBe(2 * usual);
-  for (const view of ['Mine', 'Everybody', 'Notes']) {
-    await page.getByRole('tab', { name: view }).tap();
+  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Gear back home', 'Notes']) {
+    await show(view);
     expect([view, await widest()]).toEqual([view, 0]);
   }
   await context.close();

@@ -1,11 +1,15 @@
+import { createHash } from 'node:crypto';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Plan, SiteLog } from '@early-lantern/contract';
 import { chromium as browserType, type Page } from '@playwright/test';
 import { chromium } from '../e2e/support/browser.ts';
 import { startStack } from '../e2e/support/stack.ts';
 
 /** The pictures' moment: two days before the demo's Saturday, early. */
 const NOW = '2027-06-17T06:15:00-05:00';
+/** In the middle of the work on the meadow. */
+const ON_SITE = '2027-06-19T08:05:00-05:00';
 const FOLDER = process.argv[2] ?? 'docs/screenshots';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -15,6 +19,10 @@ interface Shot {
   path: string;
   dark?: boolean;
   phone?: boolean;
+  /** The moment that it shows, where it is another one. */
+  now?: string;
+  /** What is done before the page is opened. */
+  before?: (page: Page, url: string) => Promise<unknown>;
   /** What is done before the picture is taken. */
   prepare?: (page: Page) => Promise<unknown>;
 }
@@ -31,15 +39,6 @@ const shots: Shot[] = [
         .getByText(/left behind/)
         .first()
         .waitFor({ timeout: 60_000 }),
-  },
-  {
-    name: 'month',
-    path: '/?view=month',
-    prepare: (page) =>
-      page
-        .getByText(/Engine shed/)
-        .first()
-        .waitFor(),
   },
   {
     name: 'pieces',
@@ -91,10 +90,24 @@ const shots: Shot[] = [
     prepare: (page) => page.getByText(/^In this order/).waitFor(),
   },
   {
-    name: 'packing-phone',
-    path: `${shed}/load?view=list`,
+    name: 'on-site',
+    path: '/on-site/meadow-finish',
     phone: true,
-    prepare: (page) => page.getByTestId('packed').waitFor(),
+    now: ON_SITE,
+    before: inTheMiddle,
+    prepare: (page) => page.getByRole('button', { name: 'Wren Haddock' }).click(),
+  },
+  {
+    name: 're-plan',
+    path: '/on-site/meadow-finish',
+    phone: true,
+    now: ON_SITE,
+    before: inTheMiddle,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Wren Haddock' }).click();
+      await page.getByRole('tab', { name: 'Everybody' }).click();
+      await page.getByRole('button', { name: 'Re-plan from now' }).click();
+    },
   },
   { name: 'run-sheet', path: `${shed}/run-sheet` },
   {
@@ -112,6 +125,48 @@ const shots: Shot[] = [
   // The last: from here on everybody signs in.
   { name: 'access', path: '/workshop/access', prepare: letPeopleIn },
 ];
+
+/**
+ * What was to be done by that moment is done, and the arch's frame is begun. The server's clock is today's, and takes nothing from the
+ * future: it is told of it as of now, and what it answers is moved to the pictures' moment.
+ */
+async function inTheMiddle(page: Page, url: string): Promise<void> {
+  const at = `${url}/api/v1/jobs/meadow-finish`;
+  const aheadMs = Date.parse(ON_SITE) - Date.now();
+  const moved = (iso: string, byMs: number) => new Date(Date.parse(iso) + byMs).toISOString();
+  const { tasks } = (await (await fetch(`${at}/plan`)).json()) as Plan;
+  const said = (task: string, kind: 'start' | 'done', by: string, when: string) => ({
+    id: createHash('md5').update(`${task} ${kind} ${by}`).digest('hex'),
+    at: moved(when, -aheadMs),
+    by,
+    event: { kind, task },
+  });
+  const entries = tasks.flatMap(({ id, crew, start, end }) => {
+    if (Date.parse(start) > Date.parse(ON_SITE)) return [];
+    const begun = crew.map((by) => said(id, 'start', by, start));
+    return Date.parse(end) <= Date.parse(ON_SITE)
+      ? [...begun, ...crew.map((by) => said(id, 'done', by, end))]
+      : begun;
+  });
+  const reply = await fetch(`${at}/site-log`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ device: 'shots', clockOffMs: 0, after: 0, entries }),
+  });
+  if (!reply.ok) throw new Error(await reply.text());
+  await page.route('**/site-log*', async (route) => {
+    const answer = await route.fetch();
+    const log = (await answer.json()) as SiteLog;
+    await route.fulfill({
+      response: answer,
+      json: {
+        ...log,
+        now: moved(log.now, aheadMs),
+        entries: log.entries.map((one) => ({ ...one, at: moved(one.at, aheadMs) })),
+      },
+    });
+  });
+}
 
 /** The owner sets a password, and lets three others in. */
 async function letPeopleIn(page: Page): Promise<void> {
@@ -140,11 +195,14 @@ async function takeShots(): Promise<void> {
       const context = await browser.newContext({
         baseURL: stack.url,
         viewport: shot.phone ? PHONE : DESK,
+        // Phones have more points to the pixel, and stand in the guide as wide as desks.
+        deviceScaleFactor: shot.phone ? 2 : 1,
         colorScheme: shot.dark ? 'dark' : 'light',
         reducedMotion: 'reduce',
       });
       const page = await context.newPage();
-      await page.clock.setFixedTime(new Date(NOW));
+      await page.clock.setFixedTime(new Date(shot.now ?? NOW));
+      await shot.before?.(page, stack.url);
       await page.goto(shot.path);
       await page.getByRole('heading', { level: 1 }).first().waitFor();
       await page.getByRole('progressbar').waitFor({ state: 'detached' });

@@ -11,6 +11,10 @@ const TaskId = z.string().min(1).max(200);
 /** A few words; not blank. */
 const Words = z.string().trim().min(1).max(1000);
 
+/** What becomes of gear that was to come back. */
+export const GearFate = z.enum(['back', 'damaged', 'missing', 'kept on site']);
+export type GearFate = z.infer<typeof GearFate>;
+
 /** What somebody on site says happened. */
 export const SiteEvent = z.discriminatedUnion('kind', [
   /** Whoever says it begins on a task, or goes on with it. */
@@ -49,6 +53,17 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('caution-read'), task: TaskId, code: z.string().min(1).max(60) }),
   /** Nothing happened, nearly. */
   z.strictObject({ kind: z.literal('near-miss'), task: TaskId.optional(), text: Words }),
+  /** A line of what is to be looked at when one steps back: it is well, or it is a fault to mend. */
+  z.strictObject({
+    kind: z.literal('looked'),
+    piece: PieceId,
+    line: z.string().min(1).max(1000),
+    isFault: z.boolean(),
+  }),
+  /** A fault that nobody had thought of, to be mended: where it is, and what. */
+  z.strictObject({ kind: z.literal('fault'), piece: PieceId.optional(), text: Words }),
+  /** What became of a line of the packing list after the strike. */
+  z.strictObject({ kind: z.literal('gear'), row: z.string().min(1).max(300), fate: GearFate }),
   /** Somebody is not here, until it is taken back. */
   z.strictObject({ kind: z.literal('absent'), person: PersonId }),
   /** A tool, ladder or vehicle is not to be had: broken, lost, or left behind. */

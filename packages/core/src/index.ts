@@ -1,6 +1,13 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
-export { type Happened, happenedOf, isDone, type TaskRecord } from './actuals/happened.ts';
+export {
+  type Happened,
+  happenedOf,
+  isDone,
+  lookKey,
+  type Said,
+  type TaskRecord,
+} from './actuals/happened.ts';
 export { holdingEntries } from './actuals/holding.ts';
 export { type LeaveOut, leaveOuts } from './actuals/leave-out.ts';
 export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';

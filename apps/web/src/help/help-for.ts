@@ -8,6 +8,7 @@ const pages: [RegExp, string][] = [
   [/\/load$/, '08-load'],
   [/^\/days|\/clock$/, '09-clock'],
   [/\/run-sheet$/, '10-day'],
+  [/^\/on-site/, '11-on-site'],
 ];
 
 /** The page of the guide that belongs to where one is; a job's brief, and how to begin one, anywhere else. */

@@ -30,6 +30,9 @@ interface JobCardProps {
   now: number;
 }
 
+/** So many days about doors a job is worked on. */
+const ON_SITE_DAYS = 3;
+
 const refreshJobs = () => queryClient.invalidateQueries({ queryKey: keys.jobs });
 
 /** One installation: when, where, how long to doors, its six lamps and what is wrong first. */
@@ -80,6 +83,15 @@ export function JobCard({ row, file, told, now }: JobCardProps) {
         <Typography sx={{ color: 'text.secondary', fontSize: 15 }}>
           {file.site.name} · {row.pieces.map((piece) => piece.data.name).join(', ') || 'no piece yet'}
         </Typography>
+        {Math.abs(toDoors) < ON_SITE_DAYS * 1440 && (
+          <Box
+            component={Link}
+            to={`/on-site/${job.id}`}
+            sx={{ color: 'inherit', fontWeight: 650, display: 'inline-block', py: 0.75 }}
+          >
+            Work on site
+          </Box>
+        )}
       </Box>
       <Box sx={{ textAlign: { xs: 'right', md: 'left' }, pr: { xs: 4, sm: 0 } }}>
         <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>

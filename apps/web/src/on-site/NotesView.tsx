@@ -22,6 +22,9 @@ export function NotesView({ who, taken, log }: NotesViewProps) {
   const all = [...notes, ...nearMisses].sort((one, other) => Date.parse(other.at) - Date.parse(one.at));
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="h1" sx={{ fontSize: '1.75rem' }}>
+        Notes
+      </Typography>
       <BigButton variant="contained" onClick={() => setSheet('note')}>
         Write a note
       </BigButton>

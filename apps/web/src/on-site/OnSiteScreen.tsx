@@ -7,8 +7,8 @@ import { SignIn } from '../people/SignIn.tsx';
 import { BigButton } from './BigButton.tsx';
 import { Everybody } from './Everybody.tsx';
 import type { TakenJob } from './kept-on-device.ts';
+import { MoreView } from './MoreView.tsx';
 import { MyTurn } from './MyTurn.tsx';
-import { NotesView } from './NotesView.tsx';
 import { ReplanView } from './ReplanView.tsx';
 import { readyWords } from './ready-words.ts';
 import { SiteBanner } from './SiteBanner.tsx';
@@ -39,7 +39,7 @@ function Taken({ jobId }: { jobId: string }) {
 const views = [
   { id: 'mine', label: 'Mine', View: MyTurn },
   { id: 'all', label: 'Everybody', View: Everybody },
-  { id: 'notes', label: 'Notes', View: NotesView },
+  { id: 'more', label: 'More', View: MoreView },
 ] as const;
 
 function OnSite({ original }: { original: TakenJob }) {

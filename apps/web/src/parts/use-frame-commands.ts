@@ -44,6 +44,7 @@ export function useFrameCommands() {
           keys: page.key.toUpperCase(),
           run: () => void navigate(page.to),
         })),
+        { id: '/on-site', group: 'Go to' as const, label: 'On site', run: () => void navigate('/on-site') },
         ...(jobs ?? []).map((job) => ({
           id: `job-${job.id}`,
           group: 'Go to' as const,

@@ -2,7 +2,7 @@ import { nameIn, namesFor, whoStays } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { agreedRounds, roundTrip } from '../clock/agreed-rounds.ts';
 import { useJob } from '../job/context.ts';
 import { useLoaded } from '../load/use-loaded.ts';
@@ -77,6 +77,9 @@ export function RunSheetScreen() {
         </TextField>
         <Button variant="contained" startIcon={<PrintIcon />} onClick={print}>
           Print
+        </Button>
+        <Button component={Link} to={`/on-site/${file.job.id}`} variant="outlined">
+          Work on site
         </Button>
         <TakeAlong
           jobId={file.job.id}

@@ -91,6 +91,25 @@ test('pops of alike balloons add up, and what is stuck is gone once somebody say
   expect(happenedOf([...log, solved]).stuck).toEqual([]);
 });
 
+test('two people who do not say the same of a thing are both heard, until somebody chooses; who knew of the other is believed', () => {
+  const gear = (by: string, fate: 'back' | 'missing', replaces?: string[]) =>
+    entry('18:00', by, { kind: 'gear', row: 'ladder', fate }, replaces);
+  const mine = gear('wren', 'back');
+  const theirs = gear('ilo', 'missing');
+  const of = (log: SiteEntry[]) => happenedOf(log).gear.get('ladder');
+  expect(of([mine, gear('ilo', 'back')])).toMatchObject({ isContradicted: false });
+  expect(of([mine, theirs])).toMatchObject({
+    isContradicted: true,
+    entries: [{ by: 'wren' }, { by: 'ilo' }],
+  });
+  const chosen = gear('wren', 'back', [mine.id, theirs.id]);
+  expect(of([mine, theirs, chosen])).toMatchObject({ isContradicted: false, entry: { id: chosen.id } });
+  expect(of([mine, gear('ilo', 'missing', [mine.id])])).toMatchObject({
+    isContradicted: false,
+    entry: { event: { fate: 'missing' } },
+  });
+});
+
 /** Any entry that may be written, of few tasks and people, so that they meet; it may replace others, known or not. */
 const anyEntry = fc
   .record({

@@ -21,6 +21,16 @@ export interface TaskRecord {
 /** An entry of one kind. */
 type EntryOf<K extends SiteEvent['kind']> = SiteEntry & { event: Extract<SiteEvent, { kind: K }> };
 
+/** What was said of one thing: by several people at once without knowing of each other it may be more than one. */
+export interface Said<K extends SiteEvent['kind']> {
+  /** Every entry that holds, the newest last. */
+  entries: EntryOf<K>[];
+  /** The newest. */
+  entry: EntryOf<K>;
+  /** They do not say the same: somebody has to choose. */
+  isContradicted: boolean;
+}
+
 /** All that is known of a day, from its log. */
 export interface Happened {
   tasks: Map<string, TaskRecord>;
@@ -30,6 +40,11 @@ export interface Happened {
   stuck: EntryOf<'stuck'>[];
   notes: EntryOf<'note'>[];
   nearMisses: EntryOf<'near-miss'>[];
+  /** What was looked at, by piece and line; what became of gear, by line of the packing list. */
+  looked: Map<string, Said<'looked'>>;
+  gear: Map<string, Said<'gear'>>;
+  /** Faults that are still to be mended, besides those of the lines looked at. */
+  faults: EntryOf<'fault'>[];
   /** Who and what is not here, and from when the house lets the crew in, as was said last. */
   absent: EntryOf<'absent'>[];
   goneGear: EntryOf<'gear-gone'>[];
@@ -69,6 +84,17 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     stuck: of('stuck'),
     notes: of('note'),
     nearMisses: of('near-miss'),
+    looked: saidOf(
+      of('looked'),
+      ({ event }) => lookKey(event.piece, event.line),
+      ({ event }) => event.isFault,
+    ),
+    gear: saidOf(
+      of('gear'),
+      ({ event }) => event.row,
+      ({ event }) => event.fate,
+    ),
+    faults: of('fault'),
     absent: of('absent'),
     goneGear: of('gear-gone'),
     lateAccess: of('access-late'),
@@ -77,6 +103,28 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
       entries.flatMap(({ by, event }) => (event.kind === 'caution-read' ? [`${by} ${event.code}`] : [])),
     ),
   };
+}
+
+/** A line to look at, of one piece. */
+export const lookKey = (piece: string, line: string): string => `${piece} ${line}`;
+
+function saidOf<K extends SiteEvent['kind']>(
+  entries: readonly EntryOf<K>[],
+  keyOf: (entry: EntryOf<K>) => string,
+  saysOf: (entry: EntryOf<K>) => unknown,
+): Map<string, Said<K>> {
+  const told = new Map<string, EntryOf<K>[]>();
+  for (const entry of entries) told.set(keyOf(entry), [...(told.get(keyOf(entry)) ?? []), entry]);
+  return new Map(
+    [...told].map(([key, all]) => [
+      key,
+      {
+        entries: all,
+        entry: all.at(-1) as EntryOf<K>,
+        isContradicted: new Set(all.map(saysOf)).size > 1,
+      },
+    ]),
+  );
 }
 
 /** The task whose record an event is part of. */

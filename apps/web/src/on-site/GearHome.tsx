@@ -1,0 +1,110 @@
+import { type CrewMember, GearFate, type PackingRow } from '@early-lantern/contract';
+import { Box, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { rowWords } from '../load/row-words.ts';
+import { clockTime } from '../parts/time.ts';
+import { BigButton } from './BigButton.tsx';
+import { Contradiction } from './Contradiction.tsx';
+import { fold } from './fold.ts';
+import type { TakenJob } from './kept-on-device.ts';
+import type { SiteLogHere } from './use-log.ts';
+
+const fateWords: Record<GearFate, string> = {
+  back: 'Back',
+  damaged: 'Damaged',
+  missing: 'Missing',
+  'kept on site': 'Stays there',
+};
+
+interface GearHomeProps {
+  who: CrewMember;
+  taken: TakenJob;
+  log: SiteLogHere;
+}
+
+/** What was to come back, line by line: back, damaged, missing or kept on site. */
+export function GearHome({ who, taken, log }: GearHomeProps) {
+  const { plan } = taken;
+  const { gear } = log.happened;
+  const [typed, setTyped] = useState('');
+  const all = plan.packing.filter(({ after }) => after === 'comes back');
+  const open = all.filter(({ id }) => !gear.has(id));
+  const missing = all.filter(({ id }) => gear.get(id)?.entry.event.fate === 'missing');
+  const wanted = fold(typed);
+  const found = wanted ? all.filter((row) => fold(`${row.label} ${row.bag ?? ''}`).includes(wanted)) : all;
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <Typography variant="h1" sx={{ fontSize: '1.75rem' }}>
+        Gear back home
+      </Typography>
+      <Typography sx={{ fontSize: '1.25rem', fontWeight: 700 }} data-testid="gear-open">
+        {open.length === 0 ? 'Everything is counted' : `${open.length} of ${all.length} still to count`}
+        {missing.length > 0 && `, ${missing.length} missing`}
+      </Typography>
+      <TextField
+        label="Find: a few letters"
+        value={typed}
+        onChange={({ target }) => setTyped(target.value.slice(0, 60))}
+        slotProps={{ input: { sx: { fontSize: '1.125rem', minHeight: 56 } } }}
+      />
+      {found.map((row) => (
+        <GearLine key={row.id} row={row} who={who} taken={taken} log={log} />
+      ))}
+      {found.length === 0 && (
+        <Typography sx={{ fontSize: '1.0625rem' }}>Nothing of that name went out.</Typography>
+      )}
+    </Box>
+  );
+}
+
+function GearLine({ row, who, taken, log }: GearHomeProps & { row: PackingRow }) {
+  const { file, plan } = taken;
+  const said = log.happened.gear.get(row.id);
+  const nameOf = (id: string) => file.workshop.crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
+  const task = plan.tasks.find(({ id }) => id === row.forTask);
+  return (
+    <Box
+      component="section"
+      aria-label={row.label}
+      sx={{ borderTop: 1, borderColor: 'divider', pt: 1, display: 'grid', gap: 1 }}
+    >
+      <Typography sx={{ fontSize: '1.0625rem', fontWeight: 650, overflowWrap: 'anywhere' }}>
+        {rowWords(row, file.workshop.units)}
+      </Typography>
+      {said && !said.isContradicted && (
+        <Typography sx={{ fontSize: '0.9375rem', color: 'text.secondary' }}>
+          {fateWords[said.entry.event.fate]}: {nameOf(said.entry.by)},{' '}
+          {clockTime(said.entry.at, plan.timeZone)}
+          {said.entry.event.fate === 'missing' && task && `. Used last for: ${task.label}`}
+        </Typography>
+      )}
+      {said?.isContradicted && (
+        <Contradiction
+          says={said.entries.map(({ by, event }) => `${nameOf(by)}: ${fateWords[event.fate]}`)}
+        />
+      )}
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))', gap: 1 }}>
+        {GearFate.options.map((fate) => {
+          const isSo = said?.entry.event.fate === fate && !said.isContradicted;
+          return (
+            <BigButton
+              key={fate}
+              variant={isSo ? 'contained' : 'outlined'}
+              aria-pressed={isSo}
+              sx={{ fontSize: '1rem' }}
+              onClick={() =>
+                void log.write(
+                  who.id,
+                  { kind: 'gear', row: row.id, fate },
+                  said?.entries.map(({ id }) => id),
+                )
+              }
+            >
+              {fateWords[fate]}
+            </BigButton>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,43 @@
+import type { CrewMember } from '@early-lantern/contract';
+import { Box } from '@mui/material';
+import { useState } from 'react';
+import { BigButton } from './BigButton.tsx';
+import { GearHome } from './GearHome.tsx';
+import type { TakenJob } from './kept-on-device.ts';
+import { LookOver } from './LookOver.tsx';
+import { NotesView } from './NotesView.tsx';
+import type { SiteLogHere } from './use-log.ts';
+
+interface MoreViewProps {
+  who: CrewMember;
+  taken: TakenJob;
+  log: SiteLogHere;
+}
+
+const pages = [
+  { id: 'look', label: 'Look over the pieces', Page: LookOver },
+  { id: 'gear', label: 'Gear back home', Page: GearHome },
+  { id: 'notes', label: 'Notes', Page: NotesView },
+] as const;
+
+/** What is wanted now and then: look-overs, gear, notes. */
+export function MoreView(props: MoreViewProps) {
+  const [page, setPage] = useState<(typeof pages)[number]['id']>();
+  const shown = pages.find(({ id }) => id === page);
+  if (!shown)
+    return (
+      <Box sx={{ display: 'grid', gap: 1.5 }}>
+        {pages.map(({ id, label }) => (
+          <BigButton key={id} onClick={() => setPage(id)} sx={{ minHeight: 72 }}>
+            {label}
+          </BigButton>
+        ))}
+      </Box>
+    );
+  return (
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      <shown.Page {...props} />
+      <BigButton onClick={() => setPage(undefined)}>Go back</BigButton>
+    </Box>
+  );
+}
