@@ -219,6 +219,31 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await wren.getByRole('button', { name: 'Go back' }).tap();
   await ilo.getByRole('button', { name: 'Go back' }).tap();
 
+  // The house signs on the glass: what was open then stands there for ever.
+  await wren.getByRole('button', { name: 'Sign-off' }).tap();
+  await expect(wren.getByText(/it comes down in gusts of \d+ mph/)).toBeVisible();
+  await wren.getByRole('button', { name: 'Sign', exact: true }).tap();
+  await expect(wren.getByText('The name, please.')).toBeVisible();
+  await wren.getByLabel('Name of who signs').fill('Pia Holt, for the ride');
+  const field = await wren.getByRole('img', { name: 'Field for the signature' }).boundingBox();
+  if (!field) throw new Error('no field to sign in');
+  await wren.mouse.move(field.x + 40, field.y + 60);
+  await wren.mouse.down();
+  await wren.mouse.move(field.x + 140, field.y + 30, { steps: 8 });
+  await wren.mouse.move(field.x + 220, field.y + 80, { steps: 8 });
+  await wren.mouse.up();
+  await wren.getByRole('button', { name: 'Sign', exact: true }).tap();
+  const receipt = wren.getByRole('region', { name: 'Signed by Pia Holt, for the ride' });
+  await expect(receipt.getByRole('img', { name: /^Signature/ })).toBeVisible();
+  await expect(receipt.getByText('Finish arch: press on 49 layers')).toBeVisible();
+  const paper = wren.waitForEvent('download');
+  await receipt.getByRole('button', { name: 'Save as PDF' }).tap();
+  expect((await paper).suggestedFilename()).toMatch(/^sign-off-.*\.pdf$/);
+  await expect
+    .poll(async () => (await logOf('strike')).entries.filter(({ event }) => event.kind === 'signed').length)
+    .toBe(1);
+  await wren.getByRole('button', { name: 'Go back' }).tap();
+
   await wren.getByRole('button', { name: 'Gear back home' }).tap();
   await ilo.getByRole('button', { name: 'Gear back home' }).tap();
   const open = wren.getByTestId('gear-open');
@@ -271,7 +296,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
         .map(([text, { width, height }]) => `${text}: ${width.toFixed(0)} × ${height.toFixed(0)}`),
     );
   const widest = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Gear back home', 'Notes']) {
+  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Sign-off', 'Gear back home', 'Notes']) {
     await show(view);
     await page.waitForTimeout(300);
     expect([view, await small()]).toEqual([view, []]);
@@ -301,7 +326,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
     document.documentElement.style.fontSize = '200%';
   });
   expect(Number.parseFloat(await textSize())).toBe(2 * usual);
-  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Gear back home', 'Notes']) {
+  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Sign-off', 'Gear back home', 'Notes']) {
     await show(view);
     expect([view, await widest()]).toEqual([view, 0]);
   }

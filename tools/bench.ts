@@ -9,6 +9,7 @@ import { newDataDir, type Stack, startStack } from '../e2e/support/stack.ts';
 import { benchClock } from './bench-clock.ts';
 import { benchLoad, benchVans } from './bench-load.ts';
 import { LOOKS, oneClusterMoved, pictureOfIt, quickLook, settledAndSeen, wholeLook } from './bench-looks.ts';
+import { benchOnSite } from './bench-on-site.ts';
 import { benchSeason } from './bench-season.ts';
 import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
@@ -296,6 +297,7 @@ function reportSizes(): void {
 async function bench(): Promise<void> {
   if (process.argv.includes('--clock')) return benchClock(report);
   if (process.argv.includes('--season')) return benchSeason(report);
+  if (process.argv.includes('--on-site')) return benchOnSite(report);
   if (process.argv.includes('--load')) {
     benchLoad(report);
     return benchVans(report);

@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { ColourId, PersonId, PieceId } from './ids.ts';
-import { DiameterIn, Id, Instant, Text } from './scalars.ts';
+import { DiameterIn, Id, Instant, Name, Text } from './scalars.ts';
 
 /** Made by the device that writes it: 16 random bytes, so that two never make the same and none is counted twice. */
 export const EntryId = z.string().regex(/^[0-9a-f]{32}$/, 'must be 32 hexadecimal digits');
 
 /** The clock's task. */
 const TaskId = z.string().min(1).max(200);
+
+const Thousandth = z.int().min(-1000).max(3000);
 
 /** A few words; not blank. */
 const Words = z.string().trim().min(1).max(1000);
@@ -64,6 +66,29 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fault'), piece: PieceId.optional(), text: Words }),
   /** What became of a line of the packing list after the strike. */
   z.strictObject({ kind: z.literal('gear'), row: z.string().min(1).max(300), fate: GearFate }),
+  /**
+   * The house or the client has signed for what they got. It stands for ever as it was: nothing replaces it, and what comes later is
+   * another one.
+   */
+  z.strictObject({
+    kind: z.literal('signed'),
+    name: Name,
+    remarks: z.string().max(1000),
+    /** The name drawn with a finger: lines of points, in thousandths of the width of the field. Empty where it was only typed. */
+    strokes: z
+      .array(
+        z
+          .array(z.tuple([Thousandth, Thousandth]))
+          .min(1)
+          .max(1000),
+      )
+      .max(100),
+    /** What they signed for, as it stood on the glass. */
+    delivered: z.array(z.string().max(300)).max(60),
+    open: z.array(z.string().max(300)).max(200),
+    handedOver: z.array(z.string().max(600)).max(40),
+    strikeFrom: Instant.nullable(),
+  }),
   /** Somebody is not here, until it is taken back. */
   z.strictObject({ kind: z.literal('absent'), person: PersonId }),
   /** A tool, ladder or vehicle is not to be had: broken, lost, or left behind. */

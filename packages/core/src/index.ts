@@ -14,6 +14,7 @@ export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
 export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
 export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
+export { type Delivery, deliveryOf } from './actuals/sign-off.ts';
 export { type Spell, workedMin } from './actuals/spells.ts';
 export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';
 export { beaufort, dynamicPressure, formatWind, GUST_FACTOR } from './air/wind.ts';

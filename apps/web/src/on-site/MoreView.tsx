@@ -6,6 +6,7 @@ import { GearHome } from './GearHome.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { LookOver } from './LookOver.tsx';
 import { NotesView } from './NotesView.tsx';
+import { SignOffPage } from './SignOffPage.tsx';
 import type { SiteLogHere } from './use-log.ts';
 
 interface MoreViewProps {
@@ -16,6 +17,7 @@ interface MoreViewProps {
 
 const pages = [
   { id: 'look', label: 'Look over the pieces', Page: LookOver },
+  { id: 'sign-off', label: 'Sign-off', Page: SignOffPage },
   { id: 'gear', label: 'Gear back home', Page: GearHome },
   { id: 'notes', label: 'Notes', Page: NotesView },
 ] as const;

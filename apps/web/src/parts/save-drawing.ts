@@ -26,17 +26,26 @@ export const paperFor = (units: 'imperial' | 'metric'): Paper => (units === 'imp
 
 /** Drawings one after another on pages of a paper, as many as fit on each. */
 export async function saveAsPdf(name: string, cards: readonly ReactElement[], paper: Paper): Promise<void> {
+  const drawings = await Promise.all(cards.map(markup));
+  await savePdf(
+    name,
+    paper,
+    drawings.map((svg) => ({ svg, width: 520, margin: [0, 0, 0, 10] })),
+  );
+}
+
+/** A document of paragraphs, lists and drawings, as pdfmake takes them. */
+export async function savePdf(name: string, paper: Paper, content: readonly object[]): Promise<void> {
   const [{ default: pdfMake }, { default: fonts }] = await Promise.all([
     import('pdfmake/build/pdfmake'),
     import('pdfmake/build/vfs_fonts'),
   ]);
   pdfMake.addVirtualFileSystem(fonts);
-  const drawings = await Promise.all(cards.map(markup));
   const pdf = pdfMake.createPdf({
     pageSize: paper,
     pageMargins: [36, 36, 36, 36],
     info: { title: name },
-    content: drawings.map((svg) => ({ svg, width: 520, margin: [0, 0, 0, 10] })),
+    content,
   });
   saveBlob(await pdf.getBlob(), `${fileName(name)}.pdf`);
 }

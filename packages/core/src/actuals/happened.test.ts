@@ -91,6 +91,21 @@ test('pops of alike balloons add up, and what is stuck is gone once somebody say
   expect(happenedOf([...log, solved]).stuck).toEqual([]);
 });
 
+test('what was signed for stands, whoever takes it back', () => {
+  const signed = entry('10:00', 'wren', {
+    kind: 'signed',
+    name: 'Pia Holt',
+    remarks: '',
+    strokes: [],
+    delivered: ['Finish arch'],
+    open: [],
+    handedOver: [],
+    strikeFrom: null,
+  });
+  const back = entry('10:05', 'wren', { kind: 'taken-back' }, [signed.id]);
+  expect(happenedOf([signed, back]).signed).toEqual([signed]);
+});
+
 test('two people who do not say the same of a thing are both heard, until somebody chooses; who knew of the other is believed', () => {
   const gear = (by: string, fate: 'back' | 'missing', replaces?: string[]) =>
     entry('18:00', by, { kind: 'gear', row: 'ladder', fate }, replaces);

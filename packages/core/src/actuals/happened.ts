@@ -45,6 +45,8 @@ export interface Happened {
   gear: Map<string, Said<'gear'>>;
   /** Faults that are still to be mended, besides those of the lines looked at. */
   faults: EntryOf<'fault'>[];
+  /** Who has signed for what, one after the other. */
+  signed: EntryOf<'signed'>[];
   /** Who and what is not here, and from when the house lets the crew in, as was said last. */
   absent: EntryOf<'absent'>[];
   goneGear: EntryOf<'gear-gone'>[];
@@ -95,6 +97,7 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
       ({ event }) => event.fate,
     ),
     faults: of('fault'),
+    signed: of('signed'),
     absent: of('absent'),
     goneGear: of('gear-gone'),
     lateAccess: of('access-late'),

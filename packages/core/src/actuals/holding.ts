@@ -5,12 +5,15 @@ import type { SiteEntry } from '@early-lantern/contract';
  *
  * The same whatever the order in which entries became known and however often each did, since it is made from the set of them
  * alone. Once replaced an entry never holds again, also where what replaced it is itself replaced: of two devices that do so without
- * knowing of each other the later one to be heard changes nothing that was settled before.
+ * knowing of each other the later one to be heard changes nothing that was settled before. What was signed for stands, whatever says that
+ * it replaces it.
  */
 export function holdingEntries(log: readonly SiteEntry[]): SiteEntry[] {
   const known = new Map(log.map((entry) => [entry.id, entry]));
   const replaced = new Set(log.flatMap(({ replaces = [] }) => replaces));
-  return [...known.values()].filter(({ id }) => !replaced.has(id)).sort(byTime);
+  return [...known.values()]
+    .filter(({ id, event }) => event.kind === 'signed' || !replaced.has(id))
+    .sort(byTime);
 }
 
 /** Entries of the same moment stand in the order of their ids: in some order, and everywhere in the same. */

@@ -1,0 +1,51 @@
+import type { JobFile, Plan, SiteEvent } from '@early-lantern/contract';
+import { formatWind } from '../air/wind.ts';
+import { type Happened, isDone } from './happened.ts';
+import { tasksOf } from './turns.ts';
+
+/** What the house is told before it signs, besides what the plan has found: for every installation of latex. Handbook tables of cautions. */
+const ALWAYS = [
+  'Keep candles, lamps and heaters away from the balloons.',
+  'Balloons are latex: tell guests who are allergic.',
+  'Keep burst and empty balloons from children under 8; collect every scrap.',
+];
+
+/** What somebody signs for: pieces, what is still open, what is handed over with them, and when they are taken down. */
+export type Delivery = Pick<
+  Extract<SiteEvent, { kind: 'signed' }>,
+  'delivered' | 'open' | 'handedOver' | 'strikeFrom'
+>;
+
+/** What is handed over as things stand: what is not done before sign-off, or seen and not mended, is open. */
+export function deliveryOf(
+  { job, workshop }: Pick<JobFile, 'job' | 'workshop'>,
+  plan: Pick<Plan, 'tasks' | 'pieces' | 'holds'>,
+  happened: Happened,
+): Delivery {
+  const nameOf = (id: string | undefined) => plan.pieces.find((one) => one.id === id)?.name;
+  const about = (id: string | undefined, text: string) => (nameOf(id) ? `${nameOf(id)}: ${text}` : text);
+  const outside = plan.holds.pieces.filter((one) => one.isOutdoors);
+  const gusts = outside.flatMap(({ takeDownGustMs }) => takeDownGustMs ?? []);
+  const gust = gusts.length > 0 ? formatWind(Math.min(...gusts), workshop.units) : undefined;
+  return {
+    delivered: plan.pieces.map(({ name }) => name),
+    open: [
+      ...tasksOf(plan, null)
+        .filter(
+          ({ id, trip, place, pieceId }) =>
+            trip === 'set-up' && place === 'site' && pieceId && !isDone(happened, id),
+        )
+        .map(({ label }) => label),
+      ...[...happened.looked.values()]
+        .filter(({ entry }) => entry.event.isFault)
+        .map(({ entry }) => about(entry.event.piece, entry.event.line)),
+      ...happened.faults.map(({ event }) => about(event.piece, event.text)),
+    ],
+    handedOver: [
+      ...(gust ? [`Outdoors it comes down in gusts of ${gust} and more: keep people away and call us.`] : []),
+      ...(outside.length > 0 ? ['Never leave it unattended in wind.'] : []),
+      ...ALWAYS,
+    ],
+    strikeFrom: job.isKept ? null : job.strike.from,
+  };
+}
