@@ -4,6 +4,7 @@ import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
 import { accounts, sessions } from '../db/schema.ts';
 import { notFound, ProblemError, stale, taken } from '../http/problem.ts';
+import { requireHardToGuess } from './guessable.ts';
 import { hashSecret, newToken, tokenHash } from './secrets.ts';
 
 export type StoredAccount = typeof accounts.$inferSelect;
@@ -142,7 +143,9 @@ async function requireOwner(db: Queries): Promise<void> {
     );
 }
 
+/** @throws ProblemError where it is one that everybody would try */
 export async function setPassword(db: Queries, id: string, password: string): Promise<void> {
+  requireHardToGuess(password);
   await db
     .update(accounts)
     .set({

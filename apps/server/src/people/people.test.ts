@@ -206,6 +206,14 @@ test('an invitation works once; a role taken away holds at once on every device;
   const look = await server.call('POST', '/invitations/look', { token: handed.token });
   expect(look.body).toMatchObject({ name: 'Mira', role: 'lead' });
   const short = await server.call('POST', '/invitations/accept', { token: handed.token, password: 'short' });
+  // Long enough, and on every list (OWASP ASVS 4, V2.1.7).
+  for (const common of ['passwordpassword', 'iloveyou1234', '1234567890ab']) {
+    const refused = await server.call('POST', '/invitations/accept', {
+      token: handed.token,
+      password: common,
+    });
+    expect(refused.body.detail).toContain('among the first that are tried');
+  }
   expect(short.status).toBe(422);
   const mira = (await server.call('POST', '/invitations/accept', { token: handed.token, password })).cookies;
   expect((await server.call('POST', '/invitations/accept', { token: handed.token, password })).status).toBe(
