@@ -29,6 +29,32 @@ test('an update counts the revision up; a stale one gets 409 with the row as it 
   expect(second.body.current).toEqual(first.body);
 });
 
+test('a job is read as it is now, whoever changed it: another server, a piece of it, or an update that was taken back', async () => {
+  const before = await meadow();
+  expect(await meadow()).toEqual(before);
+  const named = (name: string) =>
+    server.db.execute(
+      sql`update pieces set data = jsonb_set(data, '{name}', to_jsonb(${name}::text)) where id = 'rope-garland'`,
+    );
+  const nameNow = async () =>
+    (await meadow()).pieces.find((one: { data: { id: string } }) => one.data.id === 'rope-garland').data.name;
+  await named('Hung by another server');
+  expect(await nameNow()).toBe('Hung by another server');
+  await server.db
+    .transaction(async (tx) => {
+      await tx.execute(
+        sql`update jobs set data = jsonb_set(data, '{notes}', '"never"') where id = 'meadow-finish'`,
+      );
+      throw new Error('taken back');
+    })
+    .catch(() => undefined);
+  expect((await meadow()).data.notes).toBe(before.data.notes);
+  await server.db.execute(sql`delete from pieces where id = 'rope-garland'`);
+  expect((await meadow()).pieces).toHaveLength(before.pieces.length - 1);
+  await server.db.execute(sql`update jobs set deleted_at = now() where id = 'meadow-finish'`);
+  expect((await server.call('GET', '/jobs/meadow-finish')).status).toBe(404);
+});
+
 test('of many updates at once from the same revision exactly one wins', async () => {
   const row = (await meadow()).pieces[0];
   const replies = await Promise.all(

@@ -18,13 +18,13 @@ import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, packed, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
 import { requireSound } from '../job-files/sound.ts';
-import { keepingPrices, seesMoney } from '../people/money.ts';
+import { keepingPrices, seesMoney, withoutMoney } from '../people/money.ts';
+import { readJob } from './read-job.ts';
 import { monthOf, search } from './search.ts';
 import {
   addJob,
   deletedJobs,
   findJob,
-  getJob,
   jobNames,
   listJobs,
   removeJob,
@@ -33,6 +33,10 @@ import {
 } from './store.ts';
 
 const Params = z.object({ id: Id });
+
+/** Made into text before. */
+const asItIs = <T>(text: T): T => text;
+
 const MOST_MONTH_MS = 62 * 24 * 3_600_000;
 const Listing = PageQuery.extend({
   from: Instant.optional().describe('doors at or after'),
@@ -128,7 +132,14 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
   server.get(
     '/jobs/:id',
     { config: { right: 'look' }, schema: { tags, params: Params, response: gives(JobRow) } },
-    ({ params }) => getJob(db, params.id),
+    async (request, reply) => {
+      const [kind, shown] = seesMoney(request) ? ['all', asItIs] : ['without money', withoutMoney];
+      const text = await readJob(db, request.params.id, kind, shown);
+      return reply
+        .type('application/json; charset=utf-8')
+        .serializer(asItIs)
+        .send(text as never);
+    },
   );
 
   server.post(

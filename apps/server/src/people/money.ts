@@ -22,7 +22,7 @@ const MONEY = new Set(['wage', 'wages', 'price']);
  * Anything without its amounts of money. Prices of packs decide which are bought, and whoever plans must come to the same list as
  * the owner: they stay, as multiples of the cheapest of their size.
  */
-function withoutMoney(value: unknown): unknown {
+export function withoutMoney(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withoutMoney);
   if (typeof value !== 'object' || value === null || value instanceof Date) return value;
   return Object.fromEntries(

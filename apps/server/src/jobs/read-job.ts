@@ -1,0 +1,65 @@
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import type { Queries } from '../db/database.ts';
+import { jobs } from '../db/schema.ts';
+import { workshopAsked } from '../db/which-workshop.ts';
+import { notFound } from '../http/problem.ts';
+import { getJob } from './store.ts';
+
+/** Text of jobs that is kept to be sent again, bytes. */
+const MOST_BYTES = 32 * 1024 * 1024;
+
+/** A job as it is sent, and in which state of its rows that was. */
+interface Sent {
+  state: string;
+  text: string;
+}
+
+const sent = new LRUCache<string, Sent>({ maxSize: MOST_BYTES, sizeCalculation: ({ text }) => text.length });
+
+/**
+ * The rows that a job is made of, by the transactions that wrote them last (PostgreSQL, 5.6 System Columns: `xmin`): as long as it is the
+ * same, so is the job, whichever server changed it.
+ */
+const prepareState = (db: Queries) =>
+  db
+    .select({
+      state: sql<string>`jobs.xmin::text || ' ' || coalesce((
+        select string_agg(p.id || ' ' || p.xmin::text, ' ' order by p.id) from pieces p where p.job_id = jobs.id
+      ), '')`,
+    })
+    .from(jobs)
+    .where(and(eq(jobs.id, sql.placeholder('id')), isNull(jobs.deletedAt)))
+    .prepare('job_state');
+const states = new WeakMap<Queries, ReturnType<typeof prepareState>>();
+
+async function stateOf(db: Queries, id: string): Promise<string> {
+  const prepared = states.get(db) ?? prepareState(db);
+  states.set(db, prepared);
+  const [row] = await prepared.execute({ id });
+  if (!row) throw notFound(`job "${id}"`);
+  return row.state;
+}
+
+/**
+ * A job as text to send. What is asked for more than anything else is put together once for each state of it: the database is asked for
+ * that state alone, not for all of the job.
+ *
+ * @param kind of whoever asks, where not everybody is shown the same
+ * @param shown what of it is shown
+ */
+export async function readJob(
+  db: Queries,
+  id: string,
+  kind: string,
+  shown: (row: unknown) => unknown,
+): Promise<string> {
+  const key = `${workshopAsked() ?? ''}/${id}/${kind}`;
+  // Read before the job itself: changed between the two it is kept under a state that never comes again.
+  const state = await stateOf(db, id);
+  const known = sent.get(key);
+  if (known?.state === state) return known.text;
+  const text = JSON.stringify(shown(await getJob(db, id)));
+  sent.set(key, { state, text });
+  return text;
+}
