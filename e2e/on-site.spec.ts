@@ -1,6 +1,5 @@
 import type { SiteLog } from '@early-lantern/contract';
 import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
-import Papa from 'papaparse';
 import { expectNoFaults } from './support/faults.ts';
 import { backAfter, killServer } from './support/kill.ts';
 import { type Stack, startStack } from './support/stack.ts';
@@ -110,10 +109,9 @@ test('a day by two phones: one without a signal and killed, the server killed me
   expect([ticks('wren').length, ticks('ilo').length]).toEqual([byWren.length, byIlo.length]);
   expect(entries.filter(({ event }) => event.kind === 'popped')).toMatchObject([{ by: 'ilo' }]);
   const csv = await (await fetch(`${stack.url}/api/v1/jobs/ride/record/tasks/csv`)).text();
-  const rows = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), { header: true }).data;
-  const ticked = rows.filter((row) => row.isDone === 'true' && row.workedMin !== '');
-  expect(new Set(ticked.map((row) => row.task)).size).toBe(total);
-  for (const row of ticked) expect(Number(row.plannedMin)).toBeGreaterThan(0);
+  // Times of both, and done: one line for each task and person who was on it.
+  const ticked = csv.split('\r\n').filter((line) => /,\d{4}-[^,]*Z,\d{4}-[^,]*Z,[\d.]+,true,/.test(line));
+  expect(new Set(ticked.map((line) => line.split(',')[0])).size).toBe(total);
 
   // Taken back by mistake's own notice: open again on every phone.
   const [last = ''] = (await work(wren, 1)).slice(-1);

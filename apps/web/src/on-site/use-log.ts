@@ -15,7 +15,7 @@ const AGAIN_MS = 15_000;
 const PATIENCE_MS = 10_000;
 
 /** How it stands with the server. */
-export interface Reach {
+interface Reach {
   /** When it was reached last, ms; undefined where it was not since the page was opened. */
   atMs: number | undefined;
   /** Why it was not, the last time. */

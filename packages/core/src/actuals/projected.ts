@@ -10,7 +10,7 @@ const NEARLY_DONE_MS = MIN_MS;
 const BREAK_MS = 45 * MIN_MS;
 
 /** How a task comes out: as it was, where it is done. */
-export interface Projected {
+interface Projected {
   task: Task;
   startMs: number;
   endMs: number;
