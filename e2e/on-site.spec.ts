@@ -127,6 +127,14 @@ test('a day by two phones: one without a signal and killed, the server killed me
   await expect(ilo.getByText('The trailer has a flat tyre')).toBeVisible();
   await ilo.getByRole('button', { name: 'Solved' }).tap();
   await expect(wren.getByText('The trailer has a flat tyre')).toHaveCount(0);
+  // From elsewhere: how far each job is, beside the others.
+  await owner.goto('/on-site');
+  await expect(
+    owner
+      .getByRole('link', { name: /ride, today/ })
+      .first()
+      .getByTestId('progress'),
+  ).toHaveText(new RegExp(`^${total} of \\d+ done · Ready `));
   for (const context of [wrens, ilos, desk]) await context.close();
 });
 
@@ -217,6 +225,14 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await wren.getByRole('button', { name: 'Go back' }).tap();
   await ilo.getByRole('button', { name: 'Go back' }).tap();
 
+  // The wind rises: whoever watches it says so, and every phone says what to do.
+  await wren.getByRole('button', { name: 'Wind' }).tap();
+  await wren.getByRole('button', { name: '35 mph' }).tap();
+  await expect(ilo.getByRole('alert')).toContainText(/Take down now: .*Finish arch/);
+  await wren.getByRole('button', { name: '5 mph', exact: true }).tap();
+  await expect(ilo.getByText('Take down now')).toHaveCount(0);
+  await wren.getByRole('button', { name: 'Go back' }).tap();
+
   // The house signs on the glass: what was open then stands there for ever.
   await wren.getByRole('button', { name: 'Sign-off' }).tap();
   await expect(wren.getByText(/it comes down in gusts of \d+ mph/)).toBeVisible();
@@ -294,7 +310,15 @@ test('every view on site: no serious fault by day and by night, every target 48 
         .map(([text, { width, height }]) => `${text}: ${width.toFixed(0)} × ${height.toFixed(0)}`),
     );
   const widest = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Sign-off', 'Gear back home', 'Notes']) {
+  for (const view of [
+    'Mine',
+    'Everybody',
+    'Look over the pieces',
+    'Sign-off',
+    'Gear back home',
+    'Wind',
+    'Notes',
+  ]) {
     await show(view);
     await page.waitForTimeout(300);
     expect([view, await small()]).toEqual([view, []]);
@@ -324,7 +348,15 @@ test('every view on site: no serious fault by day and by night, every target 48 
     document.documentElement.style.fontSize = '200%';
   });
   expect(Number.parseFloat(await textSize())).toBe(2 * usual);
-  for (const view of ['Mine', 'Everybody', 'Look over the pieces', 'Sign-off', 'Gear back home', 'Notes']) {
+  for (const view of [
+    'Mine',
+    'Everybody',
+    'Look over the pieces',
+    'Sign-off',
+    'Gear back home',
+    'Wind',
+    'Notes',
+  ]) {
     await show(view);
     expect([view, await widest()]).toEqual([view, 0]);
   }

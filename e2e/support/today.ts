@@ -19,5 +19,5 @@ export async function demoToday(name: string, id: string): Promise<JobFile> {
     if (typeof value !== 'object' || value === null) return value;
     return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, moved(inner)]));
   };
-  return { ...file, job: { ...(moved(file.job) as JobFile['job']), id, name: `${file.job.name}, today` } };
+  return { ...file, job: { ...(moved(file.job) as JobFile['job']), id, name: `${file.job.name}: ${id}` } };
 }

@@ -66,6 +66,8 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fault'), piece: PieceId.optional(), text: Words }),
   /** What became of a line of the packing list after the strike. */
   z.strictObject({ kind: z.literal('gear'), row: z.string().min(1).max(300), fate: GearFate }),
+  /** The strongest gust that was felt or measured by then; the newest counts. */
+  z.strictObject({ kind: z.literal('wind'), gustMs: z.number().min(0).max(80) }),
   /**
    * The house or the client has signed for what they got. It stands for ever as it was: nothing replaces it, and what comes later is
    * another one.

@@ -17,6 +17,7 @@ export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
 export { type Delivery, deliveryOf } from './actuals/sign-off.ts';
 export { type Spell, workedMin } from './actuals/spells.ts';
 export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';
+export { type WindStep, windAlarms } from './actuals/wind-alarm.ts';
 export { beaufort, dynamicPressure, formatWind, GUST_FACTOR } from './air/wind.ts';
 export {
   catalogueSizes,

@@ -1,7 +1,7 @@
 import type { PackingRow } from '@early-lantern/contract';
-import CheckIcon from '@mui/icons-material/Check';
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
+import { TickBox } from '../parts/TickBox.tsx';
 import { clockTime } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { rowWords } from './row-words.ts';
@@ -35,23 +35,7 @@ export function PackingLine({ row, tick, onToggle }: PackingLineProps) {
         font: 'inherit',
       }}
     >
-      <Box
-        component="span"
-        aria-hidden="true"
-        sx={{
-          flex: 'none',
-          width: 26,
-          height: 26,
-          border: '2px solid currentColor',
-          borderRadius: '6px',
-          display: 'grid',
-          placeItems: 'center',
-          bgcolor: tick ? 'secondary.main' : 'transparent',
-          color: tick ? 'background.paper' : 'text.primary',
-        }}
-      >
-        {tick && <CheckIcon fontSize="small" />}
-      </Box>
+      <TickBox isTicked={tick !== undefined} />
       <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
         <Typography
           component="span"

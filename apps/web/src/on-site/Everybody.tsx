@@ -1,8 +1,8 @@
 import type { CrewMember, Plan, Task } from '@early-lantern/contract';
 import { isDone, type OutOfOrder, outOfOrder, tasksOf, turnOf } from '@early-lantern/core';
-import CheckIcon from '@mui/icons-material/Check';
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useState } from 'react';
+import { TickBox } from '../parts/TickBox.tsx';
 import { clockTime, dayKey, minutesBetween, shortDay, spanText } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
@@ -159,23 +159,7 @@ function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: 
         py: 0.5,
       }}
     >
-      <Box
-        component="span"
-        aria-hidden="true"
-        sx={{
-          flex: 'none',
-          width: 30,
-          height: 30,
-          border: '2px solid currentColor',
-          borderRadius: '6px',
-          display: 'grid',
-          placeItems: 'center',
-          bgcolor: isTicked ? 'secondary.main' : 'transparent',
-          color: isTicked ? 'background.paper' : 'text.primary',
-        }}
-      >
-        {isTicked && <CheckIcon />}
-      </Box>
+      <TickBox isTicked={isTicked} size={30} />
       <Box component="span" sx={{ flex: 1, minWidth: 0 }}>
         <Typography
           component="span"

@@ -8,6 +8,7 @@ import { LookOver } from './LookOver.tsx';
 import { NotesView } from './NotesView.tsx';
 import { SignOffPage } from './SignOffPage.tsx';
 import type { SiteLogHere } from './use-log.ts';
+import { WindPage } from './WindPage.tsx';
 
 interface MoreViewProps {
   who: CrewMember;
@@ -19,6 +20,7 @@ const pages = [
   { id: 'look', label: 'Look over the pieces', Page: LookOver },
   { id: 'sign-off', label: 'Sign-off', Page: SignOffPage },
   { id: 'gear', label: 'Gear back home', Page: GearHome },
+  { id: 'wind', label: 'Wind', Page: WindPage },
   { id: 'notes', label: 'Notes', Page: NotesView },
 ] as const;
 

@@ -9,6 +9,7 @@ import { EmptyState } from '../parts/EmptyState.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
 import { lastMe, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
+import { JobProgress } from './JobProgress.tsx';
 import { keptJobs } from './kept-on-device.ts';
 import { INK, ON_INK } from './SiteHeader.tsx';
 
@@ -107,6 +108,11 @@ export function OnSiteList() {
               {dayName(doors, zone)}, doors {clockTime(doors, zone)}
               {isHere && ' · on this phone'}
             </Typography>
+            {here
+              .filter(({ file }) => file.job.id === id)
+              .map((job) => (
+                <JobProgress key={id} job={job} />
+              ))}
           </Box>
         ))}
         {!coming.isPending && lines.length === 0 && (

@@ -18,6 +18,7 @@ import { useDay } from './use-day.ts';
 import { useSiteLog } from './use-log.ts';
 import { useTakenJob } from './use-taken-job.ts';
 import { crewOf, useWho } from './use-who.ts';
+import { WindNotice } from './WindNotice.tsx';
 
 /** A job as the crew works on it, by what is on this phone: with or without a signal. */
 export function OnSiteScreen() {
@@ -90,6 +91,9 @@ function OnSite({ original }: { original: TakenJob }) {
         </Tabs>
       )}
       <SiteBanner readAt={readAt} log={log} />
+      <Box sx={{ px: 1.5, pt: 1.5, '&:empty': { display: 'none' } }}>
+        <WindNotice taken={taken} happened={log.happened} />
+      </Box>
       <Box component="main" sx={{ p: 2, pb: 10, width: '100%', maxWidth: 640, mx: 'auto', flexGrow: 1 }}>
         {!who && <WhoAreYou crew={crew} onChoose={choose} />}
         {who && isReplanning && <ReplanView who={who} day={day} log={log} onBack={() => turnTo(false)} />}

@@ -176,6 +176,24 @@ test('whatever is lost, killed, sent twice or restored between any two steps: in
     ),
     { numRuns: 10_000 },
   );
+}, 300_000);
+
+test('what found no room is kept before what comes later: the highest number kept hides nothing below it', async () => {
+  const server = new Server();
+  const [other, phone] = [new Phone('other', 0, server), new Phone('phone', 0, server)];
+  for (const one of [other, phone]) await one.open();
+  await other.outbox.add('ilo', { kind: 'note', text: 'first' });
+  await other.outbox.sync();
+  await phone.outbox.add('wren', { kind: 'note', text: 'second' });
+  // What is heard finds no room; what comes after it would.
+  phone.trouble = { kind: 'full', at: 1 };
+  await phone.outbox.sync();
+  await phone.open();
+  await phone.outbox.sync();
+  expect(happenedOf(phone.outbox.getSnapshot()).notes.map(({ event }) => event.text)).toEqual([
+    'first',
+    'second',
+  ]);
 });
 
 test('times of a phone whose clock is an hour off are the server’s once it was reached, also of what was written before', async () => {

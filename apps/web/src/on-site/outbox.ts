@@ -39,7 +39,8 @@ export class Outbox {
   #snapshot: readonly OwnEntry[] = [];
   /** The server's clock less ours, ms, by the exchange that took the least time; undefined until there was one. */
   #clockOff: { ms: number; tookMs: number } | undefined;
-  #unkept = new Set<string>();
+  /** Entries that found no room on this device, own and heard. */
+  readonly #unkept = new Set<string>();
   #syncing: Promise<void> | undefined;
 
   constructor(store: EntryStore, exchange: Exchange, device: string, clock: () => number = Date.now) {
@@ -80,7 +81,7 @@ export class Outbox {
 
   /** So many could not be kept on this device, for want of room: they are lost with the page. */
   get unkept(): number {
-    return this.#unkept.size;
+    return this.#unsent().filter(({ id }) => this.#unkept.has(id)).length;
   }
 
   /** Writes down what happened. It is shown at once, and true once this is done: then it outlives the page. */
@@ -113,7 +114,7 @@ export class Outbox {
   async #syncAll(): Promise<void> {
     // Another page of this device may have written meanwhile; and what found no room may find some now.
     for (const entry of await this.#store.read().catch(() => [])) this.#take(entry);
-    await this.#keep([...this.#unkept].flatMap((id) => this.#entries.get(id) ?? []));
+    await this.#keep([]);
     for (;;) {
       // What the clock is off by is found out before the first times are told.
       const load = this.#clockOff ? this.#unsent().slice(0, A_LOAD) : [];
@@ -172,14 +173,21 @@ export class Outbox {
     if (entry.seq !== undefined || !this.#entries.has(entry.id)) this.#entries.set(entry.id, entry);
   }
 
+  /**
+   * Keeps entries, and before them whatever found no room so far: one that is kept while another with a lower number is not would hide that
+   * one for good, as the server is only asked after the highest.
+   */
   async #keep(entries: readonly OwnEntry[]): Promise<void> {
-    if (entries.length === 0) return;
+    const ids = new Set([...this.#unkept, ...entries.map(({ id }) => id)]);
+    const due = [...ids]
+      .flatMap((id) => this.#entries.get(id) ?? [])
+      .sort((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
+    if (due.length === 0) return;
     try {
-      await this.#store.write(entries);
-      for (const { id } of entries) this.#unkept.delete(id);
+      await this.#store.write(due);
+      this.#unkept.clear();
     } catch (error) {
-      // Heard of others it can be heard again.
-      for (const { id, seq } of entries) if (seq === undefined) this.#unkept.add(id);
+      for (const { id } of due) this.#unkept.add(id);
       this.#tell();
       if (!isFull(error)) throw error;
     }

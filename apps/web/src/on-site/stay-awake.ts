@@ -22,3 +22,6 @@ export function useStayAwake(): void {
 
 /** A short buzz under the thumb: it was taken. Browsers without it stay still. */
 export const buzz = (): void => void navigator.vibrate?.(30);
+
+/** Three long ones: something is to be done at once. */
+export const alarm = (): void => void navigator.vibrate?.([400, 150, 400, 150, 400]);

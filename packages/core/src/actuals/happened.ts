@@ -45,6 +45,8 @@ export interface Happened {
   gear: Map<string, Said<'gear'>>;
   /** Faults that are still to be mended, besides those of the lines looked at. */
   faults: EntryOf<'fault'>[];
+  /** The wind as somebody told it last. */
+  wind: EntryOf<'wind'> | undefined;
   /** Who has signed for what, one after the other. */
   signed: EntryOf<'signed'>[];
   /** Who and what is not here, and from when the house lets the crew in, as was said last. */
@@ -97,6 +99,7 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
       ({ event }) => event.fate,
     ),
     faults: of('fault'),
+    wind: of('wind').at(-1),
     signed: of('signed'),
     absent: of('absent'),
     goneGear: of('gear-gone'),
