@@ -32,9 +32,14 @@ const screens: [name: string, path: string][] = [
   ['a page that is not there', '/nowhere'],
 ];
 
-/** A page once it has settled. */
+let shared: Page | undefined;
+test.afterAll(() => shared?.close());
+
+/** A page once it has settled: the same for all, so that what it has loaded is not loaded again. */
 async function open(browser: Browser, path: string, options: BrowserContextOptions): Promise<Page> {
-  const page = await browser.newPage({ ...options, reducedMotion: 'reduce' });
+  shared ??= await browser.newPage({ ...options, reducedMotion: 'reduce' });
+  const page = shared;
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
   await page.goto(path);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   await page.getByRole('progressbar').waitFor({ state: 'detached' });
@@ -58,7 +63,6 @@ for (const [name, path] of screens) {
   test(`${name}, by day and by night: no serious fault`, async ({ browser, baseURL }) => {
     const page = await open(browser, path, { baseURL });
     await expectNoFaults(page);
-    await page.close();
   });
 }
 
@@ -67,7 +71,6 @@ test('a day together, by day and by night: no serious fault', async ({ browser, 
   await page.getByRole('link', { name: 'Plan the day together' }).first().click();
   await page.getByRole('group', { name: 'Wren' }).waitFor();
   await expectNoFaults(page);
-  await page.close();
 });
 
 for (const [name, path, show] of dialogs) {
@@ -77,6 +80,5 @@ for (const [name, path, show] of dialogs) {
     await page.getByRole('dialog').waitFor();
     await page.waitForTimeout(300);
     await expectNoFaults(page);
-    await page.close();
   });
 }

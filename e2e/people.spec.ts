@@ -198,7 +198,7 @@ test('the local network is served over TLS with a certificate made here; the pri
   browser,
 }) => {
   test.setTimeout(120_000);
-  const lan = await startStack({ lan: true });
+  const lan = await startStack({ lan: true, withoutWorker: true });
   try {
     const ca = await readFile(join(lan.dataDir, 'tls/authority.crt'));
     const fetched = await new Promise<{ status: number | undefined; names: string | undefined }>(

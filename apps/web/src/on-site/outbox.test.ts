@@ -150,7 +150,7 @@ test('whatever is lost, killed, sent twice or restored between any two steps: in
   await fc.assert(
     fc.asyncProperty(
       fc.integer({ min: 2, max: 5 }),
-      fc.array(step, { maxLength: 30 }),
+      fc.array(step, { maxLength: 18 }),
       async (count, steps) => {
         const server = new Server();
         const phones = Array.from(
