@@ -184,6 +184,7 @@ test('what found no room is kept before what comes later: the highest number kep
   for (const one of [other, phone]) await one.open();
   await other.outbox.add('ilo', { kind: 'note', text: 'first' });
   await other.outbox.sync();
+  server.nowMs += 1_000;
   await phone.outbox.add('wren', { kind: 'note', text: 'second' });
   // What is heard finds no room; what comes after it would.
   phone.trouble = { kind: 'full', at: 1 };
@@ -207,4 +208,19 @@ test('times of a phone whose clock is an hour off are the server’s once it was
   expect(phone.outbox.clockOffMs).toBe(3_600_000);
   expect(server.log[0]?.at).toBe('2027-06-19T08:00:00.000Z');
   expect(phone.outbox.nowMs()).toBe(server.nowMs);
+});
+
+test('sent again after a backup was restored it has the time that it had, whoever sends it', async () => {
+  const server = new Server();
+  const [slow, fast] = [new Phone('slow', -3_600_000, server), new Phone('fast', 7_200_000, server)];
+  for (const one of [slow, fast]) await one.open();
+  await slow.outbox.add('wren', { kind: 'done', task: 'hang' });
+  for (const one of [slow, fast]) await one.outbox.sync();
+  server.log = [];
+  server.nowMs += 60_000;
+  // Not by the phone that wrote it.
+  await fast.outbox.sync();
+  expect(server.log).toMatchObject([{ at: new Date(START).toISOString(), by: 'wren' }]);
+  await slow.outbox.sync();
+  expect(happenedOf(slow.outbox.getSnapshot())).toEqual(happenedOf(server.log));
 });

@@ -113,7 +113,9 @@ export class Outbox {
 
   async #syncAll(): Promise<void> {
     // Another page of this device may have written meanwhile; and what found no room may find some now.
-    for (const entry of await this.#store.read().catch(() => [])) this.#take(entry);
+    // Of what found no room the store has an older state, or none.
+    for (const entry of await this.#store.read().catch(() => []))
+      if (!this.#unkept.has(entry.id)) this.#take(entry);
     await this.#keep([]);
     for (;;) {
       // What the clock is off by is found out before the first times are told.
@@ -150,9 +152,16 @@ export class Outbox {
     return log;
   }
 
-  /** The server does not know what it knew: every entry is as if it had never been sent. */
+  /**
+   * The server does not know what it knew: every entry is as if it had never been sent, at its time by the clock of this device, whoever
+   * wrote it.
+   */
   async #beginAnew(): Promise<void> {
-    const all = [...this.#entries.values()].map(({ seq: _, device: __, ...entry }) => entry);
+    const offMs = this.#clockOff?.ms ?? 0;
+    const all = [...this.#entries.values()].map(({ seq, device: _, ...entry }) => ({
+      ...entry,
+      at: seq === undefined ? entry.at : new Date(Date.parse(entry.at) - offMs).toISOString(),
+    }));
     this.#entries = new Map(all.map((entry) => [entry.id, entry]));
     await this.#keep(all);
   }
