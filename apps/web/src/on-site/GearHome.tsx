@@ -83,7 +83,7 @@ function GearLine({ row, who, taken, log }: GearHomeProps & { row: PackingRow })
           says={said.entries.map(({ by, event }) => `${nameOf(by)}: ${fateWords[event.fate]}`)}
         />
       )}
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))', gap: 1 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(140px, 1fr))', gap: 1 }}>
         {GearFate.options.map((fate) => {
           const isSo = said?.entry.event.fate === fate && !said.isContradicted;
           return (
