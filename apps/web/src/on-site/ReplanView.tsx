@@ -112,7 +112,7 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
           </Alert>
         ))}
         {anew.changes.length === 0 && (
-          <Typography sx={{ fontSize: '1.0625rem' }}>Nobody does anything else than planned.</Typography>
+          <Typography sx={{ fontSize: '1.0625rem' }}>Everybody keeps the tasks they had.</Typography>
         )}
         {anew.needTwo.length > 0 && (
           <Alert severity="error" icon={false} variant="outlined" sx={{ fontSize: '1.0625rem' }}>
