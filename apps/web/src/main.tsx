@@ -8,6 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { followChanges } from './api/live.ts';
 import { queryClient } from './api/queries.ts';
+import { askEarly } from './ask-early.ts';
 import { keepOnDevice } from './offline/new-version.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import './parts/print.css';
@@ -21,6 +22,7 @@ import { theme } from './theme.ts';
 // Style elements are let through by the page's own word alone.
 const styles = createCache({ key: 'css', prepend: true, ...(cspNonce ? { nonce: cspNonce } : {}) });
 
+askEarly(window.location);
 printInLight();
 followChanges();
 keepOnDevice();

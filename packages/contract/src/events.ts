@@ -12,6 +12,7 @@ export const Changed = z.strictObject({
     'site-log',
     'photo',
     'lamps',
+    'needs',
     'stock',
     'access',
     'link',

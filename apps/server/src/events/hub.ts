@@ -1,7 +1,10 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import { Changed } from '@early-lantern/contract';
+import { Changed, FIRST_WORKSHOP } from '@early-lantern/contract';
+import { sql } from 'drizzle-orm';
 import pg from 'pg';
 import { z } from 'zod';
+import type { Queries } from '../db/database.ts';
+import { workshopAsked } from '../db/which-workshop.ts';
 
 /** A change as the database tells it: in which workshop; empty where it may have been in any. */
 const Told = Changed.extend({ workshop: z.string() });
@@ -14,6 +17,12 @@ export interface EventHub {
   /** What is told of work, in the queue's own words; empty after a connection broke. @returns ends it */
   onWork(listener: (word: string) => void): () => void;
   close(): Promise<void>;
+}
+
+/** Tells whoever has a page of this workshop open of what no row says by itself. */
+export async function tellChanged(db: Queries, what: Changed['what']): Promise<void> {
+  const told: Told = { workshop: workshopAsked() ?? FIRST_WORKSHOP, what, id: '' };
+  await db.execute(sql`select pg_notify(${CHANNEL}, ${JSON.stringify(told)})`);
 }
 
 /** Where nobody listens to the database nothing is ever told. */

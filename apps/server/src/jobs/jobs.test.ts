@@ -183,6 +183,26 @@ test('lists come by doors, in pages that miss nothing and repeat nothing', async
   expect((await server.call('GET', '/jobs?after=nonsense')).status).toBe(422);
 });
 
+test('what stands at a moment and what is over then are all jobs, each once', async () => {
+  const { doors, strike } = (await meadow()).data;
+  const at = async (query: string) =>
+    (await server.call('GET', `/jobs?${query}`)).body.items.map(
+      (row: { data: { id: string } }) => row.data.id,
+    );
+  const before = (moment: string, ms: number) =>
+    encodeURIComponent(new Date(Date.parse(moment) - ms).toISOString());
+  // A minute after its doors it stands, a minute before its strike ends still; then it is over.
+  for (const [moment, isUp] of [
+    [before(doors, -60_000), true],
+    [before(strike.until, 60_000), true],
+    [before(strike.until, -60_000), false],
+  ] as const) {
+    const [standing, over] = [await at(`standing=${moment}`), await at(`over=${moment}`)];
+    expect(standing.includes('meadow-finish')).toBe(isUp);
+    expect([...standing, ...over].sort()).toEqual(['glasshouse-night', 'meadow-finish']);
+  }
+});
+
 test('a job at a site that is not there is refused in words', async () => {
   const row = await meadow();
   const reply = await server.call('PUT', '/jobs/meadow-finish', {

@@ -94,6 +94,9 @@ interface Listing extends JobFilter {
   after?: string | undefined;
   from?: string | undefined;
   until?: string | undefined;
+  /** Not over at this moment; all others. */
+  standing?: string | undefined;
+  over?: string | undefined;
   /** By doors: the earliest first, or the latest. */
   order: 'asc' | 'desc';
 }
@@ -110,13 +113,25 @@ function readCursor(cursor: string, order: Listing['order']): SQL {
   return sql`(${jobs.doors}, ${jobs.id}) ${beyond} (${doors}::timestamptz, ${id})`;
 }
 
+/** Longer than this after its doors nothing stands: so that strikes are looked at of few jobs only. */
+const LONGEST_STANDING = sql`interval '14 days'`;
+
+/** What is not over at a moment. @param moment RFC 3339 */
+const isStanding = (moment: string): SQL =>
+  sql`(${jobs.doors} >= ${moment}::timestamptz - ${LONGEST_STANDING} and (${jobs.data}->'strike'->>'until')::timestamptz >= ${moment}::timestamptz)`;
+
 /** Jobs by doors, each with its pieces. */
-export async function listJobs(db: Queries, { limit, after, from, until, order, ...filter }: Listing) {
+export async function listJobs(
+  db: Queries,
+  { limit, after, from, until, standing, over, order, ...filter }: Listing,
+) {
   const by = order === 'asc' ? asc : desc;
   const wanted = and(
     isNull(jobs.deletedAt),
     from ? gte(jobs.doors, new Date(from)) : undefined,
     until ? lt(jobs.doors, new Date(until)) : undefined,
+    standing ? isStanding(standing) : undefined,
+    over ? not(isStanding(over)) : undefined,
     ...asked(filter),
   );
   const found = await db

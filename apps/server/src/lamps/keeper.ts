@@ -79,7 +79,9 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
         asked.push([keyOf(id), { workshop, jobId: id, madeOf, file, db }]);
         return [id, { lamps: null, failure: null }];
       });
-      // Whoever asked last looks at it now: that comes first.
+      // Whoever asked last looks at it now: that comes first, and of it what is not over.
+      const isOver = ([, { file }]: [string, Waiting]) => Date.parse(file.job.strike.until) < Date.now();
+      asked.sort((one, other) => Number(isOver(one)) - Number(isOver(other)));
       const now = new Set(ids.map(keyOf));
       const earlier = [...waiting].filter(([key]) => !now.has(key));
       waiting.clear();

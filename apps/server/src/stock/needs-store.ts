@@ -4,6 +4,8 @@ import type { JobNeeds } from '@early-lantern/core';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crew, jobNeeds, jobs, sites } from '../db/schema.ts';
+import { workshopAsked } from '../db/which-workshop.ts';
+import { tellChanged } from '../events/hub.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { findSettings } from '../workshop/store.ts';
 import type { Reckoning } from './needs-of-all.ts';
@@ -17,6 +19,49 @@ export async function openNeeds(
   settings: WorkshopSettings,
   reckon: Reckoning,
 ): Promise<JobNeeds[]> {
+  const all = await readNeeds(db, settings);
+  await workOutMissing(db, all, reckon);
+  return known(all);
+}
+
+/**
+ * The same for whoever looks at jobs with doors before a moment. Where very many later ones were never worked out, as after a
+ * season was read in, they are left out and worked out behind: what they buy is told then, and what they take is theirs only
+ * after everything before.
+ */
+export async function needsUpTo(
+  db: Queries,
+  settings: WorkshopSettings,
+  reckon: Reckoning,
+  moment: Date,
+): Promise<JobNeeds[]> {
+  const all = await readNeeds(db, settings);
+  const margin = moment.getTime() + SHARED_DAY_MS;
+  const isLater = ({ begins }: Read) => Date.parse(begins) > margin;
+  const laterUnknown = all.filter((one) => !one.needs && isLater(one));
+  if (laterUnknown.length <= AT_ONCE) {
+    await workOutMissing(db, all, reckon);
+    return known(all);
+  }
+  const soon = all.filter((one) => !isLater(one));
+  await workOutMissing(db, soon, reckon);
+  workOutBehind(db, laterUnknown, reckon);
+  return known(soon);
+}
+
+/** Gear that is out on the day on which another's comes home is shared with it, whatever the clock of the place. */
+const SHARED_DAY_MS = 2 * 24 * 60 * 60 * 1000;
+
+/** A job with what is known of its needs. */
+interface Read {
+  id: string;
+  /** When one may come in, RFC 3339. */
+  begins: string;
+  madeOf: string;
+  needs: JobNeeds | null;
+}
+
+async function readNeeds(db: Queries, settings: WorkshopSettings): Promise<Read[]> {
   const people = (await db.select({ data: crew.data }).from(crew).orderBy(crew.id)).map(({ data }) => data);
   const ways = waysOf(settings, people);
   const theirPieces = sql<string>`(
@@ -26,6 +71,7 @@ export async function openNeeds(
   const rows = await db
     .select({
       id: jobs.id,
+      begins: sql<string>`${jobs.data}->'access'->>'from'`,
       made: sql<string>`concat_ws('|', ${jobs.revision}, ${sites.id}, ${sites.revision}, md5(${theirPieces}))`,
       known: jobNeeds.madeOf,
       needs: jobNeeds.needs,
@@ -35,10 +81,17 @@ export async function openNeeds(
     .leftJoin(jobNeeds, eq(jobNeeds.jobId, jobs.id))
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt)))
     .orderBy(jobs.doors, jobs.id);
-  const all = rows.map(({ id, made, known, needs }) => {
+  return rows.map(({ id, begins, made, known, needs }) => {
     const madeOf = `${ways}|${made}`;
-    return { id, madeOf, needs: known === madeOf ? needs : null };
+    return { id, begins, madeOf, needs: known === madeOf ? needs : null };
   });
+}
+
+/** One that cannot be counted holds nothing, and keeps nothing from the others: its own lamps say what is wrong. */
+const known = (all: readonly Read[]): JobNeeds[] => all.flatMap(({ needs }) => needs ?? []);
+
+/** Works out what is not known and keeps it, the jobs with the earliest doors first. */
+async function workOutMissing(db: Queries, all: readonly Read[], reckon: Reckoning): Promise<void> {
   const unknown = all.filter(({ needs }) => !needs);
   for (let from = 0; from < unknown.length; from += AT_ONCE) {
     const asked = unknown.slice(from, from + AT_ONCE);
@@ -58,12 +111,28 @@ export async function openNeeds(
         });
     }
   }
-  // One that cannot be counted holds nothing, and keeps nothing from the others: its own lamps say what is wrong.
-  return all.flatMap(({ needs }) => needs ?? []);
 }
 
 /** So many jobs are handed to a worker together. */
 const AT_ONCE = 20;
+
+/** Workshops for which this process is at it. */
+const behind = new Set<string | undefined>();
+
+/** Works out what nobody waits for, once, and says so when all is known. */
+function workOutBehind(db: Queries, unknown: readonly Read[], reckon: Reckoning): void {
+  const workshop = workshopAsked();
+  if (behind.has(workshop)) return;
+  behind.add(workshop);
+  void workOutMissing(db, unknown, reckon)
+    // Told only where it is known more than before: whoever hears it asks again.
+    .then(async () => {
+      if (known(unknown).length > 0) await tellChanged(db, 'needs');
+    })
+    // Whoever looks next begins where it stopped.
+    .catch(() => undefined)
+    .finally(() => behind.delete(workshop));
+}
 
 /** Works out beforehand what is not known yet; a stop in the middle of it does no harm. */
 export async function warmNeeds(db: Queries, reckon: Reckoning): Promise<void> {

@@ -1,7 +1,8 @@
-import type { Availability, DayCounts, JobFile, Lack } from '@early-lantern/contract';
+import type { Availability, DayCounts, JobFile, Lack, WorkshopSettings } from '@early-lantern/contract';
 import {
   balloonsTogether,
   filesAskedFor,
+  type JobNeeds,
   lacksOfAll,
   leftFor,
   totalMaterials,
@@ -14,7 +15,7 @@ import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import type { Reckoning } from './needs-of-all.ts';
-import { openNeeds } from './needs-store.ts';
+import { needsUpTo, openNeeds } from './needs-store.ts';
 
 const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [] };
 
@@ -22,7 +23,11 @@ const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapp
 export async function availabilityFor(db: Queries, jobId: string, reckon: Reckoning): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
-  const left = await availabilityOf(db, (id) => id === jobId, reckon);
+  const left = await availabilityOf(
+    db,
+    (id) => id === jobId,
+    (settings) => openNeeds(db, settings, reckon),
+  );
   return left[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
 }
 
@@ -30,10 +35,10 @@ export async function availabilityFor(db: Queries, jobId: string, reckon: Reckon
 async function availabilityOf(
   db: Queries,
   wanted: (id: string) => boolean,
-  reckon: Reckoning,
+  needsOf: (settings: WorkshopSettings) => Promise<JobNeeds[]>,
 ): Promise<Record<string, Availability>> {
   const { data: settings } = await getSettings(db);
-  const needs = await openNeeds(db, settings, reckon);
+  const needs = await needsOf(settings);
   const asked = await Promise.all(
     filesAskedFor(needs, wanted).map(async (id) => [id, await assembleJobFile(db, id)] as const),
   );
@@ -54,7 +59,11 @@ export async function availabilityBetween(
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
   const ids = new Set(rows.map(({ id }) => id));
-  return availabilityOf(db, (id) => ids.has(id), reckon);
+  return availabilityOf(
+    db,
+    (id) => ids.has(id),
+    (settings) => needsUpTo(db, settings, reckon, until),
+  );
 }
 
 /** The files of the jobs with doors in a span, the earliest first, each with what others leave to it. */
@@ -70,7 +79,11 @@ export async function filesBetween(
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
     .orderBy(jobs.doors, jobs.id);
   const open = new Set(rows.filter(({ usedAt }) => !usedAt).map(({ id }) => id));
-  const left = await availabilityOf(db, (id) => open.has(id), reckon);
+  const left = await availabilityOf(
+    db,
+    (id) => open.has(id),
+    (settings) => needsUpTo(db, settings, reckon, until),
+  );
   return Promise.all(
     rows.map(async ({ id }) => {
       const file = await assembleJobFile(db, id);

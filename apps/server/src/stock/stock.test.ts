@@ -1,8 +1,14 @@
+import { setTimeout as sleep } from 'node:timers/promises';
 import type { StockRow } from '@early-lantern/contract';
 import { countPieces } from '@early-lantern/core';
 import { sql } from 'drizzle-orm';
+import { DateTime } from 'luxon';
 import { jobNeeds } from '../db/schema.ts';
+import { listenTo } from '../events/hub.ts';
 import { demoJob, type TestServer, testServer } from '../test/server.ts';
+import { getSettings } from '../workshop/store.ts';
+import { needsOfAll, type Reckoning } from './needs-of-all.ts';
+import { needsUpTo } from './needs-store.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -295,3 +301,36 @@ test('of a span of days each open job is answered as by itself', async () => {
   for (const id of ids) expect(body[id]).toEqual((await server.call('GET', `/jobs/${id}/left`)).body);
   expect((await server.call('GET', '/left?from=never&until=now')).status).toBe(422);
 });
+
+test('jobs that are looked at are counted before a season that was read in; the rest comes behind, and is told', async () => {
+  const model = demoJob('02-engine-shed');
+  for (let week = 1; week <= 22; week++) {
+    const file = structuredClone(model);
+    file.job.id = `later-${week}`;
+    for (const span of [file.job.access, file.job.strike])
+      for (const end of ['from', 'until'] as const) span[end] = weeksOn(span[end], week);
+    file.job.doors = weeksOn(file.job.doors, week);
+    expect((await server.call('POST', '/job-files', file)).status).toBe(201);
+  }
+  await server.db.delete(jobNeeds);
+  const { data: settings } = await getSettings(server.db);
+  const counted: string[][] = [];
+  const reckon: Reckoning = async (files) => {
+    counted.push(files.map(({ job }) => job.id));
+    return needsOfAll(files);
+  };
+  const idsOf = (needs: readonly { id: string }[]) => needs.map(({ id }) => id);
+  const told: string[] = [];
+  const events = listenTo(server.url);
+  events.subscribe(({ what }) => told.push(what));
+  const looked = () => needsUpTo(server.db, settings, reckon, new Date('2027-06-20T00:00:00-05:00'));
+  expect(idsOf(await looked())).toEqual(['meadow-finish']);
+  expect(counted[0]).toEqual(['meadow-finish']);
+  while (!told.includes('needs')) await sleep(20);
+  await events.close();
+  expect(idsOf(await looked())).toHaveLength(23);
+  expect(counted.flat()).toHaveLength(23);
+});
+
+const weeksOn = (at: string, weeks: number) =>
+  DateTime.fromISO(at, { setZone: true }).plus({ weeks }).toISO() as string;

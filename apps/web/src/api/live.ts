@@ -87,6 +87,8 @@ export function touches({ what, id }: Changed, key: QueryKey): boolean {
       return key[0] === 'movements' || begins(key, keys.lacks);
     case 'lamps':
       return key[0] === 'jobs' && key[1] === 'lamps';
+    case 'needs':
+      return key[0] === 'jobs' && ['lamps', 'left', 'lacks'].includes(key[1] as string);
     case 'access':
       return key[0] === 'me' || key[0] === 'accounts' || key[0] === 'phones';
     case 'template':

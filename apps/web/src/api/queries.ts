@@ -16,7 +16,14 @@ import type {
   Workshop,
   WorkshopRow,
 } from '@early-lantern/contract';
-import { keepPreviousData, QueryClient, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  QueryClient,
+  queryOptions,
+  useInfiniteQuery,
+  useQuery,
+} from '@tanstack/react-query';
 import { ApiProblem, call, SignedOut } from './client.ts';
 
 interface Page<T> {
@@ -65,7 +72,7 @@ export const keys = {
   onSite: (id: string) => ['on-site', id] as const,
   names: ['jobs', 'names'] as const,
   deleted: ['jobs', 'deleted'] as const,
-  pages: (which: 'from' | 'before', moment: string, filter: JobFilter) =>
+  pages: (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
     ['jobs', which, moment, filter] as const,
   month: (from: string) => ['jobs', 'month', from] as const,
   search: (words: string) => ['jobs', 'search', words] as const,
@@ -84,10 +91,16 @@ export const keys = {
   counts: (from: string) => ['jobs', 'counts', from] as const,
 };
 
-export const useSettings = () =>
-  useQuery({ queryKey: keys.workshop, queryFn: () => call<WorkshopRow>('GET', '/workshop') });
-export const useCrew = () => useQuery({ queryKey: keys.crew, queryFn: () => all<CrewRow>('/crew') });
-export const useSites = () => useQuery({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
+export const workshopQuery = queryOptions({
+  queryKey: keys.workshop,
+  queryFn: () => call<WorkshopRow>('GET', '/workshop'),
+});
+export const crewQuery = queryOptions({ queryKey: keys.crew, queryFn: () => all<CrewRow>('/crew') });
+export const sitesQuery = queryOptions({ queryKey: keys.sites, queryFn: () => all<SiteRow>('/sites') });
+
+export const useSettings = () => useQuery(workshopQuery);
+export const useCrew = () => useQuery(crewQuery);
+export const useSites = () => useQuery(sitesQuery);
 
 /** Jobs found by their names: those nearest to now. */
 export const useJobNames = () =>
@@ -96,13 +109,13 @@ export const useJobNames = () =>
 /** So many jobs are read at once where they are shown one after the other. */
 const PAGE = 20;
 
-/** Jobs with doors from a moment on, or before it the latest first, page by page. */
-export const useJobPages = (which: 'from' | 'before', moment: string, filter: JobFilter) =>
-  useInfiniteQuery({
+/** Jobs that are not over at a moment, or those that are, the latest first; page by page. */
+export const jobPagesQuery = (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
+  infiniteQueryOptions({
     queryKey: keys.pages(which, moment, filter),
     queryFn: ({ pageParam }) => {
       const span: Record<string, string> =
-        which === 'from' ? { from: moment } : { until: moment, order: 'desc' };
+        which === 'standing' ? { standing: moment } : { over: moment, order: 'desc' };
       const query = new URLSearchParams({
         ...span,
         ...filter,
@@ -113,8 +126,10 @@ export const useJobPages = (which: 'from' | 'before', moment: string, filter: Jo
     },
     initialPageParam: '',
     getNextPageParam: ({ next }) => next,
-    placeholderData: keepPreviousData,
   });
+
+export const useJobPages = (...asked: Parameters<typeof jobPagesQuery>) =>
+  useInfiniteQuery({ ...jobPagesQuery(...asked), placeholderData: keepPreviousData });
 
 /** All jobs that match, the latest doors first, a hundred at a time. */
 export const useJobList = (filter: JobFilter) =>

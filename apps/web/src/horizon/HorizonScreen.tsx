@@ -13,7 +13,7 @@ import {
   Typography,
 } from '@mui/material';
 import { DateTime } from 'luxon';
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import {
@@ -34,10 +34,12 @@ import { dayKey } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { useMay } from '../people/me.ts';
+import { startWhenQuiet } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { FirstStart } from '../workshop/FirstStart.tsx';
 import { Bin } from './Bin.tsx';
 import { Day } from './Day.tsx';
+import { dayStart } from './day-start.ts';
 import { FilterBar } from './FilterBar.tsx';
 import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
@@ -58,12 +60,13 @@ export function HorizonScreen() {
   const workshop = useWorkshop();
   const sites = useSites();
   const now = useNow();
-  const from = useTodayLessLongest(now);
+  const today = dayStart(now);
   const by = useFilter();
-  const pages = useJobPages('from', from, by.filter);
+  const pages = useJobPages('standing', today, by.filter);
   const failure = settings.error ?? sites.error ?? pages.error;
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
+  const from = rows?.[0]?.data.doors;
   const last = rows?.at(-1)?.data.doors;
   const until = last && (DateTime.fromISO(last).plus({ seconds: 1 }).toUTC().toISO() as string);
   const told = useLampsBetween(from, until);
@@ -78,7 +81,7 @@ export function HorizonScreen() {
       workshop={workshop}
       sites={sites.data}
       now={now}
-      from={from}
+      today={today}
       told={told.data ?? NOTHING_TOLD}
       by={by}
       later={total - ready.length}
@@ -90,15 +93,6 @@ export function HorizonScreen() {
 
 const NOTHING_TOLD: Readonly<Record<string, JobLamps>> = {};
 
-/** Longer than this after its doors nothing stands; what is over is read when it is asked for. */
-const LONGEST_DAYS = 14;
-
-/** The start of the day so long ago that whatever had its doors before is over; the same all day. */
-function useTodayLessLongest(now: number): string {
-  const day = DateTime.fromMillis(now).startOf('day').minus({ days: LONGEST_DAYS });
-  return day.toUTC().toISO() as string;
-}
-
 interface DaysProps {
   ready: ReadyJob[];
   workshop: Workshop;
@@ -106,8 +100,8 @@ interface DaysProps {
   now: number;
   /** What the lamps say, by job id. */
   told: Readonly<Record<string, JobLamps>>;
-  /** Jobs with doors before are read when somebody asks for what is over. */
-  from: string;
+  /** When today began. */
+  today: string;
   /** Which jobs are shown. */
   by: ReturnType<typeof useFilter>;
   /** So many come after those that are read. */
@@ -116,7 +110,8 @@ interface DaysProps {
   isReading: boolean;
 }
 
-function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isReading }: DaysProps) {
+function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isReading }: DaysProps) {
+  useEffect(startWhenQuiet, []);
   const [params, setParams] = useSearchParams();
   const [isFiltering, setFiltering] = useState(by.count > 0);
   const view = params.get('view');
@@ -266,7 +261,7 @@ function Days({ ready, workshop, sites, now, told, from, by, later, onMore, isRe
         <Past
           recent={past}
           told={told}
-          before={from}
+          before={today}
           filter={by.filter}
           workshop={workshop}
           sites={sites}

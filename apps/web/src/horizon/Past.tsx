@@ -15,9 +15,9 @@ import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.t
 import { JobCard } from './JobCard.tsx';
 
 interface PastProps {
-  /** Over, and read already, the latest first. */
+  /** Over since this morning, and read already, the latest first. */
   recent: readonly ReadyJob[];
-  /** Those with doors before this are read page by page. */
+  /** Those that were over at this moment are read page by page. */
   before: string;
   filter: JobFilter;
   workshop: Workshop;
@@ -30,7 +30,7 @@ interface PastProps {
 /** The jobs that are over, the latest first; looked at only when they are asked for. */
 export function Past({ recent, before, filter, workshop, sites, now, told }: PastProps) {
   const [isOpen, setOpen] = useState(false);
-  const pages = useJobPages('before', before, filter);
+  const pages = useJobPages('over', before, filter);
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const first = rows?.at(-1)?.data.doors;
   const left = useLeftBetween(isOpen && first ? first : undefined, before);

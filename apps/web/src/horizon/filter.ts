@@ -6,6 +6,8 @@ import { jobStates } from '../parts/state-words.ts';
 /** What was called off is seen when it is asked for. */
 const STATES = jobStates.filter((state) => state !== 'cancelled').join(',');
 const FIELDS = ['q', 'state', 'site', 'person', 'kind', 'lamp'] as const;
+/** What the horizon shows as long as nobody has chosen. */
+export const ALL_BUT_CANCELLED: JobFilter = { state: STATES };
 export type FilterField = (typeof FIELDS)[number];
 
 /** Which jobs the horizon shows; kept in the address, so that it can be gone back to and passed on. */
@@ -19,7 +21,7 @@ export function useFilter() {
   ) as Partial<Record<FilterField, string>>;
   const key = JSON.stringify(chosen);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what is chosen
-  const filter = useMemo<JobFilter>(() => ({ state: STATES, ...chosen }) as JobFilter, [key]);
+  const filter = useMemo<JobFilter>(() => ({ ...ALL_BUT_CANCELLED, ...chosen }) as JobFilter, [key]);
   const set = (field: FilterField, value: string) =>
     setParams(
       (now) => {

@@ -36,7 +36,7 @@ export function lastMe(): LastMe | undefined {
   }
 }
 
-const meQuery = queryOptions({
+export const meQuery = queryOptions({
   queryKey: ME,
   queryFn: async () => {
     const me = await call<Me>('GET', '/me');

@@ -11,10 +11,27 @@ export type { Planned };
 const newPlanner = () =>
   Comlink.wrap<Planner>(new Worker(new URL('./planner.worker.ts', import.meta.url), { type: 'module' }));
 
+let own: Record<'drafter' | 'planner', Comlink.Remote<Planner>> | undefined;
+
+/**
+ * Both are started when the first is asked, or once the first screen has its jobs: reading the program twice more would keep
+ * those waiting.
+ */
+function workers() {
+  own ??= { drafter: newPlanner(), planner: newPlanner() };
+  return own;
+}
+
+/** Starts them when the page has nothing else to do, so that a job opens at once. */
+export const startWhenQuiet = (): void => {
+  requestIdleCallback(workers, { timeout: START_MS });
+};
+const START_MS = 2_000;
+
 /** Draws and drafts what is being edited, and nothing else: a hand never waits for what takes long. */
-const drafter = newPlanner();
+const drafter = () => workers().drafter;
 /** Whatever takes longer: ways out, jobs of a list, days rehearsed. */
-const planner = newPlanner();
+const planner = () => workers().planner;
 
 /** Whose plan is on screen: only that one has its workings. */
 let shownBy = drafter;
@@ -24,7 +41,7 @@ let mendedLast: JobFile | undefined;
 function mended(file: JobFile, wanted: readonly string[]) {
   const change = changeOf(mendedLast, file);
   mendedLast = file;
-  return planner.mended(change, [...wanted]);
+  return planner().mended(change, [...wanted]);
 }
 
 type Drawn = Awaited<ReturnType<Planner['draw']>>;
@@ -116,9 +133,9 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           const wanted = state.next;
           state.next = undefined;
           const before = sent.current;
-          const drawing = drafter.draw(changeOf(before, wanted), before === undefined);
+          const drawing = drafter().draw(changeOf(before, wanted), before === undefined);
           // Asked for at once, so that the worker need not wait until the page has drawn the balloons.
-          const drafting = performance.now() - draftedAt < DRAFT_EVERY_MS ? undefined : drafter.draft();
+          const drafting = performance.now() - draftedAt < DRAFT_EVERY_MS ? undefined : drafter().draft();
           // A failed drawing is told below; its draft fails with it.
           drafting?.catch(() => undefined);
           const drawn = await drawing;
@@ -130,7 +147,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
           setPlanned((now) => now && { ...now, pictures: shown });
           // While a hand drags on, lamps answer some ten times a second; balloons at every step.
           if (state.next && !drafting) continue;
-          const plan = await (drafting ?? drafter.draft());
+          const plan = await (drafting ?? drafter().draft());
           draftedAt = performance.now();
           shownBy = drafter;
           setPlanned((now) => ({ plan: settled(now?.plan, plan), pictures: shown }));
@@ -148,7 +165,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
     state.next = file;
     state.newest = file;
     // Nobody waits any more for ways out of what was before.
-    if (state.mending) void planner.leaveMending();
+    if (state.mending) void planner().leaveMending();
     if (!state.busy) pump().catch(setFailure);
   }, [file]);
   useEffect(() => () => clearTimeout(quiet.current), []);
@@ -159,7 +176,7 @@ export function usePlanned(file: JobFile | undefined): Planned | undefined {
 }
 
 /** The plan on screen, with every working. */
-export const wholePlan = (): Promise<Plan> => shownBy.whole();
+export const wholePlan = (): Promise<Plan> => shownBy().whole();
 
 /** What is asked about each file once. */
 function askedOnce(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promise<Plan> {
@@ -172,7 +189,7 @@ function askedOnce(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Pr
 }
 
 /** A file's plan with its fixes. */
-export const planOf = askedOnce((file) => planner.plan(file));
+export const planOf = askedOnce((file) => planner().plan(file));
 
 /** One after the other: whatever is asked meanwhile by somebody who works on a job has its turn in between. */
 function inTurn(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promise<Plan> {
@@ -185,9 +202,9 @@ function inTurn(ask: (file: JobFile) => Promise<Plan>): (file: JobFile) => Promi
 }
 
 /** A file's plan with every answer, for a list of many. */
-const judgedPlanOf = askedOnce(inTurn((file) => planner.judged(file)));
+const judgedPlanOf = askedOnce(inTurn((file) => planner().judged(file)));
 /** When who does what, which comes long before what fits where. */
-const draftedPlanOf = askedOnce((file) => planner.drafted(file));
+const draftedPlanOf = askedOnce((file) => planner().drafted(file));
 
 /** Files with their plans as far as the clock goes; undefined until all are made. */
 export function usePlans(files: readonly JobFile[]): { file: JobFile; plan: Plan }[] | undefined {
@@ -227,9 +244,11 @@ export function useLeft(files: readonly JobFile[]): Record<string, Availability>
   const [left, setLeft] = useState<Record<string, Availability>>();
   useEffect(() => {
     let wanted = true;
-    void planner.left([...files]).then((answer) => {
-      if (wanted) setLeft(answer);
-    });
+    void planner()
+      .left([...files])
+      .then((answer) => {
+        if (wanted) setLeft(answer);
+      });
     return () => {
       wanted = false;
     };
@@ -239,7 +258,7 @@ export function useLeft(files: readonly JobFile[]): Record<string, Availability>
 
 /** Goes through many days of a job; `onDone` hears how many are through and ends it by answering false. */
 export const rehearseDays = (file: JobFile, days: number, onDone: (done: number) => boolean) =>
-  planner.rehearse(
+  planner().rehearse(
     file,
     days,
     Comlink.proxy(async (done: number) => onDone(done)),
@@ -247,19 +266,19 @@ export const rehearseDays = (file: JobFile, days: number, onDone: (done: number)
 
 /** Goes on searching for a better load; `onLoad` hears how far it is and ends it by answering false. */
 export const searchLoadLonger = (file: JobFile, onLoad: (load: LongerLoad) => boolean): Promise<void> =>
-  planner.longerLoad(
+  planner().longerLoad(
     file,
     Comlink.proxy(async (load: LongerLoad) => onLoad(load)),
   );
 
 /** How long the balloons there are would make a garland; undefined for what is none. */
 export const askHowLong = (file: JobFile, pieceId: PieceId): Promise<HowLong | undefined> =>
-  planner.howLong(file, pieceId);
+  planner().howLong(file, pieceId);
 
 /** How deep one looks into a piece from the front; undefined where it does not settle. */
 export const askHeat = (file: JobFile, pieceId: PieceId): Promise<Heat | undefined> =>
-  planner.heat(file, pieceId);
+  planner().heat(file, pieceId);
 
 /** Minutes in hand that what was chosen about a task costs; null where there is no plan with it. */
 export const pinCost = (file: JobFile, task: string): Promise<number | null> =>
-  planner.choiceCost(file, task);
+  planner().choiceCost(file, task);
