@@ -30,5 +30,13 @@ export const PhotoRow = row(Photo);
 export type PhotoRow = z.infer<typeof PhotoRow>;
 
 /** A photo sent in: its file as base64. */
-export const PhotoUpload = z.strictObject({ pieceId: PieceId, content: z.base64().max(5_500_000) });
+export const PhotoUpload = z.strictObject({
+  pieceId: PieceId,
+  content: z.base64().max(5_500_000),
+  /** Where a phone keeps it until it is sent: made there, so that what is sent again is known again. */
+  id: Id.optional(),
+  /** When it was taken, where that was before it could be sent. */
+  takenAt: Instant.optional(),
+  marks: Photo.shape.marks.optional(),
+});
 export type PhotoUpload = z.infer<typeof PhotoUpload>;

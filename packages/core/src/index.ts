@@ -81,6 +81,7 @@ export { usualHoldTimes } from './lasting/hold-time.ts';
 export { violationsOf } from './loading/check.ts';
 export { goesThrough } from './loading/clearances.ts';
 export { rideThings } from './loading/kit.ts';
+export { lineCode, readLineCode } from './loading/line-code.ts';
 export type { LongerLoad } from './loading/longer.ts';
 export { usuallyRides } from './loading/stiff.ts';
 export { vehicleTypes } from './loading/vehicle-types.ts';

@@ -13,6 +13,8 @@ const ofPages = {
     // Of elements that are there already; no style element comes in by it.
     styleSrcAttr: ["'unsafe-inline'"],
     fontSrc: ["'self'"],
+    // Photos that a page has taken itself and not sent yet.
+    imgSrc: ["'self'", 'data:', 'blob:'],
     workerSrc: ["'self'"],
     upgradeInsecureRequests: null,
   },

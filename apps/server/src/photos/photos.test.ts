@@ -42,6 +42,21 @@ test('a photo is kept as it was sent, its size read from itself, its camera held
   expect((await add(turned)).body.data).toMatchObject({ type: 'image/jpeg', widthPx: 30, heightPx: 40 });
 });
 
+test('sent again by a phone that had no answer a photo is there once, as it was taken and marked first; deleted it stays deleted', async () => {
+  const id = '0123456789abcdef0123456789abcdef';
+  const sent = { id, pieceId, content: dot, takenAt: '2026-05-01T10:00:00Z', marks: [mark] };
+  const [first, again] = [await server.call('POST', at, sent), await server.call('POST', at, sent)];
+  expect(first.body.data).toMatchObject({ id, addedAt: '2026-05-01T10:00:00.000Z', marks: [mark] });
+  expect(again.body).toEqual(first.body);
+  await server.call('DELETE', `${at}/${id}`);
+  expect((await server.call('POST', at, sent)).status).toBe(201);
+  const ids = (await server.call('GET', at)).body.map((row: PhotoRow) => row.data.id);
+  expect(ids).not.toContain(id);
+  const early = { ...sent, id: 'of-the-future', takenAt: '2199-01-01T00:00:00Z' };
+  const { body } = await server.call('POST', at, early);
+  expect(Math.abs(Date.parse(body.data.addedAt) - Date.now())).toBeLessThan(60_000);
+});
+
 test('marks are kept; made from an old state they change nothing and show what is there', async () => {
   const { data, revision }: PhotoRow = (await add()).body;
   const put = (marks: unknown[], from: number, more = {}) =>

@@ -6,7 +6,15 @@ import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { getJob } from '../jobs/store.ts';
 import { getPiece } from '../pieces/store.ts';
 import { readPhoto } from './read-photo.ts';
-import { addPhoto, bringBackPhoto, listPhotos, markPhoto, pictureOf, removePhoto } from './store.ts';
+import {
+  addPhoto,
+  bringBackPhoto,
+  knownPhoto,
+  listPhotos,
+  markPhoto,
+  pictureOf,
+  removePhoto,
+} from './store.ts';
 
 const JobParams = z.object({ jobId: Id });
 const Params = z.object({ jobId: Id, id: Id });
@@ -30,13 +38,19 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
       config: { right: 'work' },
       schema: { tags, params: JobParams, body: PhotoUpload, response: makes(PhotoRow) },
     },
-    async ({ params: { jobId }, body: { pieceId, content: text } }, reply) => {
-      const content = Buffer.from(text, 'base64');
+    async ({ params: { jobId }, body }, reply) => {
+      const { pieceId, id = randomUUID(), marks = [], takenAt } = body;
+      const content = Buffer.from(body.content, 'base64');
       const facts = readPhoto(content);
       const row = await changeJob(db, async (tx) => {
         await getJob(tx, jobId);
+        const sentBefore = await knownPhoto(tx, jobId, id);
+        if (sentBefore) return sentBefore;
         const planned = (await getPiece(tx, jobId, pieceId)).data;
-        const data = { id: randomUUID(), pieceId, ...facts, addedAt: new Date().toISOString(), marks: [] };
+        // By a clock that is fast it was taken now: nothing is kept of the future.
+        const takenMs = takenAt ? Date.parse(takenAt) : Number.POSITIVE_INFINITY;
+        const addedAt = new Date(Math.min(Date.now(), takenMs)).toISOString();
+        const data = { id, pieceId, ...facts, addedAt, marks };
         return addPhoto(tx, jobId, { data, planned, content });
       });
       return reply.code(201).send(row);

@@ -32,6 +32,12 @@ export async function addPhoto(
   return toRow(row as NonNullable<typeof row>);
 }
 
+/** A photo by its id, deleted or not: sent again it is neither a second one nor brought back. */
+export async function knownPhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow | undefined> {
+  const [row] = await db.select(columns).from(photos).where(one(jobId, id));
+  return row && toRow(row);
+}
+
 async function getPhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow> {
   const [row] = await db.select(columns).from(photos).where(there(jobId, id));
   if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);

@@ -9,6 +9,7 @@ import { useMe } from '../people/me.ts';
 import { BagLabelsButton } from './BagLabelsButton.tsx';
 import { BeingLoaded } from './BeingLoaded.tsx';
 import { DepartureBar } from './DepartureBar.tsx';
+import { GearLabelsButton } from './GearLabelsButton.tsx';
 import { PackingFiles } from './PackingFiles.tsx';
 import { PackingLine } from './PackingLine.tsx';
 import { type PackingGroup, packingGroups } from './packing-groups.ts';
@@ -66,6 +67,7 @@ export function PackingView() {
         </Button>
         <PackingFiles jobId={job.id} />
         <BagLabelsButton />
+        <GearLabelsButton />
         <Box sx={{ flex: '1 1 160px' }}>
           <Typography sx={{ fontSize: 14 }} role="status" data-testid="packed">
             {done} of {packing.length} ticked

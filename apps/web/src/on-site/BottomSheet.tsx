@@ -5,11 +5,13 @@ import { BigButton } from './BigButton.tsx';
 interface BottomSheetProps {
   title: string;
   onClose: () => void;
+  /** What the button says that closes it. */
+  closeWords?: string;
   children: ReactNode;
 }
 
 /** Comes up from below, under the thumb; it goes by its button, by Escape or by a press beside it. */
-export function BottomSheet({ title, onClose, children }: BottomSheetProps) {
+export function BottomSheet({ title, onClose, closeWords = 'Close', children }: BottomSheetProps) {
   const titleId = useId();
   return (
     <Drawer
@@ -37,7 +39,7 @@ export function BottomSheet({ title, onClose, children }: BottomSheetProps) {
         {title}
       </Typography>
       {children}
-      <BigButton onClick={onClose}>Close</BigButton>
+      <BigButton onClick={onClose}>{closeWords}</BigButton>
     </Drawer>
   );
 }

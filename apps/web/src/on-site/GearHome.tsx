@@ -1,4 +1,5 @@
 import { type CrewMember, GearFate, type PackingRow } from '@early-lantern/contract';
+import { lineCode, readLineCode } from '@early-lantern/core';
 import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { rowWords } from '../load/row-words.ts';
@@ -7,6 +8,7 @@ import { BigButton } from './BigButton.tsx';
 import { Contradiction } from './Contradiction.tsx';
 import { fold } from './fold.ts';
 import type { TakenJob } from './kept-on-device.ts';
+import { ScanSheet } from './ScanSheet.tsx';
 import type { SiteLogHere } from './use-log.ts';
 
 const fateWords: Record<GearFate, string> = {
@@ -31,7 +33,32 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
   const open = all.filter(({ id }) => !gear.has(id));
   const missing = all.filter(({ id }) => gear.get(id)?.entry.event.fate === 'missing');
   const wanted = fold(typed);
-  const found = wanted ? all.filter((row) => fold(`${row.label} ${row.bag ?? ''}`).includes(wanted)) : all;
+  const code = readLineCode(typed);
+  const found = wanted
+    ? all.filter(
+        ({ id, label, bag }) => fold(`${label} ${bag ?? ''}`).includes(wanted) || lineCode(id) === code,
+      )
+    : all;
+  const [isScanning, setScanning] = useState(false);
+  /** A thing whose label is read is here: it is back, unless somebody has said that it is damaged. */
+  const read = (text: string): string => {
+    const scanned = readLineCode(text);
+    const rows = all.filter(({ id }) => lineCode(id) === scanned);
+    const [row] = rows;
+    if (!row) return scanned ? 'That is not on this job’s list.' : 'That is no label of ours.';
+    if (rows.length > 1)
+      return `It may be ${rows.map(({ label }) => label).join(' or ')}: choose in the list.`;
+    const said = gear.get(row.id);
+    const before = said && !said.isContradicted ? said.entry.event.fate : undefined;
+    if (before === 'damaged') return `Damaged: ${row.label}`;
+    if (before !== 'back')
+      void log.write(
+        who.id,
+        { kind: 'gear', row: row.id, fate: 'back' },
+        said?.entries.map(({ id }) => id),
+      );
+    return `Back: ${rowWords(row, taken.file.workshop.units)}`;
+  };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Typography variant="h1" sx={{ fontSize: '1.75rem' }}>
@@ -41,8 +68,12 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
         {open.length === 0 ? 'Everything is counted' : `${open.length} of ${all.length} still to count`}
         {missing.length > 0 && `, ${missing.length} missing`}
       </Typography>
+      <BigButton variant="contained" onClick={() => setScanning(true)}>
+        Read labels with the camera
+      </BigButton>
+      {isScanning && <ScanSheet title="Read labels" onRead={read} onClose={() => setScanning(false)} />}
       <TextField
-        label="Find: a few letters"
+        label="Find: a few letters, or the five signs of a label"
         value={typed}
         onChange={({ target }) => setTyped(target.value.slice(0, 60))}
         slotProps={{ input: { sx: { fontSize: '1.125rem', minHeight: 56 } } }}

@@ -6,6 +6,7 @@ import { GearHome } from './GearHome.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { LookOver } from './LookOver.tsx';
 import { NotesView } from './NotesView.tsx';
+import { PhotosView } from './PhotosView.tsx';
 import { SignOffPage } from './SignOffPage.tsx';
 import type { SiteLogHere } from './use-log.ts';
 import { WindPage } from './WindPage.tsx';
@@ -21,6 +22,7 @@ const pages = [
   { id: 'sign-off', label: 'Sign-off', Page: SignOffPage },
   { id: 'gear', label: 'Gear back home', Page: GearHome },
   { id: 'wind', label: 'Wind', Page: WindPage },
+  { id: 'photos', label: 'Photos', Page: PhotosView },
   { id: 'notes', label: 'Notes', Page: NotesView },
 ] as const;
 

@@ -8,10 +8,12 @@ import { CautionGate, CautionTexts } from './CautionGate.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { OutOfOrderDialog } from './OutOfOrderDialog.tsx';
 import { buzz } from './stay-awake.ts';
+import { TakePhoto } from './TakePhoto.tsx';
 import { TaskHow } from './TaskHow.tsx';
 import { aboutWords, neededFor, taskWords, withWhom } from './task-words.ts';
 import type { SiteLogHere } from './use-log.ts';
 import { useSeconds } from './use-seconds.ts';
+import { useSitePhotos } from './use-site-photos.ts';
 
 interface NowCardProps {
   turn: Turn & { now: Task };
@@ -29,6 +31,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
   const { now: task, isGoing } = turn;
   const { happened } = log;
   const zone = plan.timeZone;
+  const photos = useSitePhotos(file.job.id);
   const [order, setOrder] = useState<{ found: OutOfOrder; does: string; goOn: () => void }>();
   const cautions = plan.cautions.filter(({ where }) => where.includes(task.id));
   const unread = cautions.filter(({ code }) => !happened.read.has(`${who.id} ${code}`));
@@ -102,6 +105,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
         <BigButton onClick={() => onSay('late')}>Late</BigButton>
         <BigButton onClick={() => onSay('stuck')}>Stuck</BigButton>
         <BigButton onClick={() => onSay('note')}>Note</BigButton>
+        <TakePhoto taken={taken} photos={photos} pieceId={task.pieceId} words="Photo" />
         {isGoing ? (
           <BigButton onClick={() => say({ kind: 'pause', task: task.id })}>Pause</BigButton>
         ) : (

@@ -16,6 +16,7 @@ import { INK, ON_INK, SiteHeader } from './SiteHeader.tsx';
 import { useStayAwake } from './stay-awake.ts';
 import { useDay } from './use-day.ts';
 import { useSiteLog } from './use-log.ts';
+import { useSitePhotos } from './use-site-photos.ts';
 import { useTakenJob } from './use-taken-job.ts';
 import { crewOf, useWho } from './use-who.ts';
 import { WindNotice } from './WindNotice.tsx';
@@ -48,6 +49,7 @@ function OnSite({ original }: { original: TakenJob }) {
   const crew = crewOf(file);
   const { who, choose } = useWho(crew);
   const log = useSiteLog(file.job.id);
+  const photos = useSitePhotos(file.job.id);
   const [view, setView] = useState<(typeof views)[number]['id']>('mine');
   const [isReplanning, setReplanning] = useState(false);
   const day = useDay(original, log);
@@ -67,6 +69,7 @@ function OnSite({ original }: { original: TakenJob }) {
         ready={readyWords(projection, plan.timeZone)}
         who={who}
         log={log}
+        photosWaiting={photos.waiting.filter(({ refused }) => !refused).length}
         onOtherPerson={() => choose(null)}
       />
       {who && (

@@ -18,11 +18,13 @@ interface SiteHeaderProps {
   ready: string;
   who: CrewMember | undefined;
   log: SiteLogHere;
+  /** Photos that wait on this phone. */
+  photosWaiting: number;
   onOtherPerson: () => void;
 }
 
 /** Above all on site: which job, who one is, how long to doors, the six lamps, and whether what was ticked has been sent. */
-export function SiteHeader({ name, plan, ready, who, log, onOtherPerson }: SiteHeaderProps) {
+export function SiteHeader({ name, plan, ready, who, log, photosWaiting, onOtherPerson }: SiteHeaderProps) {
   return (
     <Box
       component="header"
@@ -57,7 +59,7 @@ export function SiteHeader({ name, plan, ready, who, log, onOtherPerson }: SiteH
           </Button>
         )}
         <Box component="span" sx={{ ml: 'auto', flex: 'none', fontSize: '0.9375rem' }} role="status">
-          {sentWords(log)}
+          {sentWords({ ...log, waiting: log.waiting + photosWaiting })}
         </Box>
       </Box>
       <ToDoors plan={plan} nowMs={log.nowMs} />

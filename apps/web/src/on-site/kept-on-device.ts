@@ -1,7 +1,8 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
-import { createStore, get, keys, set, setMany, values } from 'idb-keyval';
+import { createStore, del, get, keys, set, setMany, values } from 'idb-keyval';
 import { keptOf } from '../job/kept-work.ts';
 import type { EntryStore, OwnEntry } from './outbox.ts';
+import type { PhotoStore, WaitingPhoto } from './photo-outbox.ts';
 
 /** A job as it is taken along: all that the day needs where there is no signal. */
 export interface TakenJob {
@@ -38,5 +39,15 @@ export function entryStore(jobId: string): EntryStore {
         entries.map((entry) => [entry.id, entry]),
         store,
       ),
+  };
+}
+
+/** Photos of a job that wait to be sent. */
+export function photoStore(jobId: string): PhotoStore {
+  const store = createStore(`early-lantern-photos:${keyOf(jobId)}`, 'photos');
+  return {
+    read: () => values<WaitingPhoto>(store),
+    keep: (photo) => set(photo.id, photo, store),
+    drop: (id) => del(id, store),
   };
 }

@@ -6,6 +6,7 @@ import type {
   SiteEvent,
   SiteLog,
 } from '@early-lantern/contract';
+import { randomHex } from './random-hex.ts';
 
 /** An entry as this device keeps it: with its number once the server has it, for ever in the place of what was written here. */
 export type OwnEntry = SiteEntry & Partial<Pick<KeptEntry, 'seq' | 'device'>>;
@@ -87,7 +88,7 @@ export class Outbox {
   /** Writes down what happened. It is shown at once, and true once this is done: then it outlives the page. */
   async add(by: PersonId, event: SiteEvent, replaces: readonly string[] = []): Promise<SiteEntry> {
     const entry: SiteEntry = {
-      id: newEntryId(),
+      id: randomHex(16),
       at: new Date(this.#clock()).toISOString(),
       by,
       event,
@@ -217,10 +218,3 @@ export class Outbox {
 const isFull = (error: unknown): boolean =>
   error instanceof DOMException &&
   ['QuotaExceededError', 'InvalidStateError', 'UnknownError'].includes(error.name);
-
-/** 16 random bytes. */
-function newEntryId(): string {
-  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) =>
-    byte.toString(16).padStart(2, '0'),
-  ).join('');
-}

@@ -4,7 +4,7 @@ import { arrowMove } from '../../parts/arrow-move.ts';
 import { LARGER, markWords } from './marking.ts';
 
 interface MarkedPhotoProps {
-  photo: Photo;
+  photo: Pick<Photo, 'widthPx' | 'heightPx' | 'marks'>;
   src: string;
   name: string;
   chosen: string | undefined;
