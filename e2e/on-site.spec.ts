@@ -1,5 +1,14 @@
-import type { SiteLog } from '@early-lantern/contract';
-import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
+import type { PhotoRow, SiteLog } from '@early-lantern/contract';
+import {
+  type Browser,
+  type BrowserContext,
+  chromium as chromiumType,
+  expect,
+  type Page,
+  test,
+} from '@playwright/test';
+import { chromium } from './support/browser.ts';
+import { cameraSees, seeing } from './support/fake-camera.ts';
 import { expectNoFaults } from './support/faults.ts';
 import { backAfter, killServer } from './support/kill.ts';
 import { type Stack, startStack } from './support/stack.ts';
@@ -8,7 +17,7 @@ import { demoToday } from './support/today.ts';
 let stack: Stack;
 test.beforeAll(async () => {
   stack = await startStack();
-  for (const id of ['ride', 'frame-first', 'looked-at', 'late', 'strike'])
+  for (const id of ['ride', 'frame-first', 'looked-at', 'late', 'strike', 'things'])
     expect((await post('/job-files', await demoToday('01-meadow-finish', id))).status).toBe(201);
 });
 test.afterAll(() => stack.stop());
@@ -314,6 +323,8 @@ test('every view on site: no serious fault by day and by night, every target 48 
     'Sign-off',
     'Gear back home',
     'Wind',
+    'Top-ups',
+    'Photos',
     'Notes',
   ]) {
     await show(view);
@@ -336,6 +347,14 @@ test('every view on site: no serious fault by day and by night, every target 48 
     await dialog.getByRole('button', { name: 'Close' }).tap();
     await dialog.waitFor({ state: 'detached' });
   }
+  // The bench on a tablet.
+  await page.setViewportSize({ width: 1180, height: 820 });
+  await page.goto('/on-site/looked-at/bench');
+  await expect(page.getByTestId('blown')).toHaveText(/^0 of \d+$/);
+  expect(['board', await small()]).toEqual(['board', []]);
+  await expectNoFaults(page);
+  await page.goBack();
+  await page.getByTestId('task-now').waitFor();
   // Text twice as large on the narrowest phone.
   await page.setViewportSize({ width: 320, height: 640 });
   const textSize = () => page.getByTestId('task-now').evaluate((one) => getComputedStyle(one).fontSize);
@@ -352,10 +371,144 @@ test('every view on site: no serious fault by day and by night, every target 48 
     'Sign-off',
     'Gear back home',
     'Wind',
+    'Top-ups',
+    'Photos',
     'Notes',
   ]) {
     await show(view);
     expect([view, await widest()]).toEqual([view, 0]);
   }
   await context.close();
+});
+
+test('photos wait for a signal through a killed browser; a message is read, a lot counted up, a pop blown anew, times put right', async ({
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const [wrens, ilos, bench] = [await phone(browser), await phone(browser), await phone(browser)];
+  let wren = await wrens.newPage();
+  const ilo = await ilos.newPage();
+  await openAs(wren, 'things', 'Wren Haddock');
+  await openAs(ilo, 'things', 'Ilo Marsh');
+  const photos = async (): Promise<PhotoRow[]> =>
+    (await fetch(`${stack.url}/api/v1/jobs/things/photos`)).json() as Promise<PhotoRow[]>;
+  const toPhotos = async () => {
+    await wren.getByRole('tab', { name: 'More' }).tap();
+    await wren.getByRole('button', { name: 'Photos' }).tap();
+  };
+
+  // The place before anything hangs there, without a signal; then the browser is killed.
+  await wrens.setOffline(true);
+  await toPhotos();
+  await wren.getByLabel('Photo file').setInputFiles('docs/screenshots/counts.png');
+  await wren.getByRole('button', { name: 'Finish arch' }).tap();
+  await wren.getByRole('button', { name: 'Sags' }).tap();
+  const picture = await wren.getByRole('group', { name: 'Photo of Finish arch' }).boundingBox();
+  if (!picture) throw new Error('no photo to mark');
+  await wren.touchscreen.tap(picture.x + picture.width * 0.25, picture.y + picture.height * 0.5);
+  await expect(wren.getByTestId('marked')).toHaveText('1 sag marked.');
+  await wren.getByRole('button', { name: 'Keep the photo' }).tap();
+  await expect(wren.getByText('Kept on this phone, sent when there is a signal.')).toBeVisible();
+  await wren.close();
+  wren = await wrens.newPage();
+  await wren.goto('/on-site/things');
+  await toPhotos();
+  await expect(wren.getByText('Kept on this phone, sent when there is a signal.')).toBeVisible();
+  expect(await photos()).toEqual([]);
+  await wrens.setOffline(false);
+  await expect(wren.getByRole('button', { name: /^Photo: Finish arch/ })).toContainText('1 sag');
+  const [sent, ...more] = await photos();
+  expect(more).toEqual([]);
+  expect(sent?.data).toMatchObject({ pieceId: 'finish-arch', moment: 'before' });
+  expect(sent?.data.marks).toMatchObject([{ kind: 'sag', x: expect.closeTo(0.25, 1) }]);
+
+  // Words to everybody, until they are read.
+  await wren.getByRole('tab', { name: 'Everybody' }).tap();
+  await wren.getByRole('button', { name: 'Write to everybody' }).tap();
+  await wren.getByRole('button', { name: 'Come to the van' }).tap();
+  await expect(wren.getByText(/not read by Ilo/)).toBeVisible();
+  await expect(ilo.getByText('Come to the van')).toBeVisible();
+  await ilo.getByRole('button', { name: 'I have read it' }).tap();
+  await expect(wren.getByText(/read by everybody/)).toBeVisible();
+  await expect(ilo.getByText('Come to the van')).toHaveCount(0);
+
+  // The board in the workshop counts with whoever presses; a batch that is ticked is whole.
+  const board = await bench.newPage();
+  await board.goto('/on-site/things/bench');
+  await board.getByRole('button', { name: '10 more of lot B1' }).tap();
+  await board.getByRole('button', { name: '2 more of lot B1' }).tap();
+  await expect(board.getByRole('group', { name: /^Lot B1/ })).toContainText('12 of 49');
+  await expect(board.getByTestId('blown')).toHaveText(/^12 of /);
+  await wren.locator('[data-task="finish-arch--inflate-11"]').tap();
+  await expect(board.getByTestId('blown')).toHaveText(/^196 of /);
+
+  // It was longer than ticked: for whoever was on it, and put right a second time.
+  const timesOf = async (from: string, until: string) => {
+    await wren.getByRole('button', { name: /^Times of Inflate 196/ }).tap();
+    await wren.getByLabel('From').fill(from);
+    await wren.getByLabel('Until').fill(until);
+    await wren.getByRole('button', { name: 'Keep these times' }).tap();
+  };
+  await wren.getByRole('button', { name: 'Show what is done' }).tap();
+  await timesOf('00:00', '00:01');
+  await timesOf('00:00', '00:00');
+  const worked = async () => {
+    const csv = await (await fetch(`${stack.url}/api/v1/jobs/things/record/tasks/csv`)).text();
+    return csv.split('\r\n').find((line) => line.startsWith('finish-arch--inflate-11'));
+  };
+  await expect.poll(worked).toMatch(/,0,true,/);
+
+  // What popped is blown anew.
+  await ilo.getByRole('button', { name: 'Popped' }).tap();
+  await ilo.getByRole('button', { name: /^11 in\. Lagoon/ }).tap();
+  await ilo.getByRole('button', { name: 'Close' }).tap();
+  await ilo.getByRole('tab', { name: 'More' }).tap();
+  await ilo.getByRole('button', { name: 'Top-ups' }).tap();
+  await expect(ilo.getByRole('region', { name: '11 in. Lagoon' })).toContainText('1 × 11 in. Lagoon');
+  await ilo.getByRole('button', { name: 'One is blown and in its place' }).tap();
+  await expect(ilo.getByText('Nothing to blow.')).toBeVisible();
+  for (const context of [wrens, ilos, bench]) await context.close();
+});
+
+/** As they were printed once: labels stay on things, so that their codes may never change. */
+const LABELS = { scissors: 'Z5A2Z', broom: 'AX83Q' };
+
+test('gear is read home by the labels on it, or by five signs typed; what is on no list is told', async ({
+  browserName: _,
+}, info) => {
+  const film = info.outputPath('camera.y4m');
+  await cameraSees(film, [LABELS.scissors, 'BR00M', LABELS.broom], 2);
+  const browser = await chromiumType.launch({ ...chromium, args: [...chromium.args, ...seeing(film)] });
+  try {
+    const context = await phone(browser);
+    const page = await context.newPage();
+    await openAs(page, 'things', 'Wren Haddock');
+    await page.getByRole('tab', { name: 'More' }).tap();
+    await page.getByRole('button', { name: 'Gear back home' }).tap();
+    await page.getByRole('button', { name: 'Read labels with the camera' }).tap();
+    const said = page.getByRole('dialog').getByRole('status');
+    for (const words of [
+      'Back: 2 × Scissors',
+      'That is not on this job’s list.',
+      'Back: 1 × Broom and dustpan',
+    ])
+      await expect(said).toHaveText(words);
+    await page.getByRole('button', { name: 'Close' }).tap();
+    await expect(page.getByRole('region', { name: 'Scissors' })).toContainText('Back: Wren');
+    await page.getByLabel('Find: a few letters').fill('63 bq3');
+    await expect(page.getByRole('region')).toHaveCount(1);
+    await page.getByRole('region', { name: 'First-aid kit' }).getByRole('button', { name: 'Missing' }).tap();
+    const gear = (await logOf('things')).entries.filter(({ event }) => event.kind === 'gear');
+    expect(gear.map(({ event }) => event)).toEqual(
+      expect.arrayContaining([
+        { kind: 'gear', row: 'kit tools scissors', fate: 'back' },
+        { kind: 'gear', row: 'kit cleaning broom', fate: 'back' },
+      ]),
+    );
+    // Read again and again by the camera each was written down once.
+    expect(gear.filter(({ event }) => 'fate' in event && event.fate === 'back')).toHaveLength(2);
+    await context.close();
+  } finally {
+    await browser.close();
+  }
 });

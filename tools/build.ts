@@ -42,7 +42,13 @@ async function buildServer(): Promise<void> {
 }
 
 /** Screens that open without a signal, and what stands in their place when they break. */
-const ON_THE_PHONE = ['index.html', 'src/on-site/OnSiteList.tsx', 'src/on-site/OnSiteScreen.tsx'];
+const ON_THE_PHONE = [
+  'index.html',
+  'src/on-site/OnSiteList.tsx',
+  'src/on-site/OnSiteScreen.tsx',
+  'src/on-site/BoardScreen.tsx',
+  'src/on-site/code-reader.ts',
+];
 
 /** What Vite says of each file that it has built. */
 interface Built {

@@ -32,6 +32,12 @@ export const router = createBrowserRouter([
     lazy: { Component: async () => (await import('./on-site/OnSiteScreen.tsx')).OnSiteScreen },
   },
   {
+    path: 'on-site/:jobId/bench',
+    ErrorBoundary: ScreenError,
+    HydrateFallback: () => null,
+    lazy: { Component: async () => (await import('./on-site/BoardScreen.tsx')).BoardScreen },
+  },
+  {
     Component: Frame,
     ErrorBoundary: ScreenError,
     HydrateFallback: () => null,

@@ -14,6 +14,10 @@ export const PhotoMark = z.strictObject({
 });
 export type PhotoMark = z.infer<typeof PhotoMark>;
 
+/** When a photo was taken, by what is to be seen on it. */
+export const PhotoMoment = z.enum(['before', 'standing', 'after']);
+export type PhotoMoment = z.infer<typeof PhotoMoment>;
+
 /** A photo of a piece as it was built; its picture is asked for by itself. */
 export const Photo = z.strictObject({
   id: Id,
@@ -22,6 +26,8 @@ export const Photo = z.strictObject({
   widthPx: z.int().positive(),
   heightPx: z.int().positive(),
   addedAt: Instant,
+  /** Of the place before anything hangs there, of the piece as it stands, or of the place when all is down; left out of older photos. */
+  moment: PhotoMoment.optional(),
   marks: z.array(PhotoMark).max(200),
 });
 export type Photo = z.infer<typeof Photo>;
@@ -38,5 +44,6 @@ export const PhotoUpload = z.strictObject({
   /** When it was taken, where that was before it could be sent. */
   takenAt: Instant.optional(),
   marks: Photo.shape.marks.optional(),
+  moment: PhotoMoment.optional(),
 });
 export type PhotoUpload = z.infer<typeof PhotoUpload>;

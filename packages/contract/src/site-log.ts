@@ -41,6 +41,23 @@ export const SiteEvent = z.discriminatedUnion('kind', [
     count: z.int().min(1).max(1000),
     task: TaskId.optional(),
   }),
+  /** Fresh balloons blown on site in the place of those that popped. */
+  z.strictObject({
+    kind: z.literal('topped-up'),
+    nominalIn: DiameterIn,
+    colour: ColourId,
+    count: z.int().min(1).max(1000),
+  }),
+  /** Balloons of a lot that are blown in one of the clock's tasks. */
+  z.strictObject({
+    kind: z.literal('blown'),
+    task: TaskId,
+    lot: z.string().min(1).max(60),
+    count: z.int().min(1).max(1000),
+  }),
+  /** Words to everybody on the job, and who has read them. */
+  z.strictObject({ kind: z.literal('message'), text: Words }),
+  z.strictObject({ kind: z.literal('message-read'), message: EntryId }),
   /** A task will take so much longer than planned. */
   z.strictObject({ kind: z.literal('late'), task: TaskId, minutes: z.int().min(1).max(720) }),
   /** It does not go on without help. */

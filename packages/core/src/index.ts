@@ -1,6 +1,7 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
 export {
+  blownKey,
   type Happened,
   happenedOf,
   isDone,
@@ -11,6 +12,7 @@ export {
 export { holdingEntries } from './actuals/holding.ts';
 export { type LeaveOut, leaveOuts } from './actuals/leave-out.ts';
 export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
+export { photoMoment } from './actuals/photo-moment.ts';
 export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
 export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';

@@ -44,9 +44,21 @@ test('a photo is kept as it was sent, its size read from itself, its camera held
 
 test('sent again by a phone that had no answer a photo is there once, as it was taken and marked first; deleted it stays deleted', async () => {
   const id = '0123456789abcdef0123456789abcdef';
-  const sent = { id, pieceId, content: dot, takenAt: '2026-05-01T10:00:00Z', marks: [mark] };
+  const sent = {
+    id,
+    pieceId,
+    content: dot,
+    takenAt: '2026-05-01T10:00:00Z',
+    marks: [mark],
+    moment: 'before',
+  };
   const [first, again] = [await server.call('POST', at, sent), await server.call('POST', at, sent)];
-  expect(first.body.data).toMatchObject({ id, addedAt: '2026-05-01T10:00:00.000Z', marks: [mark] });
+  expect(first.body.data).toMatchObject({
+    id,
+    addedAt: '2026-05-01T10:00:00.000Z',
+    marks: [mark],
+    moment: 'before',
+  });
   expect(again.body).toEqual(first.body);
   await server.call('DELETE', `${at}/${id}`);
   expect((await server.call('POST', at, sent)).status).toBe(201);

@@ -39,7 +39,7 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
       schema: { tags, params: JobParams, body: PhotoUpload, response: makes(PhotoRow) },
     },
     async ({ params: { jobId }, body }, reply) => {
-      const { pieceId, id = randomUUID(), marks = [], takenAt } = body;
+      const { pieceId, id = randomUUID(), marks = [], takenAt, moment } = body;
       const content = Buffer.from(body.content, 'base64');
       const facts = readPhoto(content);
       const row = await changeJob(db, async (tx) => {
@@ -50,7 +50,7 @@ export async function photoRoutes(server: Server, { db }: RouteOptions): Promise
         // By a clock that is fast it was taken now: nothing is kept of the future.
         const takenMs = takenAt ? Date.parse(takenAt) : Number.POSITIVE_INFINITY;
         const addedAt = new Date(Math.min(Date.now(), takenMs)).toISOString();
-        const data = { id, pieceId, ...facts, addedAt, marks };
+        const data = { id, pieceId, ...facts, addedAt, marks, ...(moment ? { moment } : {}) };
         return addPhoto(tx, jobId, { data, planned, content });
       });
       return reply.code(201).send(row);

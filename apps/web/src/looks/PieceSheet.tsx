@@ -12,6 +12,8 @@ interface PieceSheetProps {
   fillers?: readonly LookFiller[];
   /** How high it is drawn at the most, in units of style sheets. */
   maxHeight?: string;
+  /** How many times as wide as what one sees of it: where it is pushed about its numbers need not be large. */
+  timesAsWide?: number;
 }
 
 /** Room round a piece, m. */
@@ -22,9 +24,16 @@ const NUMBER_SHARE = 0.033;
 const SIDES = { front: '', left: '‹', right: '›' } as const;
 
 /** A piece by itself, to scale, as it will hang; for the client, the run sheet and the phone. */
-export function PieceSheet({ name, picture, colours, fillers, maxHeight = '62vh' }: PieceSheetProps) {
+export function PieceSheet({
+  name,
+  picture,
+  colours,
+  fillers,
+  maxHeight = '62vh',
+  timesAsWide = 1,
+}: PieceSheetProps) {
   const { x, y, w, h } = boundsOf(picture);
-  const numberM = NUMBER_SHARE * Math.max(w, h);
+  const numberM = (NUMBER_SHARE * Math.max(w, h)) / timesAsWide;
   // y runs downward from the top of the drawing.
   const topM = y + h;
   const title = fillers ? `Dressing map of ${name}` : name;

@@ -6,10 +6,12 @@ import { TickBox } from '../parts/TickBox.tsx';
 import { clockTime, dayKey, minutesBetween, shortDay, spanText } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
+import { UnreadMessages, WriteToAll } from './Messages.tsx';
 import { Stuck } from './MyTurn.tsx';
 import { OutOfOrderDialog } from './OutOfOrderDialog.tsx';
 import { leftOver } from './spares.ts';
 import { buzz } from './stay-awake.ts';
+import { TimesSheet } from './TimesSheet.tsx';
 import { aboutWords, taskWords } from './task-words.ts';
 import type { SiteLogHere } from './use-log.ts';
 import { useSeconds } from './use-seconds.ts';
@@ -33,6 +35,7 @@ export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
   const done = all.filter(({ id }) => isDone(happened, id));
   const shown = showsDone ? all : all.filter(({ id }) => !isDone(happened, id));
   const short = leftOver(plan, happened).filter(({ left }) => left < 0);
+  const [timed, setTimed] = useState<Task>();
   const [order, setOrder] = useState<{ found: OutOfOrder; goOn: () => void }>();
   const toggle = (task: Task) => {
     const record = happened.tasks.get(task.id);
@@ -47,6 +50,7 @@ export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
   };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
+      <UnreadMessages taken={taken} log={log} who={who} />
       <Stuck taken={taken} log={log} who={who} />
       {short.length > 0 && (
         <Typography sx={{ fontSize: '1.0625rem', fontWeight: 650, color: 'var(--mui-palette-out)' }}>
@@ -64,6 +68,7 @@ export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
           <Person key={one.id} one={one} taken={taken} log={log} now={now} />
         ))}
       </Box>
+      <WriteToAll taken={taken} log={log} who={who} />
       <Box component="section" aria-label="All tasks">
         <Typography variant="h2" sx={{ fontSize: '1.375rem' }} data-testid="tasks-done">
           {done.length} of {all.length} done
@@ -76,6 +81,7 @@ export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
             isTicked={isDone(happened, task.id)}
             lateMin={minutesBetween(task.end, now)}
             onToggle={() => toggle(task)}
+            onTimes={isDone(happened, task.id) ? () => setTimed(task) : undefined}
           />
         ))}
         {done.length > 0 && (
@@ -84,6 +90,9 @@ export function Everybody({ who, taken, log, onReplan }: EverybodyProps) {
           </BigButton>
         )}
       </Box>
+      {timed && (
+        <TimesSheet task={timed} who={who} taken={taken} log={log} onClose={() => setTimed(undefined)} />
+      )}
       {order && <OutOfOrderDialog {...order} plan={plan} does="Done" onClose={() => setOrder(undefined)} />}
     </Box>
   );
@@ -135,13 +144,15 @@ interface TaskLineProps {
   isTicked: boolean;
   lateMin: number;
   onToggle: () => void;
+  /** Says when it was done; left out while it is not. */
+  onTimes: (() => void) | undefined;
 }
 
-function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: TaskLineProps) {
+function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle, onTimes }: TaskLineProps) {
   const names = task.crew.map(
     (id) => file.workshop.crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id,
   );
-  return (
+  const line = (
     <ButtonBase
       role="checkbox"
       aria-checked={isTicked}
@@ -185,5 +196,19 @@ function TaskLine({ task, taken: { file, plan }, isTicked, lateMin, onToggle }: 
         </Typography>
       </Box>
     </ButtonBase>
+  );
+  if (!onTimes) return line;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+      {line}
+      <BigButton
+        fullWidth={false}
+        onClick={onTimes}
+        aria-label={`Times of ${taskWords(task, plan)}`}
+        sx={{ flex: 'none', fontSize: '1rem' }}
+      >
+        Times
+      </BigButton>
+    </Box>
   );
 }

@@ -1,6 +1,7 @@
 import type { CrewMember } from '@early-lantern/contract';
 import { Box } from '@mui/material';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { BigButton } from './BigButton.tsx';
 import { GearHome } from './GearHome.tsx';
 import type { TakenJob } from './kept-on-device.ts';
@@ -8,6 +9,7 @@ import { LookOver } from './LookOver.tsx';
 import { NotesView } from './NotesView.tsx';
 import { PhotosView } from './PhotosView.tsx';
 import { SignOffPage } from './SignOffPage.tsx';
+import { TopUpsView } from './TopUpsView.tsx';
 import type { SiteLogHere } from './use-log.ts';
 import { WindPage } from './WindPage.tsx';
 
@@ -22,12 +24,14 @@ const pages = [
   { id: 'sign-off', label: 'Sign-off', Page: SignOffPage },
   { id: 'gear', label: 'Gear back home', Page: GearHome },
   { id: 'wind', label: 'Wind', Page: WindPage },
+  { id: 'top-ups', label: 'Top-ups', Page: TopUpsView },
   { id: 'photos', label: 'Photos', Page: PhotosView },
   { id: 'notes', label: 'Notes', Page: NotesView },
 ] as const;
 
 /** What is wanted now and then: look-overs, gear, notes. */
 export function MoreView(props: MoreViewProps) {
+  const navigate = useNavigate();
   const [page, setPage] = useState<(typeof pages)[number]['id']>();
   const shown = pages.find(({ id }) => id === page);
   if (!shown)
@@ -38,6 +42,12 @@ export function MoreView(props: MoreViewProps) {
             {label}
           </BigButton>
         ))}
+        <BigButton
+          onClick={() => void navigate(`/on-site/${props.taken.file.job.id}/bench`)}
+          sx={{ minHeight: 72 }}
+        >
+          Bench board, for a tablet
+        </BigButton>
       </Box>
     );
   return (

@@ -7,6 +7,7 @@ import { useNotice } from '../parts/notices.tsx';
 import { clockTime } from '../parts/time.ts';
 import type { TakenJob } from './kept-on-device.ts';
 import { LateSheet } from './LateSheet.tsx';
+import { UnreadMessages } from './Messages.tsx';
 import { NowCard } from './NowCard.tsx';
 import { PoppedSheet } from './PoppedSheet.tsx';
 import { buzz } from './stay-awake.ts';
@@ -57,6 +58,7 @@ export function MyTurn({ who, taken, log }: MyTurnProps) {
   const about = now ? { task: now.id } : {};
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
+      <UnreadMessages taken={taken} log={log} who={who} />
       <Stuck taken={taken} log={log} who={who} />
       {now ? (
         <NowCard

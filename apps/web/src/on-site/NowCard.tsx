@@ -1,5 +1,5 @@
 import type { CrewMember, SiteEvent, Task } from '@early-lantern/contract';
-import { type OutOfOrder, outOfOrder, type Turn } from '@early-lantern/core';
+import { type OutOfOrder, outOfOrder, photoMoment, type Turn } from '@early-lantern/core';
 import { Alert, Box, LinearProgress, Typography } from '@mui/material';
 import { useState } from 'react';
 import { clockTime, spanText } from '../parts/time.ts';
@@ -105,7 +105,13 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
         <BigButton onClick={() => onSay('late')}>Late</BigButton>
         <BigButton onClick={() => onSay('stuck')}>Stuck</BigButton>
         <BigButton onClick={() => onSay('note')}>Note</BigButton>
-        <TakePhoto taken={taken} photos={photos} pieceId={task.pieceId} words="Photo" />
+        <TakePhoto
+          taken={taken}
+          photos={photos}
+          pieceId={task.pieceId}
+          words="Photo"
+          moment={photoMoment(taken.plan, happened, task)}
+        />
         {isGoing ? (
           <BigButton onClick={() => say({ kind: 'pause', task: task.id })}>Pause</BigButton>
         ) : (
@@ -117,7 +123,7 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
           <CautionTexts cautions={cautions} />
         </Box>
       )}
-      <TaskHow task={task} taken={taken} />
+      <TaskHow task={task} taken={taken} photos={photos} />
       {order && (
         <OutOfOrderDialog
           found={order.found}

@@ -16,6 +16,7 @@ import { INK, ON_INK, SiteHeader } from './SiteHeader.tsx';
 import { useStayAwake } from './stay-awake.ts';
 import { useDay } from './use-day.ts';
 import { useSiteLog } from './use-log.ts';
+import { usePictures } from './use-pictures.ts';
 import { useSitePhotos } from './use-site-photos.ts';
 import { useTakenJob } from './use-taken-job.ts';
 import { crewOf, useWho } from './use-who.ts';
@@ -50,6 +51,8 @@ function OnSite({ original }: { original: TakenJob }) {
   const { who, choose } = useWho(crew);
   const log = useSiteLog(file.job.id);
   const photos = useSitePhotos(file.job.id);
+  // Drawn while there is a signal, whoever wants to see them later.
+  usePictures(original);
   const [view, setView] = useState<(typeof views)[number]['id']>('mine');
   const [isReplanning, setReplanning] = useState(false);
   const day = useDay(original, log);

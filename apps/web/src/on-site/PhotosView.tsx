@@ -1,6 +1,7 @@
 import type { PhotoRow } from '@early-lantern/contract';
+import { photoMoment } from '@early-lantern/core';
 import { Alert, Box, ButtonBase, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { keys } from '../api/queries.ts';
 import { marksInWords } from '../looks/photo/marking.ts';
 import { clockTime } from '../parts/time.ts';
@@ -10,14 +11,17 @@ import type { TakenJob } from './kept-on-device.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
 import type { WaitingPhoto } from './photo-outbox.ts';
 import { TakePhoto } from './TakePhoto.tsx';
+import type { SiteLogHere } from './use-log.ts';
 import { useSitePhotos } from './use-site-photos.ts';
+import { WaitingPicture } from './WaitingPicture.tsx';
 
 interface PhotosViewProps {
+  log: SiteLogHere;
   taken: TakenJob;
 }
 
 /** The photos of the pieces as they stand: those on this phone that wait, and those that everybody sees. */
-export function PhotosView({ taken }: PhotosViewProps) {
+export function PhotosView({ taken, log }: PhotosViewProps) {
   const { file } = taken;
   const photos = useSitePhotos(file.job.id);
   const nameOf = (id: string) => file.job.pieces.find((one) => one.id === id)?.name ?? 'A piece that is gone';
@@ -28,7 +32,12 @@ export function PhotosView({ taken }: PhotosViewProps) {
       <Typography variant="h1" sx={{ fontSize: '1.75rem' }}>
         Photos
       </Typography>
-      <TakePhoto taken={taken} photos={photos} words="Take a photo" />
+      <TakePhoto
+        taken={taken}
+        photos={photos}
+        words="Take a photo"
+        moment={photoMoment(taken.plan, log.happened, undefined)}
+      />
       {photos.isUnkept && (
         <Alert severity="error" icon={false} variant="outlined" sx={{ fontSize: '1rem' }}>
           This phone has no room: the last photo is only on this page. Keep it open until it is sent.
@@ -87,16 +96,9 @@ interface WaitingProps {
 }
 
 function Waiting({ photo, name, onDrop }: WaitingProps) {
-  const src = useMemo(() => URL.createObjectURL(photo.content), [photo.content]);
-  useEffect(() => () => URL.revokeObjectURL(src), [src]);
   return (
     <Box component="section" aria-label={`Waiting: ${name}`} sx={{ display: 'grid', gap: 0.5 }}>
-      <Box
-        component="img"
-        src={src}
-        alt=""
-        sx={{ width: '100%', maxHeight: 260, objectFit: 'cover', borderRadius: 1 }}
-      />
+      <WaitingPicture content={photo.content} />
       <Typography sx={{ fontSize: '1.0625rem' }}>
         <strong>{name}</strong>
         {photo.marks.length > 0 && `: ${marksInWords(photo.marks)}`}.{' '}

@@ -33,14 +33,9 @@ export function ScanSheet({ title, onRead, onClose }: ScanSheetProps) {
       setSaid(read.current(text));
     };
     const open = async () => {
-      const { BrowserQRCodeReader } = await import('@zxing/browser');
-      const reader = new BrowserQRCodeReader();
-      const controls = await reader.decodeFromConstraints(
-        { video: { facingMode: 'environment' } },
-        picture.current ?? undefined,
-        (result) => result && heard(result.getText()),
-      );
-      stop = () => controls.stop();
+      // Weighs as much as all else on site, and is wanted when gear comes home.
+      const { readCodes } = await import('./code-reader.ts');
+      stop = await readCodes(picture.current ?? undefined, heard);
       if (isOver) stop();
     };
     open().catch(() =>

@@ -1,4 +1,4 @@
-import type { PieceId } from '@early-lantern/contract';
+import type { PhotoMoment, PieceId } from '@early-lantern/contract';
 import { Box } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { shrunk } from '../looks/photo/shrunk.ts';
@@ -7,14 +7,15 @@ import { BigButton } from './BigButton.tsx';
 import { BottomSheet } from './BottomSheet.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { PhotoSheet } from './PhotoSheet.tsx';
-import type { useSitePhotos } from './use-site-photos.ts';
+import type { SitePhotos } from './use-site-photos.ts';
 
 interface TakePhotoProps {
   taken: TakenJob;
-  photos: ReturnType<typeof useSitePhotos>;
+  photos: SitePhotos;
   /** The piece that is being worked on; without it one is asked which. */
   pieceId?: string | undefined;
   words: string;
+  moment: PhotoMoment;
 }
 
 interface Shot {
@@ -25,7 +26,7 @@ interface Shot {
 }
 
 /** A photo by the camera of the phone or from its album: of which piece, what the eye stops at, kept. */
-export function TakePhoto({ taken, photos, pieceId, words }: TakePhotoProps) {
+export function TakePhoto({ taken, photos, pieceId, words, moment }: TakePhotoProps) {
   const notify = useNotice();
   const input = useRef<HTMLInputElement>(null);
   const [shot, setShot] = useState<Shot>();
@@ -82,7 +83,7 @@ export function TakePhoto({ taken, photos, pieceId, words }: TakePhotoProps) {
           marks={[]}
           onClose={leave}
           onKeep={(marks) => {
-            void photos.add(of.id as PieceId, shot.content, marks);
+            void photos.add({ pieceId: of.id as PieceId, content: shot.content, marks, moment });
             leave();
           }}
         />

@@ -1,13 +1,25 @@
 import type { Task } from '@early-lantern/contract';
-import ExpandIcon from '@mui/icons-material/ExpandMore';
-import { Accordion, AccordionDetails, AccordionSummary, Box, Typography } from '@mui/material';
+import { Box } from '@mui/material';
+import { BeforeAfter } from './BeforeAfter.tsx';
+import { HowCard } from './HowCard.tsx';
 import type { TakenJob } from './kept-on-device.ts';
+import { TaskPictures } from './TaskPictures.tsx';
+import type { SitePhotos } from './use-site-photos.ts';
 
 /** When everything stands and one looks at it. */
 const LOOKING = new Set(['step-back', 'touch-up', 'look-again']);
+/** When all is down, and every place is held against its photo. */
+const COMPARING = 'look-over';
 
-/** How a piece is made, and what to look at when one steps back: opened where it is wanted. */
-export function TaskHow({ task, taken: { plan } }: { task: Task; taken: TakenJob }) {
+interface TaskHowProps {
+  task: Task;
+  taken: TakenJob;
+  photos: SitePhotos;
+}
+
+/** How a piece is made, how it will look, and what to look at when one steps back: opened where it is wanted. */
+export function TaskHow({ task, taken, photos }: TaskHowProps) {
+  const { plan } = taken;
   const pieces = LOOKING.has(task.id) ? plan.pieces : plan.pieces.filter(({ id }) => id === task.pieceId);
   const cards = pieces.flatMap(({ id, name, steps, notes }) => {
     const lookOver = plan.full.pieces.find((one) => one.id === id)?.lookOver ?? [];
@@ -20,30 +32,19 @@ export function TaskHow({ task, taken: { plan } }: { task: Task; taken: TakenJob
   });
   return (
     <Box>
+      {task.id === COMPARING && <BeforeAfter taken={taken} photos={photos} />}
+      <TaskPictures task={task} taken={taken} />
       {cards
         .filter(({ lines }) => lines.length > 0)
         .map(({ title, lines }) => (
-          <Accordion
-            key={title}
-            variant="outlined"
-            disableGutters
-            // What is looked at now stands open.
-            defaultExpanded={LOOKING.has(task.id)}
-            slotProps={{ heading: { component: 'h2' } }}
-          >
-            <AccordionSummary expandIcon={<ExpandIcon />} sx={{ minHeight: 56 }}>
-              <Typography component="span" sx={{ fontSize: '1.125rem', fontWeight: 650 }}>
-                {title}
-              </Typography>
-            </AccordionSummary>
-            <AccordionDetails>
-              <Box component="ol" sx={{ m: 0, pl: 3, fontSize: '1.0625rem', display: 'grid', gap: 0.75 }}>
-                {lines.map((line) => (
-                  <li key={line}>{line}</li>
-                ))}
-              </Box>
-            </AccordionDetails>
-          </Accordion>
+          // What is looked at now stands open.
+          <HowCard key={title} title={title} isOpen={LOOKING.has(task.id)}>
+            <Box component="ol" sx={{ m: 0, pl: 3, fontSize: '1.0625rem', display: 'grid', gap: 0.75 }}>
+              {lines.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </Box>
+          </HowCard>
         ))}
     </Box>
   );

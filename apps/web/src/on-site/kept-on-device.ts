@@ -1,4 +1,5 @@
 import type { JobFile, Plan } from '@early-lantern/contract';
+import type { Picture } from '@early-lantern/core';
 import { createStore, del, get, keys, set, setMany, values } from 'idb-keyval';
 import { keptOf } from '../job/kept-work.ts';
 import type { EntryStore, OwnEntry } from './outbox.ts';
@@ -17,6 +18,19 @@ const keyOf = (jobId: string) => `${keptOf()}${jobId}`;
 
 export const keepJob = (job: TakenJob): Promise<void> => set(keyOf(job.file.job.id), job, jobs());
 export const keptJob = (jobId: string): Promise<TakenJob | undefined> => get<TakenJob>(keyOf(jobId), jobs());
+
+const pictures = () => createStore('early-lantern-pictures', 'pictures');
+
+/** Each piece as it will hang, as it was drawn when the job was read. */
+interface TakenPictures {
+  /** What they were drawn from, as text. */
+  of: string;
+  byPiece: Record<string, Picture>;
+}
+export const keepPictures = (jobId: string, taken: TakenPictures): Promise<void> =>
+  set(keyOf(jobId), taken, pictures());
+export const keptPictures = (jobId: string): Promise<TakenPictures | undefined> =>
+  get<TakenPictures>(keyOf(jobId), pictures());
 
 /** Every job that is on this device, by doors. */
 export async function keptJobs(): Promise<TakenJob[]> {

@@ -5,6 +5,7 @@ const photo = (id: string): WaitingPhoto => ({
   pieceId: 'arch' as WaitingPhoto['pieceId'],
   takenAt: '2026-11-30T10:00:00Z',
   marks: [],
+  moment: 'standing',
   content: new Blob([id]),
 });
 

@@ -1,4 +1,4 @@
-import type { PhotoMark, PieceId } from '@early-lantern/contract';
+import type { PhotoMark, PhotoMoment, PieceId } from '@early-lantern/contract';
 
 /** A photo as it waits on this device. */
 export interface WaitingPhoto {
@@ -8,6 +8,7 @@ export interface WaitingPhoto {
   /** By the clock of this device, ISO 8601. */
   takenAt: string;
   marks: PhotoMark[];
+  moment: PhotoMoment;
   content: Blob;
   /** Why the server will not have it; undefined while it only waits. */
   refused?: string;

@@ -1,4 +1,4 @@
-import type { PhotoMark, PhotoRow, PhotoUpload, PieceId } from '@early-lantern/contract';
+import type { PhotoRow, PhotoUpload } from '@early-lantern/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
@@ -33,6 +33,8 @@ function outboxOf(jobId: string): PhotoOutbox {
   return made;
 }
 
+export type SitePhotos = ReturnType<typeof useSitePhotos>;
+
 /** A job's photos: those that the server has, and those that wait on this phone. */
 export function useSitePhotos(jobId: string) {
   const outbox = outboxOf(jobId);
@@ -66,8 +68,8 @@ export function useSitePhotos(jobId: string) {
       sent,
       /** The last one found no room on this phone: it is on this page alone until it is sent. */
       isUnkept: isUnkept && waiting.length > 0,
-      add: async (pieceId: PieceId, content: Blob, marks: PhotoMark[]) => {
-        const photo = { id: randomHex(16), pieceId, takenAt: new Date().toISOString(), marks, content };
+      add: async (photoOf: Pick<WaitingPhoto, 'pieceId' | 'content' | 'marks' | 'moment'>) => {
+        const photo = { ...photoOf, id: randomHex(16), takenAt: new Date().toISOString() };
         await outbox.add(photo).catch(() => setUnkept(true));
         await sync();
       },

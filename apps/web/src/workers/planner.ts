@@ -1,5 +1,5 @@
 import type { Availability, JobFile, Lamp, PieceId, Plan } from '@early-lantern/contract';
-import type { Heat, HowLong, LongerLoad } from '@early-lantern/core';
+import type { Heat, HowLong, LongerLoad, Picture } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
@@ -274,6 +274,9 @@ export const searchLoadLonger = (file: JobFile, onLoad: (load: LongerLoad) => bo
 /** How long the balloons there are would make a garland; undefined for what is none. */
 export const askHowLong = (file: JobFile, pieceId: PieceId): Promise<HowLong | undefined> =>
   planner().howLong(file, pieceId);
+
+/** Each piece as it will hang, by piece id. */
+export const askPictures = (file: JobFile): Promise<Record<string, Picture>> => planner().pictures(file);
 
 /** How deep one looks into a piece from the front; undefined where it does not settle. */
 export const askHeat = (file: JobFile, pieceId: PieceId): Promise<Heat | undefined> =>

@@ -128,6 +128,15 @@ const planner = {
     });
     return { plan, settled: Object.fromEntries(settled) };
   },
+  /** Each piece as it will hang, by piece id. */
+  pictures: ({ job, workshop }: JobFile): Record<string, Picture> =>
+    Object.fromEntries(
+      job.pieces.map((piece) => [
+        piece.id,
+        settledPictureOf(piece, workshop, aroundOf(piece, job.pieces, workshop)) ??
+          pictureOf(piece, workshop.schools),
+      ]),
+    ),
   /** What was planned last, with every working. */
   whole(): Plan {
     if (!whole) throw new Error('nothing was planned yet');

@@ -16,6 +16,8 @@ export interface TaskRecord {
   doneIds: string[];
   /** Who ticked it. */
   doneBy: PersonId[];
+  /** Entries that told somebody's times afterwards: to tell others is to replace them. */
+  told: { id: string; person: PersonId }[];
 }
 
 /** An entry of one kind. */
@@ -35,7 +37,13 @@ export interface Said<K extends SiteEvent['kind']> {
 export interface Happened {
   tasks: Map<string, TaskRecord>;
   /** Balloons that popped, by what they are. */
-  pops: { nominalIn: number; colour: ColourId; count: number }[];
+  pops: ProductCount[];
+  /** Fresh ones blown on site in their place. */
+  toppedUp: ProductCount[];
+  /** Balloons that are blown, by task and lot. */
+  blown: Map<string, number>;
+  /** Words to everybody, each with those who have read it. */
+  messages: { entry: EntryOf<'message'>; readBy: PersonId[] }[];
   /** What does not go on without help, and is not solved. */
   stuck: EntryOf<'stuck'>[];
   notes: EntryOf<'note'>[];
@@ -59,6 +67,13 @@ export interface Happened {
   read: Set<string>;
 }
 
+/** So many balloons of a size and colour. */
+export interface ProductCount {
+  nominalIn: number;
+  colour: ColourId;
+  count: number;
+}
+
 const NOTHING: TaskRecord = {
   state: 'paused',
   fromMs: null,
@@ -67,6 +82,7 @@ const NOTHING: TaskRecord = {
   lateMin: 0,
   doneIds: [],
   doneBy: [],
+  told: [],
 };
 
 /**
@@ -84,7 +100,13 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
   }
   return {
     tasks: new Map([...ofTask].map(([task, about]) => [task, recordOf(about)])),
-    pops: popsOf(entries),
+    pops: productsOf(of('popped')),
+    toppedUp: productsOf(of('topped-up')),
+    blown: blownOf(of('blown')),
+    messages: of('message').map((entry) => ({
+      entry,
+      readBy: of('message-read').flatMap(({ by, event }) => (event.message === entry.id ? [by] : [])),
+    })),
     stuck: of('stuck'),
     notes: of('note'),
     nearMisses: of('near-miss'),
@@ -110,6 +132,9 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     ),
   };
 }
+
+/** A lot that is blown in a task: of a large one each task has its part. */
+export const blownKey = (task: string, lot: string): string => `${task} ${lot}`;
 
 /** A line to look at, of one piece. */
 export const lookKey = (piece: string, line: string): string => `${piece} ${line}`;
@@ -163,20 +188,29 @@ function recordOf(entries: readonly SiteEntry[]): TaskRecord {
     lateMin: late.at(-1) ?? 0,
     doneIds: done.map(({ id }) => id),
     doneBy: [...new Set(done.map(({ by }) => by))],
+    told: entries.flatMap(({ id, event }) => (event.kind === 'times' ? [{ id, person: event.person }] : [])),
   };
 }
 
-function popsOf(entries: readonly SiteEntry[]): Happened['pops'] {
-  const pops = new Map<string, Happened['pops'][number]>();
+function productsOf(entries: readonly EntryOf<'popped' | 'topped-up'>[]): ProductCount[] {
+  const products = new Map<string, ProductCount>();
   for (const { event } of entries) {
-    if (event.kind !== 'popped') continue;
     const { nominalIn, colour, count } = event;
     const key = `${nominalIn} ${colour}`;
-    pops.set(key, { nominalIn, colour, count: count + (pops.get(key)?.count ?? 0) });
+    products.set(key, { nominalIn, colour, count: count + (products.get(key)?.count ?? 0) });
   }
-  return [...pops.values()].sort(
+  return [...products.values()].sort(
     (one, other) => one.nominalIn - other.nominalIn || (one.colour < other.colour ? -1 : 1),
   );
+}
+
+function blownOf(entries: readonly EntryOf<'blown'>[]): Map<string, number> {
+  const lots = new Map<string, number>();
+  for (const { event } of entries) {
+    const key = blownKey(event.task, event.lot);
+    lots.set(key, event.count + (lots.get(key) ?? 0));
+  }
+  return lots;
 }
 
 /** Whether a task is done. */
