@@ -264,6 +264,15 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
     .toBe(1);
   await wren.getByRole('button', { name: 'Go back' }).tap();
 
+  // What is used again is counted.
+  await wren.getByRole('button', { name: 'Kept balloons' }).tap();
+  await wren.getByLabel('Kept of 17 in. Chalk').fill('2');
+  await wren.getByLabel('Kept of 11 in. Lagoon').fill('40');
+  await wren.getByLabel('Kept of 11 in. Lagoon').blur();
+  await wren.getByRole('button', { name: 'Go back' }).tap();
+  await expect
+    .poll(async () => (await logOf('strike')).entries.filter(({ event }) => event.kind === 'kept').length)
+    .toBe(2);
   await wren.getByRole('button', { name: 'Gear back home' }).tap();
   await ilo.getByRole('button', { name: 'Gear back home' }).tap();
   const open = wren.getByTestId('gear-open');
@@ -325,6 +334,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
     'Wind',
     'Top-ups',
     'Photos',
+    'Kept balloons',
     'Notes',
   ]) {
     await show(view);
@@ -373,6 +383,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
     'Wind',
     'Top-ups',
     'Photos',
+    'Kept balloons',
     'Notes',
   ]) {
     await show(view);

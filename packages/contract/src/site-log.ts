@@ -48,6 +48,13 @@ export const SiteEvent = z.discriminatedUnion('kind', [
     colour: ColourId,
     count: z.int().min(1).max(1000),
   }),
+  /** Balloons that are whole after the strike and are kept for another job; the newest count of each product holds. */
+  z.strictObject({
+    kind: z.literal('kept'),
+    nominalIn: DiameterIn,
+    colour: ColourId,
+    count: z.int().min(0).max(10_000),
+  }),
   /** Balloons of a lot that are blown in one of the clock's tasks. */
   z.strictObject({
     kind: z.literal('blown'),
@@ -192,3 +199,19 @@ export const ActualRow = z.strictObject({
   note: Text,
 });
 export type ActualRow = z.infer<typeof ActualRow>;
+
+/** A line of what came of a piece. Times UTC, hours, gusts m/s at the place. */
+export const PieceActualRow = z.strictObject({
+  pieceId: z.string(),
+  piece: z.string(),
+  kind: z.string(),
+  /** The last of its tasks on site was done, and the first of its strike begun. */
+  stoodFrom: z.string(),
+  downAt: z.string(),
+  heldHours: z.number().nullable(),
+  popped: z.int(),
+  /** Faults seen, whether they were mended or not. */
+  faults: Text,
+  strongestGustMs: z.number().nullable(),
+});
+export type PieceActualRow = z.infer<typeof PieceActualRow>;

@@ -6,6 +6,7 @@ export {
   happenedOf,
   isDone,
   lookKey,
+  productKey,
   type Said,
   type TaskRecord,
 } from './actuals/happened.ts';
@@ -13,6 +14,7 @@ export { holdingEntries } from './actuals/holding.ts';
 export { type LeaveOut, leaveOuts } from './actuals/leave-out.ts';
 export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
 export { photoMoment } from './actuals/photo-moment.ts';
+export { pieceRows } from './actuals/piece-record.ts';
 export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
 export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
@@ -143,6 +145,7 @@ export {
   leftForEach,
   needsOfJob,
 } from './several-jobs.ts';
+export { spokenSheet } from './spoken/spoken-sheet.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
 export {
   type Arrival,

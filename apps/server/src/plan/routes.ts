@@ -1,5 +1,5 @@
 import { Id, JobFile, Plan } from '@early-lantern/contract';
-import { calendarOf } from '@early-lantern/core';
+import { calendarOf, spokenSheet } from '@early-lantern/core';
 import { z } from 'zod';
 import { whenGone } from '../http/gone.ts';
 import { notFound } from '../http/problem.ts';
@@ -58,6 +58,28 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
         .type('text/calendar; charset=utf-8')
         .header('content-disposition', `attachment; filename="${name}.ics"`)
         .send(text);
+    },
+  );
+
+  server.get(
+    '/jobs/:id/run-sheet.txt',
+    {
+      config: { right: 'look' },
+      schema: {
+        tags,
+        summary:
+          'The run sheet in whole sentences, to be read over the telephone; everybody’s or one person’s',
+        params: z.object({ id: Id }),
+        querystring: z.object({ person: Id.optional() }),
+      },
+    },
+    async ({ params, query: { person } }, reply) => {
+      const file = await assembleJobFile(db, params.id);
+      if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
+      return reply
+        .type('text/plain; charset=utf-8')
+        .header('content-disposition', `attachment; filename="run-sheet-${params.id}.txt"`)
+        .send(spokenSheet(file, await plan(file), person));
     },
   );
 

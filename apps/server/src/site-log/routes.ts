@@ -3,11 +3,12 @@ import {
   EntryId,
   Id,
   type JobFile,
+  PieceActualRow,
   SentEntries,
   SheetFormat,
   SiteLog,
 } from '@early-lantern/contract';
-import { actualRows, happenedOf, sizeName } from '@early-lantern/core';
+import { actualRows, happenedOf, pieceRows, sizeName } from '@early-lantern/core';
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { whenGone } from '../http/gone.ts';
@@ -21,6 +22,7 @@ const Params = z.object({ id: Id });
 const tags = ['on site'];
 
 const popColumns = ['nominal in', 'colour', 'needed', 'spares', 'popped'];
+const keptColumns = ['nominal in', 'colour', 'kept'];
 const entryColumns = ['at', 'who', 'device', 'what', 'task', 'details', 'holds'];
 
 /** What people on site write down, and what came of a job in the end. */
@@ -79,8 +81,12 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
       schema: {
         tags,
         summary:
-          'What came of a job: planned against actual by task and person, pops by product, or the whole log',
-        params: z.object({ id: Id, what: z.enum(['tasks', 'pops', 'log']), format: SheetFormat }),
+          'What came of a job: planned against actual by task and person, pops and kept balloons by product, how each piece held, or the whole log',
+        params: z.object({
+          id: Id,
+          what: z.enum(['tasks', 'pops', 'pieces', 'kept', 'log']),
+          format: SheetFormat,
+        }),
       },
     },
     async ({ params: { id, what, format } }, reply) => {
@@ -110,6 +116,18 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
             };
           }),
         }),
+        pieces: () => ({
+          columns: Object.keys(PieceActualRow.shape),
+          lines: pieceRows(thePlan, happened, log).map(asText),
+        }),
+        kept: () => ({
+          columns: keptColumns,
+          lines: [...happened.kept.values()].map(({ entry: { event } }) => ({
+            'nominal in': String(event.nominalIn),
+            colour: colourName(event.colour),
+            kept: String(event.count),
+          })),
+        }),
         log: () => ({ columns: entryColumns, lines: logLines(file, log, thePlan.tasks) }),
       };
       const { columns, lines } = tables[what]();
@@ -126,7 +144,7 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
   );
 }
 
-const asText = (row: ActualRow): Record<string, string> =>
+const asText = (row: ActualRow | PieceActualRow): Record<string, string> =>
   Object.fromEntries(Object.entries(row).map(([key, value]) => [key, value === null ? '' : String(value)]));
 
 /** The log as it was written, line by line, with what was taken back later on. */

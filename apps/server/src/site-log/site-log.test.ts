@@ -102,6 +102,8 @@ test('planned against actual as a table: every task with its people, pops by pro
       until: '2026-11-02T09:12:30Z',
     }),
     popped,
+    entry({ kind: 'kept', nominalIn: 11, colour: plan.totals.balloons[0].colour, count: 30 }),
+    entry({ kind: 'fault', piece: plan.pieces[0].id, text: 'A gap' }),
     wrong,
     entry({ kind: 'taken-back' }, { replaces: [wrong.id] }),
     entry({ kind: 'note', task: 'unload', text: '=1+1' }),
@@ -122,6 +124,14 @@ test('planned against actual as a table: every task with its people, pops by pro
     note: expect.stringMatching(/^'=1\+1/),
   });
   expect(await table('pops')).toMatchObject([{ 'nominal in': '11', popped: '2' }]);
+  expect(await table('kept')).toMatchObject([{ 'nominal in': '11', kept: '30' }]);
+  const pieces = await table('pieces');
+  expect(pieces.map(({ piece }) => piece)).toEqual(plan.pieces.map(({ name }: { name: string }) => name));
+  expect(pieces[0]).toMatchObject({ faults: 'A gap', heldHours: '' });
+  const spoken = await server.call('GET', `${job}/run-sheet.txt?person=${person}`);
+  expect(spoken.type).toContain('text/plain');
+  expect(spoken.body).toContain('That is all.');
+  expect((await server.call('GET', `${job}/run-sheet.txt?person=nobody`)).status).toBe(404);
   const log = await table('log');
   expect(log.filter((row) => row.details === 'wrong job')).toMatchObject([
     { holds: 'taken back', who: 'Wren Haddock' },

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BigButton } from './BigButton.tsx';
 import { GearHome } from './GearHome.tsx';
+import { KeptView } from './KeptView.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { LookOver } from './LookOver.tsx';
 import { NotesView } from './NotesView.tsx';
@@ -23,6 +24,7 @@ const pages = [
   { id: 'look', label: 'Look over the pieces', Page: LookOver },
   { id: 'sign-off', label: 'Sign-off', Page: SignOffPage },
   { id: 'gear', label: 'Gear back home', Page: GearHome },
+  { id: 'kept', label: 'Kept balloons', Page: KeptView },
   { id: 'wind', label: 'Wind', Page: WindPage },
   { id: 'top-ups', label: 'Top-ups', Page: TopUpsView },
   { id: 'photos', label: 'Photos', Page: PhotosView },

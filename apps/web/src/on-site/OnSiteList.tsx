@@ -12,6 +12,7 @@ import { SignIn } from '../people/SignIn.tsx';
 import { JobProgress } from './JobProgress.tsx';
 import { keptJobs } from './kept-on-device.ts';
 import { INK, ON_INK } from './SiteHeader.tsx';
+import { TakeAll } from './TakeAll.tsx';
 
 /** A job is worked on from the days before its doors to those after it. */
 const DAYS = { before: 2, after: 5 };
@@ -115,6 +116,7 @@ export function OnSiteList() {
               ))}
           </Box>
         ))}
+        <TakeAll ids={lines.filter(({ isHere }) => !isHere).map(({ id }) => id)} />
         {!coming.isPending && lines.length === 0 && (
           <EmptyState title="No job these days">
             Jobs from two days ago to five days ahead are listed here. Open one while you have a signal: it

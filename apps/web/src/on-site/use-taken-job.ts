@@ -8,7 +8,7 @@ import { keepJob, keptJob, type TakenJob } from './kept-on-device.ts';
 const PATIENCE_MS = 20_000;
 
 /** Reads a job with its plan, and keeps it on this device. */
-async function takeAlong(jobId: string): Promise<TakenJob> {
+export async function takeAlong(jobId: string): Promise<TakenJob> {
   const [file, plan] = await Promise.all([
     call<JobFile>('GET', `/jobs/${jobId}/file`, undefined, PATIENCE_MS),
     call<Plan>('GET', `/jobs/${jobId}/plan`, undefined, PATIENCE_MS),

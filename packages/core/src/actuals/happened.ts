@@ -38,6 +38,8 @@ export interface Happened {
   tasks: Map<string, TaskRecord>;
   /** Balloons that popped, by what they are. */
   pops: ProductCount[];
+  /** The same, one after the other, as they were told. */
+  popped: EntryOf<'popped'>[];
   /** Fresh ones blown on site in their place. */
   toppedUp: ProductCount[];
   /** Balloons that are blown, by task and lot. */
@@ -53,8 +55,11 @@ export interface Happened {
   gear: Map<string, Said<'gear'>>;
   /** Faults that are still to be mended, besides those of the lines looked at. */
   faults: EntryOf<'fault'>[];
-  /** The wind as somebody told it last. */
+  /** The wind as somebody told it last, and whenever it was told. */
   wind: EntryOf<'wind'> | undefined;
+  winds: EntryOf<'wind'>[];
+  /** Balloons kept for another job, by product. */
+  kept: Map<string, Said<'kept'>>;
   /** Who has signed for what, one after the other. */
   signed: EntryOf<'signed'>[];
   /** Who and what is not here, and from when the house lets the crew in, as was said last. */
@@ -68,7 +73,7 @@ export interface Happened {
 }
 
 /** So many balloons of a size and colour. */
-export interface ProductCount {
+interface ProductCount {
   nominalIn: number;
   colour: ColourId;
   count: number;
@@ -101,6 +106,7 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
   return {
     tasks: new Map([...ofTask].map(([task, about]) => [task, recordOf(about)])),
     pops: productsOf(of('popped')),
+    popped: of('popped'),
     toppedUp: productsOf(of('topped-up')),
     blown: blownOf(of('blown')),
     messages: of('message').map((entry) => ({
@@ -122,6 +128,12 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     ),
     faults: of('fault'),
     wind: of('wind').at(-1),
+    winds: of('wind'),
+    kept: saidOf(
+      of('kept'),
+      ({ event }) => productKey(event),
+      ({ event }) => event.count,
+    ),
     signed: of('signed'),
     absent: of('absent'),
     goneGear: of('gear-gone'),
@@ -135,6 +147,10 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
 
 /** A lot that is blown in a task: of a large one each task has its part. */
 export const blownKey = (task: string, lot: string): string => `${task} ${lot}`;
+
+/** A size and colour as one word. */
+export const productKey = ({ nominalIn, colour }: Pick<ProductCount, 'nominalIn' | 'colour'>): string =>
+  `${nominalIn} ${colour}`;
 
 /** A line to look at, of one piece. */
 export const lookKey = (piece: string, line: string): string => `${piece} ${line}`;
@@ -196,7 +212,7 @@ function productsOf(entries: readonly EntryOf<'popped' | 'topped-up'>[]): Produc
   const products = new Map<string, ProductCount>();
   for (const { event } of entries) {
     const { nominalIn, colour, count } = event;
-    const key = `${nominalIn} ${colour}`;
+    const key = productKey(event);
     products.set(key, { nominalIn, colour, count: count + (products.get(key)?.count ?? 0) });
   }
   return [...products.values()].sort(
