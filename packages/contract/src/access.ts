@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { row } from './api.ts';
 import { Role } from './rights.ts';
 import { Hex, Id, Name } from './scalars.ts';
+import { Delivery } from './site-log.ts';
 
 /** Length over kind of characters (NIST SP 800-63B; OWASP ASVS 4, V2.1.1 and V2.1.2). */
 export const SHORTEST_PASSWORD = 12;
@@ -130,5 +131,7 @@ export const SharedJob = z.strictObject({
   ),
   until: z.iso.datetime({ offset: true }),
   signedOff: JobLink.shape.signedOff,
+  /** What is handed over as things stand, or as it was when it was signed by this link. */
+  delivery: Delivery,
 });
 export type SharedJob = z.infer<typeof SharedJob>;

@@ -17,6 +17,15 @@ const Words = z.string().trim().min(1).max(1000);
 export const GearFate = z.enum(['back', 'damaged', 'missing', 'kept on site']);
 export type GearFate = z.infer<typeof GearFate>;
 
+/** What somebody signs for: pieces, what is still open, what is handed over with them, and when they are taken down. */
+export const Delivery = z.strictObject({
+  delivered: z.array(z.string().max(300)).max(60),
+  open: z.array(z.string().max(300)).max(200),
+  handedOver: z.array(z.string().max(600)).max(40),
+  strikeFrom: Instant.nullable(),
+});
+export type Delivery = z.infer<typeof Delivery>;
+
 /** What somebody on site says happened. */
 export const SiteEvent = z.discriminatedUnion('kind', [
   /** Whoever says it begins on a task, or goes on with it. */
@@ -110,10 +119,7 @@ export const SiteEvent = z.discriminatedUnion('kind', [
       )
       .max(100),
     /** What they signed for, as it stood on the glass. */
-    delivered: z.array(z.string().max(300)).max(60),
-    open: z.array(z.string().max(300)).max(200),
-    handedOver: z.array(z.string().max(600)).max(40),
-    strikeFrom: Instant.nullable(),
+    ...Delivery.shape,
   }),
   /** Somebody is not here, until it is taken back. */
   z.strictObject({ kind: z.literal('absent'), person: PersonId }),
@@ -121,6 +127,8 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gear-gone'), gear: Id }),
   /** The house lets the crew in only from then. */
   z.strictObject({ kind: z.literal('access-late'), from: Instant }),
+  /** It rains, and is believed to until then: outdoors nothing is put up before; the newest counts. */
+  z.strictObject({ kind: z.literal('rain'), until: Instant }),
   /** The rest of the day as the lead has planned it anew; the newest counts. */
   z.strictObject({
     kind: z.literal('replanned'),

@@ -18,7 +18,7 @@ export { pieceRows } from './actuals/piece-record.ts';
 export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
 export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
-export { type Delivery, deliveryOf } from './actuals/sign-off.ts';
+export { deliveryOf, deliveryToGuest } from './actuals/sign-off.ts';
 export { type Spell, workedMin } from './actuals/spells.ts';
 export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';
 export { type WindStep, windAlarms } from './actuals/wind-alarm.ts';

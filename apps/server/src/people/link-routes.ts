@@ -1,12 +1,28 @@
-import { Handed, Id, JobLink, NewJobLink, SharedJob, SignOff, Token } from '@early-lantern/contract';
+import { createHash } from 'node:crypto';
+import {
+  Delivery,
+  Handed,
+  Id,
+  type JobFile,
+  JobLink,
+  NewJobLink,
+  type Plan,
+  SharedJob,
+  SignOff,
+  type SiteEntry,
+  Token,
+} from '@early-lantern/contract';
+import { deliveryToGuest, happenedOf } from '@early-lantern/core';
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm';
 import { z } from 'zod';
+import { changeJob } from '../db/locks.ts';
 import { jobLinks, jobs } from '../db/schema.ts';
 import { inWorkshop } from '../db/which-workshop.ts';
 import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
+import { addEntries, wholeLog } from '../site-log/store.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 import { seenByGuest } from './shared-job.ts';
 
@@ -19,6 +35,20 @@ const asLink = ({ id, name, until, signedBy, signedAt, remarks }: Link): JobLink
   name,
   until: until.toISOString(),
   signedOff: signedBy && signedAt ? { by: signedBy, at: signedAt.toISOString(), remarks } : null,
+});
+
+/** In the place of a device and a person of the crew. */
+const BY_LINK = 'by-link';
+
+/** Of a link's own entry in the log of the site: always the same. */
+const entryIdOf = ({ id }: Link): string =>
+  createHash('sha256').update(`link ${id}`).digest('hex').slice(0, 32);
+
+const entryOf = (link: Link, delivery: Delivery): SiteEntry => ({
+  id: entryIdOf(link),
+  at: (link.signedAt ?? new Date()).toISOString(),
+  by: BY_LINK,
+  event: { kind: 'signed', name: link.signedBy ?? '', remarks: link.remarks, strokes: [], ...delivery },
 });
 
 /** Links by which a client or somebody of the venue sees one job and signs it off: no more than that, and not for ever. */
@@ -92,15 +122,26 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
     return row.link;
   };
 
+  /** What is handed over: as it was when it was signed by this link, else as it stands now. */
+  const deliveryOfLink = async (link: Link, file: JobFile, thePlan: Plan): Promise<Delivery> => {
+    const log = await wholeLog(db, link.jobId);
+    const signed = log.find(({ id }) => id === entryIdOf(link))?.event;
+    return signed?.kind === 'signed'
+      ? Delivery.strip().parse(signed)
+      : deliveryToGuest(file, thePlan, happenedOf(log));
+  };
+
   const shared = async (link: Link): Promise<SharedJob> => {
     const file = await assembleJobFile(db, link.jobId);
+    const thePlan = await plan(file);
     const { name, until, signedOff } = asLink(link);
     return {
       workshop: file.workshop.name,
       for: name,
-      ...seenByGuest(file, await plan(file)),
+      ...seenByGuest(file, thePlan),
       until,
       signedOff,
+      delivery: await deliveryOfLink(link, file, thePlan),
     };
   };
 
@@ -133,12 +174,24 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
     ({ body }) =>
       inWorkshop(workshopOf(body.token), async () => {
         const link = await linkOf(body.token);
-        const [signed] = await db
-          .update(jobLinks)
-          .set({ signedBy: body.by, signedAt: new Date(), remarks: body.remarks })
-          .where(and(eq(jobLinks.id, link.id), isNull(jobLinks.signedAt)))
-          .returning();
-        if (!signed) throw new ProblemError('already-there', 'It is signed already.');
+        const file = await assembleJobFile(db, link.jobId);
+        const delivery = await deliveryOfLink(link, file, await plan(file));
+        const signed = await changeJob(db, async (tx) => {
+          const [row] = await tx
+            .update(jobLinks)
+            .set({ signedBy: body.by, signedAt: new Date(), remarks: body.remarks })
+            .where(and(eq(jobLinks.id, link.id), isNull(jobLinks.signedAt)))
+            .returning();
+          if (!row) throw new ProblemError('already-there', 'It is signed already.');
+          // In the log of the site too, with what it was signed for: every phone there sees it, and nothing replaces it.
+          await addEntries(tx, link.jobId, {
+            device: BY_LINK,
+            clockOffMs: 0,
+            after: 0,
+            entries: [entryOf(row, delivery)],
+          });
+          return row;
+        });
         return shared(signed);
       }),
   );

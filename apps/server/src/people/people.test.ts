@@ -269,6 +269,8 @@ test('a helper signs in with a PIN on a shared phone only, and ticks but does no
   expect((await server.call('GET', '/jobs', undefined, helper)).status).toBe(401);
 });
 
+type Named = { name: string };
+
 test('a link shows one job without people, stock and money, is signed once, and ends', async () => {
   const id = job.job.id;
   const { body: handed } = await server.call(
@@ -287,10 +289,28 @@ test('a link shows one job without people, stock and money, is signed once, and 
   for (const member of job.workshop.crew) expect(text).not.toContain(member.name);
   expect(text).not.toMatch(/wage|price|stock|onHand/);
   const signOff = { token: handed.token, by: 'Pia Holt', remarks: 'Left pole a hand to the right' };
-  expect((await server.call('POST', '/shared/sign-off', signOff)).body.signedOff).toMatchObject({
-    by: 'Pia Holt',
-  });
+  const { body: signed } = await server.call('POST', '/shared/sign-off', signOff);
+  expect(signed.signedOff).toMatchObject({ by: 'Pia Holt' });
+  // Nobody ticks on site: nothing is said to be open.
+  expect(signed.delivery).toMatchObject({ delivered: body.pieces.map(({ name }: Named) => name), open: [] });
+  expect(signed.delivery.handedOver.join(' ')).toContain('candles');
   expect((await server.call('POST', '/shared/sign-off', signOff)).status).toBe(409);
+  // It stands in the log of the site, and what is found later changes nothing of it.
+  const logged = () => server.call('GET', `/jobs/${id}/site-log`, undefined, cookies.lead);
+  const [entry, ...more] = (await logged()).body.entries;
+  expect(more).toEqual([]);
+  expect(entry.event).toMatchObject({ kind: 'signed', name: 'Pia Holt', ...signed.delivery });
+  const fault = {
+    id: '1'.repeat(32),
+    at: new Date().toISOString(),
+    by: 'wren',
+    event: { kind: 'fault', text: 'A gap' },
+  };
+  const sent = { device: 'phone', clockOffMs: 0, entries: [fault], after: 0 };
+  expect((await server.call('POST', `/jobs/${id}/site-log`, sent, cookies.lead)).status).toBe(200);
+  expect((await server.call('POST', '/shared', { token: handed.token })).body.delivery).toEqual(
+    signed.delivery,
+  );
   const links = await server.call('GET', `/jobs/${id}/links`, undefined, cookies.lead);
   expect(links.body).toMatchObject([{ name: 'The venue', signedOff: { by: 'Pia Holt' } }]);
   await server.db.execute(sql`update job_links set until = now() - interval '1 s'`);

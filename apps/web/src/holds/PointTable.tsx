@@ -1,9 +1,10 @@
-import type { HoldPiece, Piece } from '@early-lantern/contract';
-import { carrierWords, dynamicPressure, fixedBy, methodOf } from '@early-lantern/core';
+import type { HoldPiece } from '@early-lantern/contract';
+import { dynamicPressure, fixedBy, methodOf } from '@early-lantern/core';
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { useUnits } from '../preferences.tsx';
 import { factorText } from './FactorBar.tsx';
+import { placeWords } from './place-words.ts';
 
 /** The fixing map in figures: where, by what, what it bears, from which ladder, and how it comes off again. */
 export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }) {
@@ -58,11 +59,4 @@ export function PointTable({ held, gustMs }: { held: HoldPiece; gustMs: number }
       </Table>
     </Box>
   );
-}
-
-/** What a point is fixed to: a part of a piece, something that is there, or the surface. */
-function placeWords({ on, fixing, surface }: HoldPiece['points'][number], pieces: readonly Piece[]): string {
-  const carrier = carrierWords(on, pieces);
-  if (carrier) return `, ${carrier}`;
-  return fixing ? ` to the ${fixing.replaceAll('-', ' ')}` : ` on ${surface}`;
 }

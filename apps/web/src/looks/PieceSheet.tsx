@@ -1,5 +1,6 @@
 import type { Colour, LookFiller } from '@early-lantern/contract';
 import type { Picture } from '@early-lantern/core';
+import type { ReactNode } from 'react';
 import { BalloonGradients } from '../pieces/BalloonLayer.tsx';
 import { PieceDrawing } from '../pieces/PieceDrawing.tsx';
 import { apart } from './apart.ts';
@@ -14,6 +15,8 @@ interface PieceSheetProps {
   maxHeight?: string;
   /** How many times as wide as what one sees of it: where it is pushed about its numbers need not be large. */
   timesAsWide?: number;
+  /** Drawn over it: y runs downward from `topM`, and what is written is `numberM` high. */
+  children?: (frame: { topM: number; numberM: number }) => ReactNode;
 }
 
 /** Room round a piece, m. */
@@ -31,6 +34,7 @@ export function PieceSheet({
   fillers,
   maxHeight = '62vh',
   timesAsWide = 1,
+  children,
 }: PieceSheetProps) {
   const { x, y, w, h } = boundsOf(picture);
   const numberM = (NUMBER_SHARE * Math.max(w, h)) / timesAsWide;
@@ -54,6 +58,7 @@ export function PieceSheet({
       <g opacity={fillers ? 0.42 : 1}>
         <PieceDrawing picture={picture} colours={colours} heightM={topM} />
       </g>
+      {children?.({ topM, numberM })}
       {fillers && <Numbers fillers={fillers} topM={topM} numberM={numberM} />}
     </svg>
   );

@@ -17,6 +17,8 @@ import { crewOf } from './use-who.ts';
 const TOLD = 4;
 /** The house lets the crew in so many minutes from now. */
 const ACCESS_MIN = [0, 15, 30, 45, 60, 90];
+/** It is believed to rain for so long from now. */
+const RAIN_MIN = [15, 30, 45, 60, 90, 120, 180];
 
 interface ReplanViewProps {
   who: CrewMember;
@@ -32,7 +34,7 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
   const plan = day.whole;
   const notify = useNotice();
   const zone = plan.timeZone;
-  const [sheet, setSheet] = useState<'absent' | 'gear' | 'access'>();
+  const [sheet, setSheet] = useState<'absent' | 'gear' | 'access' | 'rain'>();
   const [out, setOut] = useState<readonly string[]>(() => [...now.facts.leftOut]);
   const anew = useMemo(
     () => replanned({ ...now, plan: day.whole, facts: { ...now.facts, leftOut: new Set(out) } }),
@@ -70,6 +72,18 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
         <BigButton onClick={() => setSheet('absent')}>Somebody is missing</BigButton>
         <BigButton onClick={() => setSheet('access')}>The house lets us in late</BigButton>
         <BigButton onClick={() => setSheet('gear')}>Something is broken or lost</BigButton>
+        {!file.site.indoors && <BigButton onClick={() => setSheet('rain')}>It rains</BigButton>}
+        {now.facts.rainMs > log.nowMs() &&
+          log.happened.rain
+            .slice(-1)
+            .map(({ id, event }) => (
+              <Fact
+                key={id}
+                text={`Rain until ${clockTime(event.until, zone)}: nothing is put up before`}
+                back="It is dry"
+                onBack={() => takeBack(id)}
+              />
+            ))}
         {log.happened.absent.map(({ id, event }) => (
           <Fact
             key={id}
@@ -172,6 +186,19 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
           title="What is broken or lost?"
           choices={gear.map((id) => ({ id, label: nameIn(id, names) }))}
           onChoose={(id) => say({ kind: 'gear-gone', gear: id })}
+          onClose={() => setSheet(undefined)}
+        />
+      )}
+      {sheet === 'rain' && (
+        <ChoiceSheet
+          title="How long will it rain?"
+          choices={RAIN_MIN.map((minutes) => ({
+            id: String(minutes),
+            label: `${spanText(minutes)}, until ${clockAfter(log.nowMs(), minutes, zone)}`,
+          }))}
+          onChoose={(minutes) =>
+            say({ kind: 'rain', until: new Date(log.nowMs() + Number(minutes) * 60_000).toISOString() })
+          }
           onClose={() => setSheet(undefined)}
         />
       )}

@@ -1,4 +1,4 @@
-import { type SharedJob, SignOff } from '@early-lantern/contract';
+import { type Delivery, type SharedJob, SignOff } from '@early-lantern/contract';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Alert, Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useMutation, useQuery } from '@tanstack/react-query';
@@ -78,6 +78,7 @@ export function LookScreen() {
           ))}
         </Box>
       </Box>
+      <Handover delivery={data.delivery} isSigned={data.signedOff !== null} />
       {data.signedOff ? (
         <Alert severity="success">
           Signed by {data.signedOff.by}, {when(data.signedOff.at)}.
@@ -92,6 +93,26 @@ export function LookScreen() {
       </Typography>
     </PlainPage>
   );
+}
+
+/** What is handed over with the pieces: what is still open, and what one has to know of them. */
+function Handover({ delivery: { open, handedOver }, isSigned }: { delivery: Delivery; isSigned: boolean }) {
+  const lists = [
+    { title: isSigned ? 'Open when it was signed' : 'Still open', lines: open },
+    { title: 'Please mind', lines: handedOver },
+  ].filter(({ lines }) => lines.length > 0);
+  return lists.map(({ title, lines }) => (
+    <Box key={title}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        {title}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, display: 'grid', gap: 0.5 }}>
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+    </Box>
+  ));
 }
 
 const Line = ({ term, children }: { term: string; children: ReactNode }) => (

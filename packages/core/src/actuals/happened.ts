@@ -66,6 +66,7 @@ export interface Happened {
   absent: EntryOf<'absent'>[];
   goneGear: EntryOf<'gear-gone'>[];
   lateAccess: EntryOf<'access-late'>[];
+  rain: EntryOf<'rain'>[];
   /** The newest plan of the rest of the day; undefined where the first one holds. */
   replanned: EntryOf<'replanned'> | undefined;
   /** Who has read which caution: `person code`. */
@@ -138,6 +139,7 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     absent: of('absent'),
     goneGear: of('gear-gone'),
     lateAccess: of('access-late'),
+    rain: of('rain'),
     replanned: of('replanned').at(-1),
     read: new Set(
       entries.flatMap(({ by, event }) => (event.kind === 'caution-read' ? [`${by} ${event.code}`] : [])),

@@ -160,7 +160,9 @@ function earliestOf(task: Task, { facts, nowMs }: DayNow, isAgreed: boolean): nu
   // The van leaves as it was agreed, so that it arrives when the house opens.
   const isDriveOut = task.place === 'road' && planned < facts.accessMs;
   if (task.trip === 'strike' || isAgreed || isDriveOut) return Math.max(nowMs, planned);
-  return task.place === 'site' ? Math.max(nowMs, facts.accessMs) : nowMs;
+  if (task.place !== 'site') return nowMs;
+  // What has a stage is put up: it waits for dry weather, things may be carried in before.
+  return Math.max(nowMs, facts.accessMs, task.stage ? facts.rainMs : 0);
 }
 
 function outcome({ file: { job } }: DayNow, tasks: ReadonlyMap<string, Projected>) {

@@ -96,6 +96,22 @@ test('the house opens later: nothing on site before that, and sign-off by as muc
   expect(now.readyMs).toBe(Date.parse(plans.meadow.onTime.ready as string) + 60 * MIN);
 });
 
+test('it rains: outdoors nothing is put up before it stops, things are carried in meanwhile; under a roof it does not matter', () => {
+  const started = startOf('meadow', 'unload');
+  const until = new Date(started + 90 * MIN).toISOString();
+  const wet = dayAt('meadow', started, [{ kind: 'rain', until }]);
+  const { tasks, readyMs } = projected(wet);
+  for (const { task, startMs } of tasks.values())
+    if (task.stage && !wet.happened.tasks.has(task.id))
+      expect(startMs).toBeGreaterThanOrEqual(Date.parse(until));
+  expect(tasks.get('unload')?.startMs).toBeLessThan(Date.parse(until));
+  // By hand: hanging begins at 7:35 as planned, and at 8:42 in the rain.
+  const hang = startOf('meadow', 'rope-garland--hang');
+  expect(readyMs).toBe(Date.parse(plans.meadow.onTime.ready as string) + Date.parse(until) - hang);
+  const shed = dayAt('shed', startOf('shed', 'unload'), [{ kind: 'rain', until: '2199-01-01T00:00:00Z' }]);
+  expect(projected(shed).readyMs).toBe(projected({ ...shed, facts: { ...shed.facts, rainMs: 0 } }).readyMs);
+});
+
 test('one of two is missing: everything falls to the other, twice as long where it took both', () => {
   const day = dayAt('meadow', startOf('meadow', 'rope-garland--hang'), [{ kind: 'absent', person: 'ilo' }]);
   const { tasks, readyMs } = replanned(day);

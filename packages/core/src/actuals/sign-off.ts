@@ -1,4 +1,4 @@
-import type { JobFile, Plan, SiteEvent } from '@early-lantern/contract';
+import type { Delivery, JobFile, Plan } from '@early-lantern/contract';
 import { formatWind } from '../air/wind.ts';
 import { type Happened, isDone } from './happened.ts';
 import { tasksOf } from './turns.ts';
@@ -9,12 +9,6 @@ const ALWAYS = [
   'Balloons are latex: tell guests who are allergic.',
   'Keep burst and empty balloons from children under 8; collect every scrap.',
 ];
-
-/** What somebody signs for: pieces, what is still open, what is handed over with them, and when they are taken down. */
-export type Delivery = Pick<
-  Extract<SiteEvent, { kind: 'signed' }>,
-  'delivered' | 'open' | 'handedOver' | 'strikeFrom'
->;
 
 /** What is handed over as things stand: what is not done before sign-off, or seen and not mended, is open. */
 export function deliveryOf(
@@ -48,4 +42,18 @@ export function deliveryOf(
     ],
     strikeFrom: job.isKept ? null : job.strike.from,
   };
+}
+
+/**
+ * The same for whoever signs elsewhere, by a link: where nobody ticks on site nothing is known of what is open, and nothing is said to be.
+ */
+export function deliveryToGuest(
+  file: Pick<JobFile, 'job' | 'workshop'>,
+  plan: Pick<Plan, 'tasks' | 'pieces' | 'holds'>,
+  happened: Happened,
+): Delivery {
+  const isTicked = plan.tasks.some(({ id, place }) => place === 'site' && happened.tasks.has(id));
+  const whole = deliveryOf(file, plan, happened);
+  const labels = new Set(plan.tasks.map(({ label }) => label));
+  return isTicked ? whole : { ...whole, open: whole.open.filter((line) => !labels.has(line)) };
 }
