@@ -1,4 +1,5 @@
 import type { Task } from '@early-lantern/contract';
+import { plural } from '../quantity/plural.ts';
 import { isDone } from './happened.ts';
 import data from './leave-out.json';
 import { type DayNow, projected } from './projected.ts';
@@ -25,6 +26,15 @@ const steps: Record<string, { worth: number; effect: string }> = {
 
 const MIN_MS = 60_000;
 
+/** What leaving its fillers out does to how full a piece is, from the side from which it is worst. */
+function lessFull({ plan: { full } }: DayNow, { stage, pieceId }: Task): string | undefined {
+  const piece = stage === 'fill' ? full?.pieces.find(({ id }) => id === pieceId) : undefined;
+  if (!piece || piece.fillers.counted === 0) return undefined;
+  const { before, after } = piece.seeThroughPct;
+  const pct = (share: number) => `${Math.round(share * 10) / 10} %`;
+  return `${plural(piece.fillers.counted, 'place stays open', 'places stay open')}: ${pct(before)} of it seen through in place of ${pct(after)}`;
+}
+
 /** What may be left out to be ready earlier, the least seen for its time first; only what brings something. */
 export function leaveOuts(day: DayNow): LeaveOut[] {
   const { readyMs } = projected(day);
@@ -42,7 +52,14 @@ export function leaveOuts(day: DayNow): LeaveOut[] {
       const handsMin =
         (Math.max(1, task.crew.length) * (Date.parse(task.end) - Date.parse(task.start))) / MIN_MS;
       return gainMin > 0
-        ? [{ task, gainMin, effect: known.effect, worthPerMin: known.worth / Math.max(1, handsMin) }]
+        ? [
+            {
+              task,
+              gainMin,
+              effect: lessFull(day, task) ?? known.effect,
+              worthPerMin: known.worth / Math.max(1, handsMin),
+            },
+          ]
         : [];
     })
     .sort((one, other) => one.worthPerMin - other.worthPerMin);

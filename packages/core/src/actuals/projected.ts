@@ -31,7 +31,8 @@ export interface Projection {
 /** Everything a projection is made from. */
 export interface DayNow {
   file: Pick<JobFile, 'job' | 'workshop'>;
-  plan: Pick<Plan, 'tasks'>;
+  /** With how full pieces are it is known what leaving fillers out does to that. */
+  plan: Pick<Plan, 'tasks'> & Partial<Pick<Plan, 'full'>>;
   happened: Happened;
   facts: DayFacts;
   /** ms since 1970. */

@@ -196,4 +196,8 @@ test('what is seen least for its time is left out first', () => {
   );
   expect(found.map(({ task }) => task.id)).toContain('rope-garland--fill');
   expect(found.every(({ task }) => task.mayBeLeftOut)).toBe(true);
+  const effect = found.find(({ task }) => task.id === 'rope-garland--fill')?.effect ?? '';
+  const [, before, after] =
+    /^42 places stay open: ([\d.]+) % of it seen through in place of ([\d.]+) %$/.exec(effect) ?? [];
+  expect(Number(before)).toBeGreaterThan(Number(after));
 });
