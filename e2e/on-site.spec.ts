@@ -177,13 +177,13 @@ test('the house opens late and somebody is missing: the lead plans anew and leav
   await helper.getByRole('tab', { name: 'Everybody' }).tap();
   const fill = helper.locator('[data-task="rope-garland--fill"]');
   await expect(fill).toBeVisible();
-  const before = await lead.getByTestId('ready').innerText();
-
   await lead.getByRole('tab', { name: 'Everybody' }).tap();
   await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
   const pushed = () => lead.getByText(/^As it goes now/).innerText();
-  const planned = await lead.getByTestId('replanned-ready').innerText();
-  expect(before).toContain(planned.replace(/,.*/, ''));
+  const ready = () => lead.getByTestId('replanned-ready').innerText();
+  // As long as nothing is different both say the same; both move on with the clock.
+  await expect(async () => expect(await pushed()).toContain((await ready()).replace(/,.*/, ''))).toPass();
+  const planned = await ready();
   await lead.getByRole('button', { name: 'Somebody is missing' }).tap();
   await lead.getByRole('button', { name: 'Ilo Marsh' }).tap();
   await expect(lead.getByText('Ilo is missing')).toBeVisible();

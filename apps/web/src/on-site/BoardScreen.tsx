@@ -1,10 +1,8 @@
 import type { BenchBatch } from '@early-lantern/contract';
 import { blownKey, nameIn, namesFor, sizeName } from '@early-lantern/core';
-import { Box, LinearProgress, Typography } from '@mui/material';
-import { Link, useParams } from 'react-router';
+import { Box, Typography } from '@mui/material';
+import { Link } from 'react-router';
 import { clockTime, spanText } from '../parts/time.ts';
-import { lastMe, useMe } from '../people/me.ts';
-import { SignIn } from '../people/SignIn.tsx';
 import { headFont } from '../theme.ts';
 import { BatchBoard } from './BatchBoard.tsx';
 import type { TakenJob } from './kept-on-device.ts';
@@ -14,23 +12,12 @@ import { useStayAwake } from './stay-awake.ts';
 import { useDay } from './use-day.ts';
 import { type SiteLogHere, useSiteLog } from './use-log.ts';
 import { useSeconds } from './use-seconds.ts';
-import { useTakenJob } from './use-taken-job.ts';
+import { WithTakenJob } from './WithTakenJob.tsx';
 
 /** A job's bench on a tablet that hangs in the workshop: who is at which inflator, and how much of each lot is blown. */
-export function BoardScreen() {
-  const { jobId = '' } = useParams();
-  const { data: me } = useMe();
-  if (me && !me.account) return <SignIn me={me} />;
-  if (!me && !lastMe()) return <LinearProgress aria-label="Opening the bench board" />;
-  return <Taken jobId={jobId} />;
-}
-
-function Taken({ jobId }: { jobId: string }) {
-  const { taken, isLooking, error } = useTakenJob(jobId);
-  if (taken) return <Board key={jobId} original={taken} />;
-  if (isLooking) return <LinearProgress aria-label="Opening the bench board" />;
-  throw error ?? new Error('This job is not on this device.');
-}
+export const BoardScreen = () => (
+  <WithTakenJob>{(taken) => <Board key={taken.file.job.id} original={taken} />}</WithTakenJob>
+);
 
 function Board({ original }: { original: TakenJob }) {
   const log = useSiteLog(original.file.job.id);

@@ -1,9 +1,7 @@
 import type { CrewMember } from '@early-lantern/contract';
-import { Box, LinearProgress, Tab, Tabs, Typography } from '@mui/material';
+import { Box, Tab, Tabs, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useParams } from 'react-router';
-import { lastMe, useMay, useMe } from '../people/me.ts';
-import { SignIn } from '../people/SignIn.tsx';
+import { useMay } from '../people/me.ts';
 import { BigButton } from './BigButton.tsx';
 import { Everybody } from './Everybody.tsx';
 import type { TakenJob } from './kept-on-device.ts';
@@ -18,26 +16,14 @@ import { useDay } from './use-day.ts';
 import { useSiteLog } from './use-log.ts';
 import { usePictures } from './use-pictures.ts';
 import { useSitePhotos } from './use-site-photos.ts';
-import { useTakenJob } from './use-taken-job.ts';
 import { crewOf, useWho } from './use-who.ts';
 import { WindNotice } from './WindNotice.tsx';
+import { WithTakenJob } from './WithTakenJob.tsx';
 
 /** A job as the crew works on it, by what is on this phone: with or without a signal. */
-export function OnSiteScreen() {
-  const { jobId = '' } = useParams();
-  const { data: me } = useMe();
-  if (me && !me.account) return <SignIn me={me} />;
-  // What is on this phone is kept by workshop: of which, is known first, by what the server said last.
-  if (!me && !lastMe()) return <LinearProgress aria-label="Opening the job" />;
-  return <Taken jobId={jobId} />;
-}
-
-function Taken({ jobId }: { jobId: string }) {
-  const { taken, isLooking, error } = useTakenJob(jobId);
-  if (taken) return <OnSite key={jobId} original={taken} />;
-  if (isLooking) return <LinearProgress aria-label="Opening the job" />;
-  throw error ?? new Error('This job is not on this phone.');
-}
+export const OnSiteScreen = () => (
+  <WithTakenJob>{(taken) => <OnSite key={taken.file.job.id} original={taken} />}</WithTakenJob>
+);
 
 const views = [
   { id: 'mine', label: 'Mine', View: MyTurn },
