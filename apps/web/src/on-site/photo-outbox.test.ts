@@ -95,3 +95,23 @@ test('one that is refused says why, stays, and keeps nothing from the others', a
   await outbox.remove('bad');
   expect(kept.size).toBe(0);
 });
+
+test('taken while what is kept is still being read, without room on the phone, it is not lost', async () => {
+  let readDone: (photos: WaitingPhoto[]) => void = () => undefined;
+  const outbox = new PhotoOutbox(
+    {
+      read: () =>
+        new Promise((done) => {
+          readDone = done;
+        }),
+      keep: () => Promise.reject(new Error('no room')),
+      drop: async () => undefined,
+    },
+    async () => undefined,
+  );
+  const opening = outbox.open();
+  await outbox.add(photo('new')).catch(() => undefined);
+  readDone([photo('old')]);
+  await opening;
+  expect(outbox.getSnapshot().map(({ id }) => id)).toEqual(['old', 'new']);
+});

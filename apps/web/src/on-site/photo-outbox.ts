@@ -41,8 +41,11 @@ export class PhotoOutbox {
     this.#send = send;
   }
 
+  /** What is kept on this device, and what was taken on this page while that was being read. */
   async open(): Promise<void> {
-    this.#tell(await this.#store.read());
+    const kept = await this.#store.read();
+    const here = this.#photos.filter(({ id }) => !kept.some((one) => one.id === id));
+    this.#tell([...kept, ...here]);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
