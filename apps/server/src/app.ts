@@ -28,7 +28,7 @@ import { cutUnused } from './http/unused.ts';
 import { validatorCompiler } from './http/validation.ts';
 import { jobFileRoutes, jobSchemaRoute } from './job-files/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
-import { type Judging, keepLamps } from './lamps/keeper.ts';
+import { keepLamps, type LampKeeper } from './lamps/keeper.ts';
 import { lampRoutes } from './lamps/routes.ts';
 import { packingRoutes } from './packing/routes.ts';
 import { accountRoutes } from './people/account-routes.ts';
@@ -68,8 +68,8 @@ interface AppOptions {
   plan?: Planning;
   /** Reads sheets; in this thread where not said. */
   readTable?: TableReader;
-  /** Works out what a job's lamps say; in this thread where not said. */
-  judge?: Judging;
+  /** Keeps what the lamps of jobs say; works it out in this thread where not said. */
+  lamps?: LampKeeper;
   /** Works out what jobs take; in this thread where not said. */
   needs?: Reckoning;
   /** Makes backups; none where not said. */
@@ -100,7 +100,7 @@ export async function buildApp({
   readTable = readTableHere,
   backups = noBackups,
   events = noEvents,
-  judge,
+  lamps = keepLamps(),
   needs = async (files) => needsOfAll(files),
   reach = loopback,
   authorityPath,
@@ -163,7 +163,7 @@ export async function buildApp({
     plan: planCache(plan),
     readTable,
     backups,
-    lamps: keepLamps(judge),
+    lamps,
     needs,
     events,
   };

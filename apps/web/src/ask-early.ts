@@ -1,5 +1,13 @@
-import { crewQuery, jobPagesQuery, queryClient, sitesQuery, workshopQuery } from './api/queries.ts';
+import {
+  crewQuery,
+  jobPagesQuery,
+  lampsQuery,
+  queryClient,
+  sitesQuery,
+  workshopQuery,
+} from './api/queries.ts';
 import { dayStart } from './horizon/day-start.ts';
+import { doorsSpan } from './horizon/doors-span.ts';
 import { ALL_BUT_CANCELLED } from './horizon/filter.ts';
 import { meQuery } from './people/me.ts';
 
@@ -14,8 +22,14 @@ export function askEarly({ pathname, search }: Pick<Location, 'pathname' | 'sear
   if (pathname !== '/') return;
   void queryClient.prefetchQuery(crewQuery);
   void queryClient.prefetchQuery(sitesQuery);
-  if (!search)
-    void queryClient.prefetchInfiniteQuery(
-      jobPagesQuery('standing', dayStart(Date.now()), ALL_BUT_CANCELLED),
-    );
+  if (!search) void askForFirstDays();
+}
+
+/** The jobs of the first page, and as soon as they are known what their lamps say. */
+async function askForFirstDays(): Promise<void> {
+  const jobs = jobPagesQuery('standing', dayStart(Date.now()), ALL_BUT_CANCELLED);
+  await queryClient.prefetchInfiniteQuery(jobs);
+  const first = queryClient.getQueryData(jobs.queryKey)?.pages[0];
+  const [from, until] = doorsSpan(first?.items);
+  if (from && until) await queryClient.prefetchQuery(lampsQuery(from, until));
 }

@@ -11,6 +11,8 @@ import { listenTo } from '../events/hub.ts';
 import { logFiles } from '../http/logging.ts';
 import type { Server } from '../http/types.ts';
 import { emptyBin } from '../jobs/store.ts';
+import { keepLamps } from '../lamps/keeper.ts';
+import { warmLamps } from '../lamps/warm.ts';
 import { inviteFirstOwner, somebodyHasPassword } from '../people/accounts.ts';
 import { workQueue } from '../queue/ask.ts';
 import { migrateQueue } from '../queue/worker.ts';
@@ -94,6 +96,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   const backups = keepBackups(url, backupFolder());
   undo.push(async () => backups.close());
   const needs: Reckoning = (files) => queue.ask('needs', files, { priority: AT_ONCE });
+  const lamps = keepLamps((file) => queue.ask('lamps', file, { priority: BEHIND }));
   const reach = lan ? await localNetwork(dataFolder()) : proxyName ? behindProxy(proxyName) : loopback;
   const server = await buildApp({
     db,
@@ -105,7 +108,7 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
     plan: (file, signal) => queue.ask('plan', file, { priority: AT_ONCE, signal }),
     readTable: sheets.readTable,
     needs,
-    judge: (file) => queue.ask('lamps', file, { priority: BEHIND }),
+    lamps,
     backups,
     events,
   });
@@ -117,8 +120,12 @@ async function bringUp({ port, empty, lan, proxyName }: ServeOptions, undo: Undo
   await inWorkshop(FIRST_WORKSHOP, async () => {
     if (reach.mustSignIn && !(await somebodyHasPassword(db))) await sayFirstOwner(db, port, reach);
   });
-  // So that whoever looks at the shelf first need not wait for what all jobs take.
-  for (const { id } of await listWorkshops(installation)) void inWorkshop(id, () => warmNeeds(db, needs));
+  // So that whoever looks at the shelf first need not wait for what all jobs take, nor for a worker that has lit no lamp yet.
+  for (const { id } of await listWorkshops(installation))
+    void inWorkshop(id, async () => {
+      await warmNeeds(db, needs);
+      await warmLamps(db, lamps, needs).catch(() => undefined);
+    });
 }
 
 /** Somebody looks at it and waits. */

@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto';
-import type { CrewMember, JobFile, WorkshopSettings } from '@early-lantern/contract';
+import { setTimeout as sleep } from 'node:timers/promises';
+import type { CrewMember, WorkshopSettings } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { crew, jobNeeds, jobs, sites } from '../db/schema.ts';
 import { workshopAsked } from '../db/which-workshop.ts';
 import { tellChanged } from '../events/hub.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
+import { assembleJobFiles } from '../job-files/assemble.ts';
 import { findSettings } from '../workshop/store.ts';
 import type { Reckoning } from './needs-of-all.ts';
 
@@ -95,8 +96,10 @@ async function workOutMissing(db: Queries, all: readonly Read[], reckon: Reckoni
   const unknown = all.filter(({ needs }) => !needs);
   for (let from = 0; from < unknown.length; from += AT_ONCE) {
     const asked = unknown.slice(from, from + AT_ONCE);
-    const files: JobFile[] = [];
-    for (const { id } of asked) files.push(await assembleJobFile(db, id));
+    const files = await assembleJobFiles(
+      db,
+      asked.map(({ id }) => id),
+    );
     const fresh = await reckon(files);
     for (const [i, one] of asked.entries()) {
       const needs = fresh[i];
@@ -116,6 +119,9 @@ async function workOutMissing(db: Queries, all: readonly Read[], reckon: Reckoni
 /** So many jobs are handed to a worker together. */
 const AT_ONCE = 20;
 
+/** Whoever asked waits for lamps now: the cores are theirs for so long, ms. */
+const FIRST_THE_OTHERS_MS = 4000;
+
 /** Workshops for which this process is at it. */
 const behind = new Set<string | undefined>();
 
@@ -124,7 +130,8 @@ function workOutBehind(db: Queries, unknown: readonly Read[], reckon: Reckoning)
   const workshop = workshopAsked();
   if (behind.has(workshop)) return;
   behind.add(workshop);
-  void workOutMissing(db, unknown, reckon)
+  void sleep(FIRST_THE_OTHERS_MS, undefined, { ref: false })
+    .then(() => workOutMissing(db, unknown, reckon))
     // Told only where it is known more than before: whoever hears it asks again.
     .then(async () => {
       if (known(unknown).length > 0) await tellChanged(db, 'needs');

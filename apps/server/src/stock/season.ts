@@ -11,7 +11,7 @@ import {
 import { and, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
+import { assembleJobFiles } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import type { Reckoning } from './needs-of-all.ts';
@@ -39,10 +39,8 @@ async function availabilityOf(
 ): Promise<Record<string, Availability>> {
   const { data: settings } = await getSettings(db);
   const needs = await needsOf(settings);
-  const asked = await Promise.all(
-    filesAskedFor(needs, wanted).map(async (id) => [id, await assembleJobFile(db, id)] as const),
-  );
-  const files = new Map<string, JobFile>(asked);
+  const asked = await assembleJobFiles(db, filesAskedFor(needs, wanted));
+  const files = new Map(asked.map((file) => [file.job.id, file]));
   const open = needs.map((own) => ({ needs: own, file: () => files.get(own.id) as JobFile }));
   return leftFor(open, settings, wanted);
 }
@@ -84,12 +82,14 @@ export async function filesBetween(
     (id) => open.has(id),
     (settings) => needsUpTo(db, settings, reckon, until),
   );
-  return Promise.all(
-    rows.map(async ({ id }) => {
-      const file = await assembleJobFile(db, id);
-      return { ...file, workshop: { ...file.workshop, ...(left[id] ?? { isUsed: true }) } };
-    }),
+  const files = await assembleJobFiles(
+    db,
+    rows.map(({ id }) => id),
   );
+  return files.map((file) => ({
+    ...file,
+    workshop: { ...file.workshop, ...(left[file.job.id] ?? { isUsed: true }) },
+  }));
 }
 
 /** What all open jobs lack, each on its day. */
@@ -105,7 +105,10 @@ export async function countTogether(db: Queries, from: Date, until: Date): Promi
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
     .orderBy(jobs.doors, jobs.id);
-  const files = await Promise.all(rows.map(({ id }) => assembleJobFile(db, id)));
+  const files = await assembleJobFiles(
+    db,
+    rows.map(({ id }) => id),
+  );
   const counted = files.map((file) => ({ job: file.job, ...workedJob(file).counts }));
   return {
     jobs: counted.map(({ job, balloons }) => ({

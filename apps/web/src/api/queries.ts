@@ -165,8 +165,8 @@ export const useFound = (words: string) =>
     placeholderData: keepPreviousData,
   });
 
-/** What other jobs leave to each of those with doors in a span; what was known before stays until it is there. */
-export const useLeftBetween = (from: string | undefined, until: string | undefined) =>
+/** What other jobs leave to each of those with doors in a span; what was known before stays until it is there. @param isWanted already */
+export const useLeftBetween = (from: string | undefined, until: string | undefined, isWanted: boolean) =>
   useQuery({
     queryKey: keys.leftBetween(from, until),
     queryFn: () =>
@@ -174,7 +174,7 @@ export const useLeftBetween = (from: string | undefined, until: string | undefin
         'GET',
         `/left?${new URLSearchParams({ from: from ?? '', until: until ?? '' })}`,
       ),
-    enabled: from !== undefined && until !== undefined,
+    enabled: isWanted && from !== undefined && until !== undefined,
     placeholderData: keepPreviousData,
   });
 
@@ -182,8 +182,8 @@ export const useLeftBetween = (from: string | undefined, until: string | undefin
 const LAMPS_AGAIN_MS = 4_000;
 
 /** What the lamps say of the jobs with doors in a span, by job id, as the server keeps them. */
-export const useLampsBetween = (from: string | undefined, until: string | undefined) =>
-  useQuery({
+export const lampsQuery = (from: string | undefined, until: string | undefined) =>
+  queryOptions({
     queryKey: keys.lampsBetween(from, until),
     queryFn: () =>
       call<Record<string, JobLamps>>(
@@ -191,6 +191,11 @@ export const useLampsBetween = (from: string | undefined, until: string | undefi
         `/lamps?${new URLSearchParams({ from: from ?? '', until: until ?? '' })}`,
       ),
     enabled: from !== undefined && until !== undefined,
+  });
+
+export const useLampsBetween = (from: string | undefined, until: string | undefined) =>
+  useQuery({
+    ...lampsQuery(from, until),
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) =>
       Object.values(state.data ?? {}).some(({ lamps, failure }) => !lamps && !failure) && LAMPS_AGAIN_MS,

@@ -12,8 +12,7 @@ import {
   ToggleButtonGroup,
   Typography,
 } from '@mui/material';
-import { DateTime } from 'luxon';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import {
@@ -40,6 +39,7 @@ import { FirstStart } from '../workshop/FirstStart.tsx';
 import { Bin } from './Bin.tsx';
 import { Day } from './Day.tsx';
 import { dayStart } from './day-start.ts';
+import { doorsSpan } from './doors-span.ts';
 import { FilterBar } from './FilterBar.tsx';
 import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
@@ -66,11 +66,10 @@ export function HorizonScreen() {
   const failure = settings.error ?? sites.error ?? pages.error;
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
-  const from = rows?.[0]?.data.doors;
-  const last = rows?.at(-1)?.data.doors;
-  const until = last && (DateTime.fromISO(last).plus({ seconds: 1 }).toUTC().toISO() as string);
+  const [from, until] = doorsSpan(rows);
   const told = useLampsBetween(from, until);
-  const left = useLeftBetween(from, until);
+  // For whoever opens a lamp, or looks for who is at two places: after what everybody waits for.
+  const left = useLeftBetween(from, until, told.data !== undefined || told.isError);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
   if (settings.data?.data.isNew && crew.data) return <FirstStart row={settings.data} crew={crew.data} />;
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
@@ -91,6 +90,8 @@ export function HorizonScreen() {
   );
 }
 
+/** So many days fill a screen. */
+const IN_SIGHT = 3;
 const NOTHING_TOLD: Readonly<Record<string, JobLamps>> = {};
 
 interface DaysProps {
@@ -129,6 +130,8 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
   const groups = [...Map.groupBy(coming, ({ row }) => dayKey(row.data.doors, zone))];
   // While more are to come nobody knows whether the last day has all its jobs.
   const days = later > 0 && groups.length > 1 ? groups.slice(0, -1) : groups;
+  // Those in sight are drawn at once, the others when that has been done.
+  const isDrawn = useDeferredValue(true, false);
 
   const plans = useMay('plan');
   useKeys(plans ? { n: () => setNew(true) } : {});
@@ -240,7 +243,7 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
           Start with the place and the hour the doors open. Everything else counts back from there.
         </EmptyState>
       )}
-      {(isDays ? days : []).map(([day, ofDay]) => (
+      {(isDays ? days.slice(0, isDrawn ? days.length : IN_SIGHT) : []).map(([day, ofDay]) => (
         <Day
           key={day}
           day={day}
@@ -256,8 +259,10 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
           told={told}
         />
       ))}
-      {isDays && later > 0 && <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />}
-      {isDays && (
+      {isDays && isDrawn && later > 0 && (
+        <More key={ready.length} later={later} onMore={onMore} isReading={isReading} />
+      )}
+      {isDays && isDrawn && (
         <Past
           recent={past}
           told={told}
@@ -268,7 +273,7 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
           now={now}
         />
       )}
-      {isDays && plans && <Bin zone={zone} />}
+      {isDays && isDrawn && plans && <Bin zone={zone} />}
       {isNew && (
         <Suspense>
           <NewJobDialog

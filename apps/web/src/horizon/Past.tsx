@@ -33,8 +33,8 @@ export function Past({ recent, before, filter, workshop, sites, now, told }: Pas
   const pages = useJobPages('over', before, filter);
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const first = rows?.at(-1)?.data.doors;
-  const left = useLeftBetween(isOpen && first ? first : undefined, before);
   const toldOlder = useLampsBetween(isOpen && first ? first : undefined, before).data;
+  const left = useLeftBetween(first, before, isOpen && toldOlder !== undefined);
   const older = useSettled(useReadyJobs(rows, workshop, sites), left.data) ?? [];
   const total = recent.length + (pages.data?.pages[0]?.total ?? 0);
   if (pages.error) throw pages.error;
