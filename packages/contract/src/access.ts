@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { row } from './api.ts';
+import { Photo } from './photos.ts';
 import { Role } from './rights.ts';
 import { Hex, Id, Name } from './scalars.ts';
 import { Delivery } from './site-log.ts';
@@ -108,6 +109,11 @@ export const NewJobLink = z.strictObject({ name: Name, days: z.int().min(1).max(
 export type NewJobLink = z.infer<typeof NewJobLink>;
 export const SignOff = z.strictObject({ token: Token, by: Name, remarks: z.string().max(1000) });
 export type SignOff = z.infer<typeof SignOff>;
+
+/** Asks for one of the photos that are shown by a link, and what comes: the picture as base64. */
+export const SharedPhotoAsked = z.strictObject({ token: Token, photo: Id });
+export const SharedPhoto = z.strictObject({ type: Photo.shape.type, content: z.string() });
+export type SharedPhoto = z.infer<typeof SharedPhoto>;
 
 /** What a client or somebody of the venue sees of a job: nothing of people, stock and money. */
 export const SharedJob = z.strictObject({

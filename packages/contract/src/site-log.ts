@@ -23,6 +23,12 @@ export const Delivery = z.strictObject({
   open: z.array(z.string().max(300)).max(200),
   handedOver: z.array(z.string().max(600)).max(40),
   strikeFrom: Instant.nullable(),
+  /** Photos of what stands, each with what is on it; left out where none was taken. */
+  photos: z
+    .array(z.strictObject({ id: Id, of: Name }))
+    .min(1)
+    .max(60)
+    .optional(),
 });
 export type Delivery = z.infer<typeof Delivery>;
 
@@ -86,6 +92,8 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   }),
   /** Somebody has read what may hurt at a task, before beginning it. */
   z.strictObject({ kind: z.literal('caution-read'), task: TaskId, code: z.string().min(1).max(60) }),
+  /** Somebody has looked a ladder over before climbing it: it is sound, or it is not to be climbed. */
+  z.strictObject({ kind: z.literal('ladder-checked'), gear: Id, isSound: z.boolean() }),
   /** Nothing happened, nearly. */
   z.strictObject({ kind: z.literal('near-miss'), task: TaskId.optional(), text: Words }),
   /** A line of what is to be looked at when one steps back: it is well, or it is a fault to mend. */
@@ -125,6 +133,8 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('absent'), person: PersonId }),
   /** A tool, ladder or vehicle is not to be had: broken, lost, or left behind. */
   z.strictObject({ kind: z.literal('gear-gone'), gear: Id }),
+  /** A bag or crate of the packing list is lost, with all that is in it. */
+  z.strictObject({ kind: z.literal('bag-gone'), bag: z.string().min(1).max(120) }),
   /** The house lets the crew in only from then. */
   z.strictObject({ kind: z.literal('access-late'), from: Instant }),
   /** It rains, and is believed to until then: outdoors nothing is put up before; the newest counts. */
@@ -133,7 +143,16 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('replanned'),
     tasks: z
-      .array(z.strictObject({ task: TaskId, start: Instant, end: Instant, crew: z.array(PersonId).max(31) }))
+      .array(
+        z.strictObject({
+          task: TaskId,
+          start: Instant,
+          end: Instant,
+          crew: z.array(PersonId).max(31),
+          /** Where it is another than planned. */
+          gear: z.array(Id).max(20).optional(),
+        }),
+      )
       .max(1000),
     /** Tasks that are not done today. */
     leftOut: z.array(TaskId).max(200),
@@ -205,6 +224,15 @@ export const ActualRow = z.strictObject({
   workedMin: z.number().nullable(),
   isDone: z.boolean(),
   note: Text,
+  /** How its piece was made, one column for each technique; empty for what belongs to no piece. */
+  joining: z.string(),
+  tie: z.string(),
+  fillerFixing: z.string(),
+  sizing: z.string(),
+  inflatedAt: z.string(),
+  dressing: z.string(),
+  onPipe: z.string(),
+  bloom: z.string(),
 });
 export type ActualRow = z.infer<typeof ActualRow>;
 

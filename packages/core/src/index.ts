@@ -1,5 +1,6 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
+export { mendingTask, topUpOf } from './actuals/day-tasks.ts';
 export {
   blownKey,
   type Happened,
@@ -11,13 +12,15 @@ export {
   type TaskRecord,
 } from './actuals/happened.ts';
 export { holdingEntries } from './actuals/holding.ts';
+export { type LadderToCheck, laddersToCheck } from './actuals/ladder-check.ts';
 export { type LeaveOut, leaveOuts } from './actuals/leave-out.ts';
+export { faultsOpen, withMending } from './actuals/mending.ts';
 export { type OutOfOrder, outOfOrder } from './actuals/out-of-order.ts';
 export { photoMoment } from './actuals/photo-moment.ts';
 export { pieceRows } from './actuals/piece-record.ts';
 export { type DayNow, type Projection, projected } from './actuals/projected.ts';
 export { actualRows } from './actuals/record.ts';
-export { type HandsChange, type Replan, replanned } from './actuals/replan.ts';
+export { type GearChange, type HandsChange, type Replan, replanned } from './actuals/replan.ts';
 export { deliveryOf, deliveryToGuest } from './actuals/sign-off.ts';
 export { type Spell, workedMin } from './actuals/spells.ts';
 export { type Turn, tasksOf, turnOf } from './actuals/turns.ts';

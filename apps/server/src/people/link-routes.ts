@@ -8,6 +8,8 @@ import {
   NewJobLink,
   type Plan,
   SharedJob,
+  SharedPhoto,
+  SharedPhotoAsked,
   SignOff,
   type SiteEntry,
   Token,
@@ -22,6 +24,7 @@ import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
+import { listPhotos, pictureOf } from '../photos/store.ts';
 import { addEntries, wholeLog } from '../site-log/store.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 import { seenByGuest } from './shared-job.ts';
@@ -128,7 +131,12 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
     const signed = log.find(({ id }) => id === entryIdOf(link))?.event;
     return signed?.kind === 'signed'
       ? Delivery.strip().parse(signed)
-      : deliveryToGuest(file, thePlan, happenedOf(log));
+      : deliveryToGuest(
+          file,
+          thePlan,
+          happenedOf(log),
+          (await listPhotos(db, link.jobId)).map(({ data }) => data),
+        );
   };
 
   const shared = async (link: Link): Promise<SharedJob> => {
@@ -158,6 +166,27 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
       },
     },
     ({ body }) => inWorkshop(workshopOf(body.token), async () => shared(await linkOf(body.token))),
+  );
+
+  server.post(
+    '/shared/photo',
+    {
+      config: { right: 'unasked', ...limited },
+      schema: {
+        tags,
+        summary: 'A photo of what stands, for whoever has the link',
+        body: SharedPhotoAsked,
+        response: gives(SharedPhoto),
+      },
+    },
+    ({ body }) =>
+      inWorkshop(workshopOf(body.token), async () => {
+        const { jobId } = await linkOf(body.token);
+        const { type, moment, content } = await pictureOf(db, jobId, body.photo);
+        // The place before and after is between the crew and the house.
+        if (moment !== 'standing') throw notFound(`photo "${body.photo}"`);
+        return { type, content: content.toString('base64') };
+      }),
   );
 
   server.post(

@@ -7,6 +7,10 @@ type Cookies = Record<string, string>;
 const roles: Role[] = ['owner', 'lead', 'helper', 'viewer'];
 const password = 'four lanterns in a row';
 
+/** One dot. PNG, second edition (W3C 2003). */
+const DOT =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+
 let server: TestServer;
 const cookies = {} as Record<Role, Cookies>;
 let job: JobFile;
@@ -60,7 +64,7 @@ const expected: [Role[], RegExp][] = [
   [roles, /^GET /],
 ];
 const open =
-  /^GET \/api\/health|^GET \/calendars\/|^GET \/me$|^POST \/(sign-in|sign-in\/pin|sign-out|invitations\/\w+|shared|shared\/sign-off)$/;
+  /^GET \/api\/health|^GET \/calendars\/|^GET \/me$|^POST \/(sign-in|sign-in\/pin|sign-out|invitations\/\w+|shared|shared\/(sign-off|photo))$/;
 
 test('every route lets in who may, and nobody else', async () => {
   const { body } = await server.call('GET', '/api/docs/json', undefined, cookies.viewer);
@@ -288,12 +292,23 @@ test('a link shows one job without people, stock and money, is signed once, and 
   const text = JSON.stringify(body);
   for (const member of job.workshop.crew) expect(text).not.toContain(member.name);
   expect(text).not.toMatch(/wage|price|stock|onHand/);
+  // Photos of what stands are shown; the place before is between the crew and the house.
+  const pieceId = job.job.pieces[0]?.id;
+  const photograph = async (moment: string): Promise<string> => {
+    const photo = { pieceId, moment, content: DOT };
+    return (await server.call('POST', `/jobs/${id}/photos`, photo, cookies.lead)).body.data.id;
+  };
+  const [before, standing] = [await photograph('before'), await photograph('standing')];
+  const shown = (photo: string) => server.call('POST', '/shared/photo', { token: handed.token, photo });
+  expect((await shown(standing)).body).toEqual({ type: 'image/png', content: DOT });
+  expect((await shown(before)).status).toBe(404);
   const signOff = { token: handed.token, by: 'Pia Holt', remarks: 'Left pole a hand to the right' };
   const { body: signed } = await server.call('POST', '/shared/sign-off', signOff);
   expect(signed.signedOff).toMatchObject({ by: 'Pia Holt' });
   // Nobody ticks on site: nothing is said to be open.
   expect(signed.delivery).toMatchObject({ delivered: body.pieces.map(({ name }: Named) => name), open: [] });
   expect(signed.delivery.handedOver.join(' ')).toContain('candles');
+  expect(signed.delivery.photos).toEqual([{ id: standing, of: job.job.pieces[0]?.name }]);
   expect((await server.call('POST', '/shared/sign-off', signOff)).status).toBe(409);
   // It stands in the log of the site, and what is found later changes nothing of it.
   const logged = () => server.call('GET', `/jobs/${id}/site-log`, undefined, cookies.lead);

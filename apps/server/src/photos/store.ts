@@ -49,13 +49,14 @@ export async function pictureOf(
   db: Queries,
   jobId: string,
   id: string,
-): Promise<{ type: Photo['type']; content: Buffer }> {
+): Promise<Pick<Photo, 'type' | 'moment'> & { content: Buffer }> {
   const [row] = await db
     .select({ data: photos.data, content: photos.content })
     .from(photos)
     .where(there(jobId, id));
   if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);
-  return { type: row.data.type, content: row.content };
+  const { type, moment } = row.data;
+  return { type, moment, content: row.content };
 }
 
 /** Other marks in place of those on it; all else of a photo stays as it is. */

@@ -8,7 +8,7 @@ import {
   SheetFormat,
   SiteLog,
 } from '@early-lantern/contract';
-import { actualRows, happenedOf, pieceRows, sizeName } from '@early-lantern/core';
+import { actualRows, happenedOf, pieceRows, sizeName, withMending } from '@early-lantern/core';
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { whenGone } from '../http/gone.ts';
@@ -99,7 +99,7 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
       const tables = {
         tasks: () => ({
           columns: Object.keys(ActualRow.shape),
-          lines: actualRows(file, thePlan, happened, Date.now()).map(asText),
+          lines: actualRows(file, withMending(thePlan, happened, file), happened, Date.now()).map(asText),
         }),
         pops: () => ({
           columns: popColumns,

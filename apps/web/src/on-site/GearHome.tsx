@@ -18,6 +18,10 @@ const fateWords: Record<GearFate, string> = {
   'kept on site': 'Stays there',
 };
 
+/** What may be said of a thing that is in one's hand. */
+const readFates = ['back', 'damaged', 'kept on site'] as const;
+type ReadFate = (typeof readFates)[number];
+
 interface GearHomeProps {
   who: CrewMember;
   taken: TakenJob;
@@ -40,7 +44,8 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
       )
     : all;
   const [isScanning, setScanning] = useState(false);
-  /** A thing whose label is read is here: it is back, unless somebody has said that it is damaged. */
+  const [reads, setReads] = useState<ReadFate>('back');
+  /** A thing whose label is read is here: what is read is back where nothing else was chosen, unless somebody has said that it is damaged. */
   const read = (text: string): string => {
     const scanned = readLineCode(text);
     const rows = all.filter(({ id }) => lineCode(id) === scanned);
@@ -50,14 +55,14 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
       return `It may be ${rows.map(({ label }) => label).join(' or ')}: choose in the list.`;
     const said = gear.get(row.id);
     const before = said && !said.isContradicted ? said.entry.event.fate : undefined;
-    if (before === 'damaged') return `Damaged: ${row.label}`;
-    if (before !== 'back')
+    const fate = before === 'damaged' && reads === 'back' ? 'damaged' : reads;
+    if (before !== fate)
       void log.write(
         who.id,
-        { kind: 'gear', row: row.id, fate: 'back' },
+        { kind: 'gear', row: row.id, fate },
         said?.entries.map(({ id }) => id),
       );
-    return `Back: ${rowWords(row, taken.file.workshop.units)}`;
+    return `${fateWords[fate]}: ${rowWords(row, taken.file.workshop.units)}`;
   };
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
@@ -71,7 +76,27 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
       <BigButton variant="contained" onClick={() => setScanning(true)}>
         Read labels with the camera
       </BigButton>
-      {isScanning && <ScanSheet title="Read labels" onRead={read} onClose={() => setScanning(false)} />}
+      {isScanning && (
+        <ScanSheet title="Read labels" onRead={read} onClose={() => setScanning(false)}>
+          <Box
+            role="group"
+            aria-label="What is read is"
+            sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 }}
+          >
+            {readFates.map((fate) => (
+              <BigButton
+                key={fate}
+                variant={fate === reads ? 'contained' : 'outlined'}
+                aria-pressed={fate === reads}
+                onClick={() => setReads(fate)}
+                sx={{ fontSize: '1rem' }}
+              >
+                {fateWords[fate]}
+              </BigButton>
+            ))}
+          </Box>
+        </ScanSheet>
+      )}
       <TextField
         label="Find: a few letters, or the five signs of a label"
         value={typed}

@@ -1,5 +1,5 @@
 import type { CrewMember } from '@early-lantern/contract';
-import { lookKey, type Said } from '@early-lantern/core';
+import { faultsOpen, lookKey, type Said } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
 import { clockTime } from '../parts/time.ts';
@@ -30,6 +30,8 @@ export function LookOver({ who, taken, log }: LookOverProps) {
       { kind: 'looked', piece, line, isFault },
       before?.entries.map(({ id }) => id),
     );
+  const open = faultsOpen(happened);
+  const mended = (task: string) => void log.write(who.id, { kind: 'done', task });
   const touchUp = happened.tasks.get('touch-up');
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
@@ -43,26 +45,32 @@ export function LookOver({ who, taken, log }: LookOverProps) {
           {AWAY_MIN} minutes away.
         </Typography>
       )}
-      {happened.faults.map(({ id, by, at, event }) => (
-        <Box
-          key={id}
-          sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: 1, borderColor: 'divider', pt: 1 }}
-        >
-          <Typography sx={{ flex: 1, minWidth: 0, fontSize: '1.0625rem', overflowWrap: 'anywhere' }}>
-            <strong>To mend:</strong> {event.text}
-            <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: '0.9375rem' }}>
-              {plan.pieces.find((one) => one.id === event.piece)?.name} {nameOf(by)},{' '}
-              {clockTime(at, plan.timeZone)}
-            </Box>
-          </Typography>
-          <BigButton
-            fullWidth={false}
-            onClick={() => void log.write(who.id, { kind: 'taken-back', why: 'mended' }, [id])}
+      {open
+        .filter(({ isListed }) => !isListed)
+        .map(({ entry: { id, by, at }, piece, text, task }) => (
+          <Box
+            key={id}
+            sx={{
+              display: 'flex',
+              alignItems: 'center',
+              gap: 1,
+              borderTop: 1,
+              borderColor: 'divider',
+              pt: 1,
+            }}
           >
-            Mended
-          </BigButton>
-        </Box>
-      ))}
+            <Typography sx={{ flex: 1, minWidth: 0, fontSize: '1.0625rem', overflowWrap: 'anywhere' }}>
+              <strong>To mend:</strong> {text}
+              <Box component="span" sx={{ display: 'block', color: 'text.secondary', fontSize: '0.9375rem' }}>
+                {plan.pieces.find((one) => one.id === piece)?.name} {nameOf(by)},{' '}
+                {clockTime(at, plan.timeZone)}
+              </Box>
+            </Typography>
+            <BigButton fullWidth={false} onClick={() => mended(task)}>
+              Mended
+            </BigButton>
+          </Box>
+        ))}
       {plan.full.pieces.map(({ id: piece, lookOver }) => (
         <Box
           key={piece}
@@ -74,7 +82,9 @@ export function LookOver({ who, taken, log }: LookOverProps) {
           </Typography>
           {lookOver.map((line) => {
             const said = happened.looked.get(lookKey(piece, line));
-            const isFault = said?.entry.event.isFault;
+            const fault = open.find(({ entry }) => entry.id === said?.entry.id);
+            // What a task has mended is well.
+            const isFault = said && fault !== undefined;
             return (
               <Box key={line} sx={{ borderTop: 1, borderColor: 'divider', py: 1, display: 'grid', gap: 1 }}>
                 <Typography sx={{ fontSize: '1.0625rem', overflowWrap: 'anywhere' }}>{line}</Typography>
@@ -89,7 +99,9 @@ export function LookOver({ who, taken, log }: LookOverProps) {
                   <BigButton
                     variant={isFault === false ? 'contained' : 'outlined'}
                     aria-pressed={isFault === false}
-                    onClick={() => look(piece, line, false, said)}
+                    onClick={() =>
+                      fault && !said?.isContradicted ? mended(fault.task) : look(piece, line, false, said)
+                    }
                   >
                     {isFault ? 'Mended' : 'Well'}
                   </BigButton>

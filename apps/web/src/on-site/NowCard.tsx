@@ -1,11 +1,20 @@
 import type { CrewMember, SiteEvent, Task } from '@early-lantern/contract';
-import { type OutOfOrder, outOfOrder, photoMoment, type Turn } from '@early-lantern/core';
+import {
+  laddersToCheck,
+  type OutOfOrder,
+  outOfOrder,
+  photoMoment,
+  type Turn,
+  topUpOf,
+} from '@early-lantern/core';
 import { Alert, Box, LinearProgress, Typography } from '@mui/material';
 import { useState } from 'react';
 import { clockTime, spanText } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
+import { BlownTo } from './BlownTo.tsx';
 import { CautionGate, CautionTexts } from './CautionGate.tsx';
 import type { TakenJob } from './kept-on-device.ts';
+import { LadderGate } from './LadderGate.tsx';
 import { OutOfOrderDialog } from './OutOfOrderDialog.tsx';
 import { buzz } from './stay-awake.ts';
 import { TakePhoto } from './TakePhoto.tsx';
@@ -35,6 +44,8 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
   const [order, setOrder] = useState<{ found: OutOfOrder; does: string; goOn: () => void }>();
   const cautions = plan.cautions.filter(({ where }) => where.includes(task.id));
   const unread = cautions.filter(({ code }) => !happened.read.has(`${who.id} ${code}`));
+  const ladders = laddersToCheck(task, file, happened, log.nowMs());
+  const topUp = topUpOf(task.id);
   const others = withWhom(task, file, who.id);
   const needs = neededFor(task, file, plan);
   const say = (event: SiteEvent) => {
@@ -82,8 +93,17 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
           ))}
         </Box>
       )}
+      {topUp && <BlownTo plan={plan} product={topUp} />}
       {isGoing && <Going task={task} log={log} />}
-      {!isGoing && unread.length > 0 ? (
+      {!isGoing && ladders.length > 0 ? (
+        <LadderGate
+          ladders={ladders}
+          onChecked={(gear, isSound) => {
+            say({ kind: 'ladder-checked', gear, isSound });
+            if (!isSound) say({ kind: 'gear-gone', gear });
+          }}
+        />
+      ) : !isGoing && unread.length > 0 ? (
         <CautionGate
           cautions={unread}
           onRead={() => {

@@ -1,5 +1,13 @@
-import type { CrewMember, SiteEvent, Task } from '@early-lantern/contract';
-import { type HandsChange, leaveOuts, nameIn, namesFor, replanEvent, replanned } from '@early-lantern/core';
+import type { CrewMember, PackingRow, SiteEvent, Task } from '@early-lantern/contract';
+import {
+  type GearChange,
+  type HandsChange,
+  leaveOuts,
+  nameIn,
+  namesFor,
+  replanEvent,
+  replanned,
+} from '@early-lantern/core';
 import { Alert, Box, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
@@ -34,7 +42,7 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
   const plan = day.whole;
   const notify = useNotice();
   const zone = plan.timeZone;
-  const [sheet, setSheet] = useState<'absent' | 'gear' | 'access' | 'rain'>();
+  const [sheet, setSheet] = useState<'absent' | 'gear' | 'bag' | 'access' | 'rain'>();
   const [out, setOut] = useState<readonly string[]>(() => [...now.facts.leftOut]);
   const anew = useMemo(
     () => replanned({ ...now, plan: day.whole, facts: { ...now.facts, leftOut: new Set(out) } }),
@@ -58,6 +66,10 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
     onBack();
   };
   const gear = [...new Set(plan.tasks.flatMap((task) => task.gear))];
+  const bags = Map.groupBy(
+    plan.packing.filter(({ bag }) => bag !== null),
+    ({ bag }) => bag as string,
+  );
   const here = crewOf(file).filter(({ id }) => !now.facts.absent.has(id));
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
@@ -71,7 +83,8 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
         <Typography variant="h2">What is different?</Typography>
         <BigButton onClick={() => setSheet('absent')}>Somebody is missing</BigButton>
         <BigButton onClick={() => setSheet('access')}>The house lets us in late</BigButton>
-        <BigButton onClick={() => setSheet('gear')}>Something is broken or lost</BigButton>
+        <BigButton onClick={() => setSheet('gear')}>Gear is missing or broken</BigButton>
+        {bags.size > 0 && <BigButton onClick={() => setSheet('bag')}>A bag or crate is lost</BigButton>}
         {!file.site.indoors && <BigButton onClick={() => setSheet('rain')}>It rains</BigButton>}
         {now.facts.rainMs > log.nowMs() &&
           log.happened.rain
@@ -108,6 +121,14 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
             onBack={() => takeBack(id)}
           />
         ))}
+        {log.happened.goneBags.map(({ id, event }) => (
+          <Fact
+            key={id}
+            text={`Lost: ${bagWords(event.bag, bags.get(event.bag))}`}
+            back="Is here now"
+            onBack={() => takeBack(id)}
+          />
+        ))}
       </Box>
       <Box component="section" aria-label="The new plan" sx={{ display: 'grid', gap: 1 }}>
         <Typography variant="h2">The new plan</Typography>
@@ -128,6 +149,11 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
         {anew.changes.length === 0 && (
           <Typography sx={{ fontSize: '1.0625rem' }}>Everybody keeps the tasks they had.</Typography>
         )}
+        {[...Map.groupBy(anew.gearChanges, gearWords)].map(([words, changes]) => (
+          <Typography key={words} sx={{ fontSize: '1.0625rem' }}>
+            <strong>{words}:</strong> {listOf(changes.map(({ task }) => task))}
+          </Typography>
+        ))}
         {anew.needTwo.length > 0 && (
           <Alert severity="error" icon={false} variant="outlined" sx={{ fontSize: '1.0625rem' }}>
             Not alone, on a ladder or with heavy bases: {listOf(anew.needTwo)}. Get a second person, or wait.
@@ -183,9 +209,17 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
       )}
       {sheet === 'gear' && (
         <ChoiceSheet
-          title="What is broken or lost?"
+          title="Which one?"
           choices={gear.map((id) => ({ id, label: nameIn(id, names) }))}
           onChoose={(id) => say({ kind: 'gear-gone', gear: id })}
+          onClose={() => setSheet(undefined)}
+        />
+      )}
+      {sheet === 'bag' && (
+        <ChoiceSheet
+          title="Which one is lost?"
+          choices={[...bags].map(([id, rows]) => ({ id, label: bagWords(id, rows) }))}
+          onChoose={(bag) => say({ kind: 'bag-gone', bag })}
           onClose={() => setSheet(undefined)}
         />
       )}
@@ -227,6 +261,10 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
   function handsWords({ from, to }: HandsChange): string {
     return `${to.map(first).join(' and ') || 'nobody'} instead of ${from.map(first).join(' and ')}`;
   }
+  function gearWords({ from, to }: GearChange): string {
+    const all = (ids: readonly string[]) => ids.map((id) => nameIn(id, names)).join(' and ');
+    return `${all(to)} instead of ${all(from)}`;
+  }
   function listOf(tasks: readonly Task[]): string {
     const told = tasks.slice(0, TOLD).map((task) => `${taskWords(task, plan)} (${aboutWords(task, plan)})`);
     return `${told.join('; ')}${tasks.length > TOLD ? ` and ${tasks.length - TOLD} more` : ''}`;
@@ -235,6 +273,20 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
   function named(why: string): string {
     return why.replace(/"([^"]+)"/, (_, id: string) => nameIn(id, names));
   }
+}
+
+/** So many things of a crate are named. */
+const NAMED = 3;
+
+/** A bag of balloons by its label; a crate with what is in it. */
+function bagWords(bag: string, rows: readonly PackingRow[] = []): string {
+  const own = rows.find(({ id }) => id === `bag ${bag}`);
+  if (own) return own.label;
+  const inside = rows.slice(0, NAMED).map(({ label }) => label);
+  const more = rows.length - inside.length;
+  return inside.length === 1 && inside[0] === bag
+    ? bag
+    : `${bag}: ${inside.join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
 }
 
 const clockAfter = (nowMs: number, minutes: number, zone: string): string =>

@@ -1,5 +1,5 @@
 import { Alert, Box, Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { BottomSheet } from './BottomSheet.tsx';
 import { buzz } from './stay-awake.ts';
 
@@ -8,13 +8,15 @@ interface ScanSheetProps {
   /** What was read; the same is not told again while it stays in sight. @returns what came of it, in words */
   onRead: (text: string) => string;
   onClose: () => void;
+  /** Stands above the picture. */
+  children?: ReactNode;
 }
 
 /** The same label in sight for so long is read once, ms. */
 const SAME_MS = 3_000;
 
 /** The camera, reading one label after the other until it is closed. */
-export function ScanSheet({ title, onRead, onClose }: ScanSheetProps) {
+export function ScanSheet({ title, onRead, onClose, children }: ScanSheetProps) {
   const picture = useRef<HTMLVideoElement>(null);
   const read = useRef(onRead);
   read.current = onRead;
@@ -54,6 +56,7 @@ export function ScanSheet({ title, onRead, onClose }: ScanSheetProps) {
         </Alert>
       ) : (
         <>
+          {children}
           <Box
             component="video"
             ref={picture}

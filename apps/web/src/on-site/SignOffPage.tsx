@@ -1,4 +1,4 @@
-import type { CrewMember, SiteEvent } from '@early-lantern/contract';
+import type { CrewMember, Delivery, SiteEvent } from '@early-lantern/contract';
 import { deliveryOf } from '@early-lantern/core';
 import { Box, TextField, Typography } from '@mui/material';
 import { type FormEvent, useRef, useState } from 'react';
@@ -6,8 +6,10 @@ import { clockTime, dayName } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { type Drawn, SignatureField, SignaturePicture } from './SignatureField.tsx';
+import { SignedPhotos } from './SignedPhotos.tsx';
 import { saveSignOff } from './save-sign-off.ts';
 import type { SiteLogHere } from './use-log.ts';
+import { useSitePhotos } from './use-site-photos.ts';
 
 interface SignOffPageProps {
   who: CrewMember;
@@ -19,7 +21,15 @@ interface SignOffPageProps {
 export function SignOffPage({ who, taken, log }: SignOffPageProps) {
   const { file, plan } = taken;
   const zone = plan.timeZone;
-  const delivery = deliveryOf(file, plan, log.happened);
+  const photos = useSitePhotos(file.job.id);
+  const sent = (photos.sent ?? []).map(({ data }) => data);
+  // On its way a photo is at both places for a moment.
+  const waiting = photos.waiting.filter(({ id, refused }) => !refused && !sent.some((one) => one.id === id));
+  const allPhotos = [...sent, ...waiting];
+  const delivery = deliveryOf(file, plan, log.happened, allPhotos);
+  const pictures = (shown: Delivery['photos']) => (
+    <SignedPhotos shown={shown} jobId={file.job.id} photos={photos} />
+  );
   const { signed } = log.happened;
   const [isSigning, setSigning] = useState(false);
   return (
@@ -39,8 +49,11 @@ export function SignOffPage({ who, taken, log }: SignOffPageProps) {
           </Typography>
           <SignaturePicture strokes={event.strokes} name={event.name} />
           <DeliveryLines {...event} zone={zone} />
+          {pictures(event.photos)}
           {event.remarks && <Typography sx={{ fontSize: '1.0625rem' }}>Remarks: {event.remarks}</Typography>}
-          <BigButton onClick={() => void saveSignOff(file, { at, event })}>Save as PDF</BigButton>
+          <BigButton onClick={() => void saveSignOff(file, { at, event }, photos.waiting)}>
+            Save as PDF
+          </BigButton>
         </Box>
       ))}
       {isSigning || signed.length === 0 ? (
@@ -51,6 +64,7 @@ export function SignOffPage({ who, taken, log }: SignOffPageProps) {
           }}
         >
           <DeliveryLines {...delivery} zone={zone} />
+          {pictures(delivery.photos)}
         </Signing>
       ) : (
         <BigButton onClick={() => setSigning(true)}>Sign for something more</BigButton>

@@ -1,12 +1,11 @@
-import type { CrewMember, Plan } from '@early-lantern/contract';
+import type { CrewMember } from '@early-lantern/contract';
 import { sizeName } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
-import { blownWords } from '../parts/blown-words.ts';
 import { Swatch } from '../parts/Swatch.tsx';
-import { useUnits } from '../preferences.tsx';
 import { BigButton } from './BigButton.tsx';
+import { BlownTo } from './BlownTo.tsx';
 import type { TakenJob } from './kept-on-device.ts';
-import { leftOver, type Product } from './spares.ts';
+import { leftOver } from './spares.ts';
 import { buzz } from './stay-awake.ts';
 import type { SiteLogHere } from './use-log.ts';
 
@@ -19,7 +18,6 @@ interface TopUpsViewProps {
 /** What popped and is to be blown anew on site: how many of what size and colour, how large, and what is left of the spares. */
 export function TopUpsView({ who, taken, log }: TopUpsViewProps) {
   const { file, plan } = taken;
-  const { range } = useUnits();
   const products = leftOver(plan, log.happened);
   const open = products.filter(({ toBlow }) => toBlow > 0);
   const low = products.filter(({ left, spare, toBlow }) => toBlow === 0 && spare > 0 && left <= spare / 4);
@@ -50,11 +48,7 @@ export function TopUpsView({ who, taken, log }: TopUpsViewProps) {
                 {toBlow} × {words}
               </Typography>
             </Box>
-            {blownTo(plan, product).map(({ to, piece }) => (
-              <Typography key={`${piece} ${to.min} ${to.max}`} sx={{ fontSize: '1.0625rem' }}>
-                {piece}: to {blownWords(product, to, range)}
-              </Typography>
-            ))}
+            <BlownTo plan={plan} product={product} />
             <Typography sx={{ fontSize: '1.0625rem', fontWeight: product.left < 0 ? 700 : 400 }}>
               {product.left < 0
                 ? `${-product.left} more than there are spares: take what can be missed least, or leave it out.`
@@ -86,15 +80,4 @@ export function TopUpsView({ who, taken, log }: TopUpsViewProps) {
       )}
     </Box>
   );
-}
-
-/** To what diameter each piece has them blown. */
-function blownTo({ bench, pieces }: Plan, { nominalIn, colour }: Product) {
-  const batches = bench.batches.filter(
-    (batch) => batch.nominalIn === nominalIn && batch.lots.some((lot) => lot.colour === colour),
-  );
-  return batches.map(({ pieceId, blowToIn }) => ({
-    piece: pieces.find(({ id }) => id === pieceId)?.name ?? '',
-    to: blowToIn,
-  }));
 }

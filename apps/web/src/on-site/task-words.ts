@@ -1,5 +1,5 @@
 import type { JobFile, PackingRow, Plan, Task } from '@early-lantern/contract';
-import { nameIn, namesFor } from '@early-lantern/core';
+import { nameIn, namesFor, topUpOf } from '@early-lantern/core';
 import { rowWords } from '../load/row-words.ts';
 
 /** A task without the name of its piece, which stands above it. */
@@ -18,11 +18,13 @@ export function aboutWords({ pieceId, place }: Task, { pieces }: Plan): string {
 /** What a task takes besides hands: ladders and tools by name, and what is packed for it with the bag it is in. */
 export function neededFor(task: Task, file: JobFile, plan: Plan): string[] {
   const names = namesFor(file);
+  const anew = topUpOf(task.id);
+  const topUp = anew && `balloon ${anew.nominalIn} ${anew.colour}`;
   const inBag = ({ bag, id }: PackingRow) => (bag && !id.startsWith('bag ') ? ` (bag ${bag})` : '');
   return [
     ...task.gear.map((id) => nameIn(id, names)),
     ...plan.packing
-      .filter(({ forTask }) => forTask === task.id)
+      .filter(({ forTask, id }) => forTask === task.id || (topUp !== undefined && id === topUp))
       .map((row) => `${rowWords(row, file.workshop.units)}${inBag(row)}`),
   ];
 }

@@ -6,6 +6,7 @@ import {
   type Happened,
   type Projection,
   projected,
+  withMending,
 } from '@early-lantern/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { TakenJob } from './kept-on-device.ts';
@@ -37,8 +38,9 @@ export function useDay(original: TakenJob, { happened, nowMs }: SiteLogHere): Si
     return () => clearInterval(timer);
   }, [nowMs]);
   return useMemo(() => {
-    const plan = asReplanned(original.plan, happened);
     const { file } = original;
+    const grown = withMending(original.plan, happened, file);
+    const plan = asReplanned(grown, happened);
     const now: DayNow = {
       file,
       plan,
@@ -48,7 +50,7 @@ export function useDay(original: TakenJob, { happened, nowMs }: SiteLogHere): Si
     };
     return {
       taken: { ...original, plan },
-      whole: nothingLeftOut(original.plan, happened),
+      whole: nothingLeftOut(grown, happened),
       now,
       projection: projected(now),
     };

@@ -1,4 +1,4 @@
-import { type Delivery, type SharedJob, SignOff } from '@early-lantern/contract';
+import { type Delivery, type SharedJob, type SharedPhoto, SignOff } from '@early-lantern/contract';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Alert, Box, Button, LinearProgress, TextField, Typography } from '@mui/material';
 import { useMutation, useQuery } from '@tanstack/react-query';
@@ -78,6 +78,7 @@ export function LookScreen() {
           ))}
         </Box>
       </Box>
+      <SharedPhotos token={token} photos={data.delivery.photos} />
       <Handover delivery={data.delivery} isSigned={data.signedOff !== null} />
       {data.signedOff ? (
         <Alert severity="success">
@@ -92,6 +93,48 @@ export function LookScreen() {
         {DateTime.fromISO(data.until).setZone(zone).toFormat('d LLLL yyyy')}.
       </Typography>
     </PlainPage>
+  );
+}
+
+/** What stands, as the crew has photographed it. */
+function SharedPhotos({ token, photos = [] }: { token: string; photos: Delivery['photos'] }) {
+  if (photos.length === 0) return null;
+  return (
+    <Box>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        How it stands
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 1fr))', gap: 1 }}>
+        {photos.map(({ id, of }) => (
+          <SharedPicture key={id} token={token} photo={id} of={of} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function SharedPicture({ token, photo, of }: { token: string; photo: string; of: string }) {
+  const { data, error } = useQuery({
+    queryKey: ['shared', token, photo],
+    queryFn: () => call<SharedPhoto>('POST', '/shared/photo', { token, photo }),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  return (
+    <Box component="figure" sx={{ m: 0 }}>
+      {data && (
+        <Box
+          component="img"
+          src={`data:${data.type};base64,${data.content}`}
+          alt={`Photo of ${of}`}
+          sx={{ width: '100%', borderRadius: 1, display: 'block' }}
+        />
+      )}
+      <Typography component="figcaption" sx={{ fontSize: 15 }}>
+        {of}
+        {error && ': this picture does not open'}
+      </Typography>
+    </Box>
   );
 }
 

@@ -1,5 +1,6 @@
 import type { Plan, SiteEvent } from '@early-lantern/contract';
 import type { Happened } from './happened.ts';
+import { isSameGear } from './other-gear.ts';
 import type { Replan } from './replan.ts';
 
 /** The plan as the lead has changed it on the day: other times and hands; what is left out stands no longer in it. */
@@ -16,10 +17,15 @@ export function asReplanned<P extends Pick<Plan, 'tasks'>>(
     tasks: plan.tasks
       .filter(({ id }) => !out.has(id))
       .map((task) => {
-        const { start = task.start, end = task.end, crew = task.crew } = anew.get(task.id) ?? {};
+        const {
+          start = task.start,
+          end = task.end,
+          crew = task.crew,
+          gear = task.gear,
+        } = anew.get(task.id) ?? {};
         // Who waited for what is left out waits for what that waited for.
         const after = [...new Set(task.after.flatMap((id) => standingFor(plan, id, out)))];
-        return { ...task, start, end, crew, after };
+        return { ...task, start, end, crew, gear, after };
       }),
   };
 }
@@ -42,11 +48,12 @@ export function replanEvent(
     kind: 'replanned',
     tasks: [...replan.tasks.values()]
       .filter(({ task }) => !happened.tasks.has(task.id))
-      .map(({ task, startMs, endMs, crew }) => ({
+      .map(({ task, startMs, endMs, crew, gear }) => ({
         task: task.id,
         start: iso(startMs),
         end: iso(endMs),
         crew: [...crew],
+        ...(isSameGear(task.gear, gear) ? {} : { gear: [...gear] }),
       })),
     leftOut: [...leftOut],
   };

@@ -5,6 +5,8 @@ import type { Happened } from './happened.ts';
 export interface DayFacts {
   absent: ReadonlySet<PersonId>;
   goneGear: ReadonlySet<string>;
+  /** Bags and crates of the packing list that are lost. */
+  goneBags: ReadonlySet<string>;
   /** From when the house lets the crew in, ms. */
   accessMs: number;
   /** Until when it rains on whatever is put up, ms; 0 where it does not, or under a roof. */
@@ -17,6 +19,7 @@ export interface DayFacts {
 export const dayFacts = ({ job, site }: Pick<JobFile, 'job' | 'site'>, happened: Happened): DayFacts => ({
   absent: new Set(happened.absent.map(({ event }) => event.person)),
   goneGear: new Set(happened.goneGear.map(({ event }) => event.gear)),
+  goneBags: new Set(happened.goneBags.map(({ event }) => event.bag)),
   accessMs: Math.max(
     Date.parse(job.access.from),
     ...happened.lateAccess.slice(-1).map(({ event }) => Date.parse(event.from)),

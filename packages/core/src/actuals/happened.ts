@@ -1,4 +1,5 @@
 import type { ColourId, PersonId, SiteEntry, SiteEvent } from '@early-lantern/contract';
+import { toppedUpOf } from './day-tasks.ts';
 import { holdingEntries } from './holding.ts';
 import { type Spell, spellsOf } from './spells.ts';
 
@@ -65,12 +66,15 @@ export interface Happened {
   /** Who and what is not here, and from when the house lets the crew in, as was said last. */
   absent: EntryOf<'absent'>[];
   goneGear: EntryOf<'gear-gone'>[];
+  goneBags: EntryOf<'bag-gone'>[];
   lateAccess: EntryOf<'access-late'>[];
   rain: EntryOf<'rain'>[];
   /** The newest plan of the rest of the day; undefined where the first one holds. */
   replanned: EntryOf<'replanned'> | undefined;
   /** Who has read which caution: `person code`. */
   read: Set<string>;
+  /** Ladders looked over, the newest last: whoever climbs another day looks again. */
+  ladders: EntryOf<'ladder-checked'>[];
 }
 
 /** So many balloons of a size and colour. */
@@ -104,11 +108,25 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     const task = taskOf(entry.event);
     if (task !== undefined) ofTask.set(task, [...(ofTask.get(task) ?? []), entry]);
   }
+  const tasks = new Map([...ofTask].map(([task, about]) => [task, recordOf(about)]));
+  const pops = productsOf(of('popped'));
+  const done = new Map(
+    [...tasks].flatMap(([id, { state, untilMs }]) => (state === 'done' ? [[id, untilMs ?? 0] as const] : [])),
+  );
   return {
-    tasks: new Map([...ofTask].map(([task, about]) => [task, recordOf(about)])),
-    pops: productsOf(of('popped')),
+    tasks,
+    pops,
     popped: of('popped'),
-    toppedUp: productsOf(of('topped-up')),
+    toppedUp: pops.map((product) => ({
+      ...product,
+      count: toppedUpOf(
+        product,
+        done,
+        of('topped-up')
+          .filter(({ event }) => productKey(event) === productKey(product))
+          .map(({ at, event }) => ({ atMs: Date.parse(at), count: event.count })),
+      ),
+    })),
     blown: blownOf(of('blown')),
     messages: of('message').map((entry) => ({
       entry,
@@ -138,12 +156,14 @@ export function happenedOf(log: readonly SiteEntry[]): Happened {
     signed: of('signed'),
     absent: of('absent'),
     goneGear: of('gear-gone'),
+    goneBags: of('bag-gone'),
     lateAccess: of('access-late'),
     rain: of('rain'),
     replanned: of('replanned').at(-1),
     read: new Set(
       entries.flatMap(({ by, event }) => (event.kind === 'caution-read' ? [`${by} ${event.code}`] : [])),
     ),
+    ladders: of('ladder-checked'),
   };
 }
 
@@ -210,7 +230,7 @@ function recordOf(entries: readonly SiteEntry[]): TaskRecord {
   };
 }
 
-function productsOf(entries: readonly EntryOf<'popped' | 'topped-up'>[]): ProductCount[] {
+function productsOf(entries: readonly EntryOf<'popped'>[]): ProductCount[] {
   const products = new Map<string, ProductCount>();
   for (const { event } of entries) {
     const { nominalIn, colour, count } = event;

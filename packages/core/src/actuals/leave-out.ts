@@ -1,7 +1,9 @@
 import type { Task } from '@early-lantern/contract';
 import { plural } from '../quantity/plural.ts';
+import { isFaultTask, isMending } from './day-tasks.ts';
 import { isDone } from './happened.ts';
 import data from './leave-out.json';
+import mending from './mending.json';
 import { type DayNow, projected } from './projected.ts';
 
 /** Something that may be left out, with what that brings and what one sees of it. */
@@ -24,6 +26,12 @@ const steps: Record<string, { worth: number; effect: string }> = {
   'photograph-before': { worth: 7, effect: 'no pictures of old marks, should the house ask' },
 };
 
+/** What came up on the day: it stays as it is. */
+const ofTheDay = (task: string) =>
+  isMending(task)
+    ? { worth: mending.worth, effect: isFaultTask(task) ? 'it stays as it is' : 'the gaps stay open' }
+    : undefined;
+
 const MIN_MS = 60_000;
 
 /** What leaving its fillers out does to how full a piece is, from the side from which it is worst. */
@@ -42,7 +50,7 @@ export function leaveOuts(day: DayNow): LeaveOut[] {
   return day.plan.tasks
     .filter(({ id, mayBeLeftOut }) => mayBeLeftOut && !day.facts.leftOut.has(id) && !isDone(day.happened, id))
     .flatMap((task) => {
-      const known = steps[task.id] ?? stages.get(task.stage ?? '');
+      const known = steps[task.id] ?? ofTheDay(task.id) ?? stages.get(task.stage ?? '');
       if (!known || task.trip === 'strike') return [];
       const without = projected({
         ...day,

@@ -2,6 +2,7 @@ import type { JobFile, PersonId, Plan, Task } from '@early-lantern/contract';
 import type { DayFacts } from './day-facts.ts';
 import { doneAtMs } from './done-at.ts';
 import { type Happened, isDone, type TaskRecord } from './happened.ts';
+import { otherGear } from './other-gear.ts';
 
 const MIN_MS = 60_000;
 /** Whoever has run over without saying by how much is believed to be nearly done: one more minute. */
@@ -15,6 +16,8 @@ interface Projected {
   startMs: number;
   endMs: number;
   crew: readonly PersonId[];
+  /** What it takes: where a piece of gear is not here, another that will do. */
+  gear: readonly string[];
 }
 
 /** Where the day is going, if everybody goes on as planned from now. */
@@ -31,8 +34,8 @@ export interface Projection {
 /** Everything a projection is made from. */
 export interface DayNow {
   file: Pick<JobFile, 'job' | 'workshop'>;
-  /** With how full pieces are it is known what leaving fillers out does to that. */
-  plan: Pick<Plan, 'tasks'> & Partial<Pick<Plan, 'full'>>;
+  /** With how full pieces are it is known what leaving fillers out does to that; with the packing list, what a lost bag stops. */
+  plan: Pick<Plan, 'tasks'> & Partial<Pick<Plan, 'full' | 'packing'>>;
   happened: Happened;
   facts: DayFacts;
   /** ms since 1970. */
@@ -64,14 +67,15 @@ export function projected(day: DayNow, crews: Crews = new Map()): Projection {
     tasks.set(one.task.id, one);
     ends.set(one.task.id, one.endMs);
     if (isOver) return;
-    for (const id of [...one.crew, ...one.task.gear]) free.set(id, Math.max(free.get(id) ?? 0, one.endMs));
+    for (const id of [...one.crew, ...one.gear]) free.set(id, Math.max(free.get(id) ?? 0, one.endMs));
   };
   for (const task of order) {
     const record = happened.tasks.get(task.id);
     const overMs = task.crew.length === 0 ? doneAtMs(plan, happened, task) : null;
     if (record?.state === 'done') put(asItWas(task, record), true);
     // It goes by itself, and has begun.
-    else if (overMs !== null) put({ task, startMs: overMs - lastsMs(task), endMs: overMs, crew: [] }, true);
+    else if (overMs !== null)
+      put({ task, startMs: overMs - lastsMs(task), endMs: overMs, crew: [], gear: [] }, true);
     else if (record?.state === 'going') put(goingOn(task, record, nowMs), false);
   }
   for (const task of order) {
@@ -87,7 +91,13 @@ const lastsMs = ({ start, end }: Task) => Date.parse(end) - Date.parse(start);
 
 function asItWas(task: Task, { fromMs, untilMs, spells }: TaskRecord): Projected {
   const endMs = untilMs ?? Date.parse(task.end);
-  return { task, startMs: fromMs ?? endMs, endMs, crew: [...new Set(spells.map(({ person }) => person))] };
+  return {
+    task,
+    startMs: fromMs ?? endMs,
+    endMs,
+    crew: [...new Set(spells.map(({ person }) => person))],
+    gear: task.gear,
+  };
 }
 
 /** It ends when it was to, by how long it takes and what was said of it; never before now. */
@@ -95,7 +105,7 @@ function goingOn(task: Task, { fromMs, lateMin, spells }: TaskRecord, nowMs: num
   const startMs = fromMs ?? nowMs;
   const planned = startMs + lastsMs(task) + lateMin * MIN_MS;
   const crew = spells.flatMap(({ person, untilMs }) => (untilMs === null ? [person] : []));
-  return { task, startMs, endMs: Math.max(planned, nowMs + NEARLY_DONE_MS), crew };
+  return { task, startMs, endMs: Math.max(planned, nowMs + NEARLY_DONE_MS), crew, gear: task.gear };
 }
 
 /** When and by whom a task is done that nobody is on yet. */
@@ -108,19 +118,23 @@ function placed(
   isAgreed: boolean,
 ): Omit<Projected, 'task'> & { why?: string } {
   const { facts, happened } = day;
+  const { gear, gone } = gearFor(task, day, free);
   const earliest = Math.max(
     earliestOf(task, day, isAgreed),
     ...task.after.map((id) => (ends.get(id) ?? 0) + (task.waits?.[id] ?? 0) * MIN_MS),
-    ...task.gear.map((id) => free.get(id) ?? 0),
+    ...gear.map((id) => free.get(id) ?? 0),
   );
   const startWith = (crew: readonly PersonId[]) => Math.max(earliest, ...crew.map((id) => free.get(id) ?? 0));
   const usual = lastsMs(task) + (happened.tasks.get(task.id)?.lateMin ?? 0) * MIN_MS;
   const put = (crew: readonly PersonId[], share: number, why?: string) => {
     const startMs = startWith(crew);
-    return { startMs, endMs: startMs + usual * share, crew, ...(why ? { why } : {}) };
+    return { startMs, endMs: startMs + usual * share, crew, gear, ...(why ? { why } : {}) };
   };
-  const gone = task.gear.find((id) => facts.goneGear.has(id));
   if (gone) return put(wanted, 1, `It needs "${gone}", which is not here.`);
+  const lost = day.plan.packing?.find(
+    ({ forTask, bag }) => forTask === task.id && bag !== null && facts.goneBags.has(bag),
+  );
+  if (lost) return put(wanted, 1, `What it takes is in bag ${lost.bag}, which is lost.`);
   const here = wanted.filter((id) => !facts.absent.has(id));
   if (wanted.length === 0 || (here.length === wanted.length && mayDo(task, here, day))) return put(here, 1);
   const others = substitutes(task, day, here);
@@ -130,6 +144,24 @@ function placed(
   return (
     best ?? put(here, 1, task.place === 'road' ? 'Nobody who is here may drive.' : 'Nobody is here for it.')
   );
+}
+
+/** The gear of a task; in the place of what is not here the one that is free first of those that will do. */
+function gearFor(
+  { gear: wanted }: Task,
+  { file, facts }: DayNow,
+  free: ReadonlyMap<string, number>,
+): { gear: string[]; gone: string | undefined } {
+  let gone: string | undefined;
+  const gear = wanted.map((id) => {
+    if (!facts.goneGear.has(id)) return id;
+    const [other] = otherGear(id, file, new Set([...facts.goneGear, ...wanted])).sort(
+      (one, another) => (free.get(one) ?? 0) - (free.get(another) ?? 0),
+    );
+    gone ??= other ? undefined : id;
+    return other ?? id;
+  });
+  return { gear, gone };
 }
 
 /** Whoever is here and not on it yet, where a task cannot do without; who drives must be allowed to. */

@@ -1,4 +1,6 @@
-import type { ActualRow, JobFile, Plan, Task } from '@early-lantern/contract';
+import type { ActualRow, JobFile, Plan, Schools, Task } from '@early-lantern/contract';
+import { schoolsOf } from '../piece/recipe-of.ts';
+import { isMending } from './day-tasks.ts';
 import type { Happened } from './happened.ts';
 import { workedMin } from './spells.ts';
 
@@ -18,7 +20,7 @@ export function actualRows(file: JobFile, plan: Plan, happened: Happened, nowMs:
     const people = [...new Set([...task.crew, ...(record?.spells.map(({ person }) => person) ?? [])])];
     return (people.length > 0 ? people : [undefined]).map((person): ActualRow => {
       const spells = record?.spells.filter((one) => one.person === person) ?? [];
-      const isAsked = person === undefined || task.crew.includes(person);
+      const isAsked = !isMending(task.id) && (person === undefined || task.crew.includes(person));
       return {
         task: task.id,
         label: task.label,
@@ -32,9 +34,27 @@ export function actualRows(file: JobFile, plan: Plan, happened: Happened, nowMs:
         workedMin: spells.length > 0 ? tenths(workedMin(spells, nowMs)) : null,
         isDone: record?.state === 'done',
         note: notesOf(happened, task.id),
+        ...techniquesOf(file, task),
       };
     });
   });
+}
+
+const NO_TECHNIQUE = {
+  joining: '',
+  tie: '',
+  fillerFixing: '',
+  sizing: '',
+  inflatedAt: '',
+  dressing: '',
+  onPipe: '',
+  bloom: '',
+} satisfies Record<keyof Schools, ''>;
+
+/** So that minutes can be compared by how a piece was made. */
+function techniquesOf({ job, workshop }: JobFile, { pieceId }: Task) {
+  const piece = job.pieces.find(({ id }) => id === pieceId);
+  return piece ? schoolsOf(piece, workshop.schools) : NO_TECHNIQUE;
 }
 
 const plannedOf = (task: Task, isAsked: boolean) =>

@@ -46,7 +46,7 @@ function dayAt(name: Name, nowMs: number, said: SiteEvent[] = [], doneLaterMin =
 function faultsOf({ tasks }: Projection, day: DayNow): string[] {
   const faults: string[] = [];
   const all = [...tasks.values()];
-  for (const { task, startMs, endMs, crew } of all) {
+  for (const { task, startMs, endMs, crew, gear } of all) {
     if (day.happened.tasks.has(task.id) || endMs <= day.nowMs) continue;
     if (startMs < day.nowMs && task.crew.length > 0) faults.push(`${task.id} begins in the past`);
     for (const id of task.after) {
@@ -57,7 +57,7 @@ function faultsOf({ tasks }: Projection, day: DayNow): string[] {
     for (const other of all) {
       if (other.task.id >= task.id || other.endMs <= startMs || other.startMs >= endMs) continue;
       if (day.happened.tasks.get(other.task.id)?.state === 'done') continue;
-      const shared = [...crew, ...task.gear].find((id) => [...other.crew, ...other.task.gear].includes(id));
+      const shared = [...crew, ...gear].find((id) => [...other.crew, ...other.gear].includes(id));
       if (shared) faults.push(`${shared} is at ${task.id} and at ${other.task.id}`);
     }
   }
@@ -135,6 +135,36 @@ test('without anybody who may drive, or without the van, it says so', () => {
   expect(impossible.find(({ task }) => task.id === 'drive-out')?.why).toBe('Nobody who is here may drive.');
   const gone = projected(dayAt('meadow', at, [{ kind: 'gear-gone', gear: 'van' }])).impossible;
   expect(gone.map(({ task }) => task.id)).toContain('drive-out');
+});
+
+test('an inflator or a ladder that is broken is replaced by one that will do; without any, it says so', () => {
+  const at = startOf('meadow', 'rope-garland--inflate-11');
+  const one = replanned(dayAt('meadow', at, [{ kind: 'gear-gone', gear: 'twin-1' }]));
+  expect(one.impossible).toEqual([]);
+  expect(one.tasks.get('rope-garland--inflate-11')?.gear).toEqual(['twin-2']);
+  expect(one.gearChanges.map(({ to }) => to)).toContainEqual(['twin-2']);
+  // One blows after the other now.
+  expect(one.readyMs as number).toBeGreaterThanOrEqual(Date.parse(plans.meadow.onTime.ready as string));
+  const none = projected(
+    dayAt('meadow', at, [
+      { kind: 'gear-gone', gear: 'twin-1' },
+      { kind: 'gear-gone', gear: 'twin-2' },
+    ]),
+  );
+  expect(none.impossible[0]?.why).toMatch(/^It needs "twin-[12]", which is not here\.$/);
+  // The higher one will do for the lower one, but not the other way.
+  const low = dayAt('shed', startOf('shed', 'unload'), [{ kind: 'gear-gone', gear: 'step-4' }]);
+  expect(projected(low).tasks.get('standing--hang')?.gear).toEqual(['step-8']);
+  const high = dayAt('shed', startOf('shed', 'unload'), [{ kind: 'gear-gone', gear: 'step-8' }]);
+  expect(projected(high).impossible.map(({ task }) => task.id)).toContain('beam-garland--hang');
+});
+
+test('a bag that is lost stops what it was packed for', () => {
+  const [lost] = plans.meadow.packing.filter(({ forTask }) => forTask === 'rope-garland--fill');
+  const day = dayAt('meadow', startOf('meadow', 'unload'), [{ kind: 'bag-gone', bag: lost?.bag as string }]);
+  expect(projected(day).impossible.map(({ task, why }) => [task.id, why])).toEqual([
+    ['rope-garland--fill', `What it takes is in bag ${lost?.bag}, which is lost.`],
+  ]);
 });
 
 test('whatever happens, the rest of the day can be done: in order, and nobody at two places', () => {

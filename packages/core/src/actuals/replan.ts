@@ -1,5 +1,6 @@
 import type { PersonId, Task } from '@early-lantern/contract';
 import { isDone } from './happened.ts';
+import { isSameGear } from './other-gear.ts';
 import { type Crews, type DayNow, type Projection, projected } from './projected.ts';
 
 /**
@@ -18,9 +19,17 @@ export interface HandsChange {
   to: readonly PersonId[];
 }
 
+/** A task that takes other gear than planned. */
+export interface GearChange {
+  task: Task;
+  from: readonly string[];
+  to: readonly string[];
+}
+
 /** The rest of the day planned anew. */
 export interface Replan extends Projection {
   changes: HandsChange[];
+  gearChanges: GearChange[];
   /** Tasks on a ladder or with heavy bases that were planned for two and have one: not to be done so. */
   needTwo: Task[];
 }
@@ -54,7 +63,7 @@ export function replanned(day: DayNow): Replan {
       ({ task, from, to }) => from.length > 1 && to.length < 2 && task.cautions.some((code) => TWO.has(code)),
     )
     .map(({ task }) => task);
-  return { ...best, changes, needTwo };
+  return { ...best, changes, gearChanges: gearChangesOf(best), needTwo };
 }
 
 /** Minutes from now to sign-off, and what the changes are worth. */
@@ -73,6 +82,19 @@ function* oneHandMoved(day: DayNow, crews: Crews, { tasks }: Projection): Genera
           yield new Map([...crews, [task.id, crew.map((id) => (id === one ? other : id))]]);
   }
 }
+
+const gearChangesOf = ({ tasks }: Projection): GearChange[] =>
+  [...tasks.values()].flatMap(({ task, gear, crew }) =>
+    crew.length > 0 && !isSameGear(task.gear, gear)
+      ? [
+          {
+            task,
+            from: task.gear.filter((id) => !gear.includes(id)),
+            to: gear.filter((id) => !task.gear.includes(id)),
+          },
+        ]
+      : [],
+  );
 
 function changesOf({ happened }: DayNow, { tasks }: Projection): HandsChange[] {
   return [...tasks.values()].flatMap(({ task, crew }) => {

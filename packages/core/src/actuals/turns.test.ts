@@ -109,6 +109,23 @@ test('the record has each task once for everybody on it, and adds up to what was
   });
 });
 
+test('how a piece was made stands beside its minutes: its own way before the workshop’s, nothing where there is no piece', () => {
+  const [garland, ...others] = file.job.pieces;
+  const other = { ...garland, joining: 'string-line', schools: { bloom: 'wipe' } } as typeof garland & object;
+  const changed = {
+    ...file,
+    workshop: { ...file.workshop, schools: { fillerFixing: 'dash' as const } },
+    job: { ...file.job, pieces: [other, ...others] },
+  };
+  const rows = actualRows(changed, plan, happenedOf([]), 0);
+  expect(rows.find(({ pieceId }) => pieceId === other.id)).toMatchObject({
+    joining: 'string-line',
+    bloom: 'wipe',
+    fillerFixing: 'dash',
+  });
+  expect(rows.find(({ task: id }) => id === 'sign-off')).toMatchObject({ joining: '', bloom: '' });
+});
+
 test('glue takes its hour by itself: nobody ticks it, and what hangs on it is asked about until then', () => {
   const shed = planJob(demoJob('02-engine-shed'));
   const cure = shed.tasks.find(({ crew }) => crew.length === 0) as Task;
