@@ -101,6 +101,13 @@ test('what popped at the bench is put in when everybody steps back, on site at o
   const atBench = Date.parse(plan.tasks[0]?.start as string);
   const [later] = cameUp([popped(11, 'lagoon', 1, atBench)]);
   expect(Date.parse(later?.start as string)).toBe(Date.parse(taskOf('step-back').start) - 1);
+  const pushed = new Date(Date.parse(taskOf('step-back').start) + 90 * MIN).toISOString();
+  const anew = { task: 'step-back', start: pushed, end: pushed, crew: ['wren'] };
+  const [pushedToo] = cameUp([
+    popped(11, 'lagoon', 1, atBench),
+    entry({ kind: 'replanned', tasks: [anew], leftOut: [] }),
+  ]);
+  expect(Date.parse(pushedToo?.start as string)).toBe(Date.parse(pushed) - 1);
   const [now] = cameUp([begun, popped(11, 'lagoon', 1)]);
   expect(Date.parse(now?.start as string)).toBe(onSite);
 });

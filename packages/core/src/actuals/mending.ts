@@ -19,7 +19,7 @@ export interface FaultSeen {
 }
 
 /** Every fault that was seen and is not taken back, the earliest first: also what a task has mended. */
-export const faultsSeen = ({ looked, faults }: Pick<Happened, 'looked' | 'faults'>): FaultSeen[] =>
+const faultsSeen = ({ looked, faults }: Pick<Happened, 'looked' | 'faults'>): FaultSeen[] =>
   [
     ...[...looked.values()]
       .filter(({ entry }) => entry.event.isFault)
@@ -111,7 +111,9 @@ function topUpTasks({ tasks }: Pick<Plan, 'tasks'>, happened: Happened, file: Wa
 function putInMs(tasks: readonly Task[], happened: Happened, poppedMs: number): number {
   const isThere = tasks.some(({ id, stage, place }) => stage && place === 'site' && happened.tasks.has(id));
   const closing = tasks.find(({ id }) => id === 'step-back') ?? tasks.find(({ id }) => id === 'sign-off');
-  return isThere || !closing ? poppedMs : Math.max(poppedMs, Date.parse(closing.start) - 1);
+  if (isThere || !closing) return poppedMs;
+  const anew = happened.replanned?.event.tasks.find(({ task }) => task === closing.id);
+  return Math.max(poppedMs, Date.parse((anew ?? closing).start) - 1);
 }
 
 const topUpMin = (nominalIn: number): number =>

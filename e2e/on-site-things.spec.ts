@@ -1,223 +1,26 @@
-import type { PhotoRow, SiteLog } from '@early-lantern/contract';
-import {
-  type Browser,
-  type BrowserContext,
-  chromium as chromiumType,
-  expect,
-  type Page,
-  test,
-} from '@playwright/test';
+import type { PhotoRow } from '@early-lantern/contract';
+import { chromium as chromiumType, expect, type Page, test } from '@playwright/test';
 import { chromium } from './support/browser.ts';
 import { cameraSees, seeing } from './support/fake-camera.ts';
 import { expectNoFaults } from './support/faults.ts';
-import { backAfter, killServer } from './support/kill.ts';
+import { drawName, logOf, more, openAs, phone, takeIn } from './support/on-site.ts';
 import { type Stack, startStack } from './support/stack.ts';
-import { demoToday } from './support/today.ts';
 
 let stack: Stack;
 test.beforeAll(async () => {
   stack = await startStack();
-  for (const id of ['ride', 'frame-first', 'looked-at', 'late', 'strike', 'things'])
-    expect((await post('/job-files', await demoToday('01-meadow-finish', id))).status).toBe(201);
+  for (const id of ['looked-at', 'strike', 'things']) await takeIn(stack, '01-meadow-finish', id);
 });
 test.afterAll(() => stack.stop());
-
-const post = (path: string, body: unknown) =>
-  fetch(`${stack.url}/api/v1${path}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-const logOf = async (id: string): Promise<SiteLog> =>
-  (await fetch(`${stack.url}/api/v1/jobs/${id}/site-log`)).json() as Promise<SiteLog>;
-
-const phone = (browser: Browser): Promise<BrowserContext> =>
-  browser.newContext({
-    baseURL: stack.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-    serviceWorkers: 'allow',
-  });
-
-/** Opens a job as somebody, and waits until the phone has all that it needs without a signal. */
-async function openAs(page: Page, job: string, name: string): Promise<void> {
-  await page.goto(`/on-site/${job}`);
-  await page.getByRole('button', { name }).tap();
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await expect(page.getByRole('status').first()).toHaveText('all sent');
-}
-
-/** Does what the phone says, task after task: reads what is to be read, begins, ticks. @returns what was done */
-async function work(page: Page, tasks: number): Promise<string[]> {
-  const done: string[] = [];
-  const now = page.getByTestId('task-now');
-  for (let i = 0; i < tasks; i++) {
-    const label = await now.innerText();
-    const gate = page.getByRole('button', { name: 'I have read this' });
-    const start = page.getByRole('button', { name: 'Start', exact: true });
-    await gate.or(start).first().waitFor();
-    if (await gate.isVisible()) await gate.tap();
-    await start.tap();
-    const ask = page.getByRole('button', { name: 'Start all the same' });
-    const tick = page.getByRole('button', { name: 'Done', exact: true });
-    await ask.or(tick).first().waitFor();
-    if (await ask.isVisible()) await ask.tap();
-    await tick.tap();
-    await expect(tick).toHaveCount(0);
-    done.push(label);
-  }
-  return done;
-}
-
-test('a day by two phones: one without a signal and killed, the server killed meanwhile; every tick is there once, and whoever looks on sees it', async ({
-  browser,
-}) => {
-  test.setTimeout(180_000);
-  const [wrens, ilos, desk] = [await phone(browser), await phone(browser), await phone(browser)];
-  const wren = await wrens.newPage();
-  await openAs(wren, 'ride', 'Wren Haddock');
-  let ilo = await ilos.newPage();
-  await openAs(ilo, 'ride', 'Ilo Marsh');
-  const owner = await desk.newPage();
-  await openAs(owner, 'ride', 'Wren Haddock');
-  await owner.getByRole('tab', { name: 'Everybody' }).tap();
-
-  const byWren = await work(wren, 2);
-  await expect(owner.getByTestId('tasks-done')).toHaveText(/^2 of /);
-
-  // No signal: what is ticked stays on the phone, also when the browser is killed.
-  await ilos.setOffline(true);
-  const byIlo = await work(ilo, 2);
-  await expect(ilo.getByRole('status').first()).toHaveText(/^offline, \d+ kept$/);
-  await ilo.close();
-  ilo = await ilos.newPage();
-  await ilo.goto('/on-site/ride');
-  await expect(ilo.getByText(/^Offline\. The plan is from/)).toBeVisible();
-  byIlo.push(...(await work(ilo, 1)));
-  await ilo.getByRole('button', { name: 'Popped' }).tap();
-  await ilo
-    .getByRole('button', { name: /spares left/ })
-    .first()
-    .tap();
-  await expect(ilo.getByRole('button', { name: '1 popped' })).toBeVisible();
-  await ilo.getByRole('button', { name: 'Close' }).tap();
-
-  // The server is killed in the middle of it: Wren goes on.
-  await killServer(stack);
-  byWren.push(...(await work(wren, 1)));
-  expect(await backAfter(stack.url)).toBeLessThan(30_000);
-  await ilos.setOffline(false);
-  for (const page of [wren, ilo]) await expect(page.getByRole('status').first()).toHaveText('all sent');
-  const total = byWren.length + byIlo.length;
-  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total} of `));
-
-  const { entries } = await logOf('ride');
-  expect(new Set(entries.map(({ id }) => id)).size).toBe(entries.length);
-  const ticks = (by: string) => entries.filter((one) => one.event.kind === 'done' && one.by === by);
-  expect([ticks('wren').length, ticks('ilo').length]).toEqual([byWren.length, byIlo.length]);
-  expect(entries.filter(({ event }) => event.kind === 'popped')).toMatchObject([{ by: 'ilo' }]);
-  const csv = await (await fetch(`${stack.url}/api/v1/jobs/ride/record/tasks/csv`)).text();
-  // Times of both, and done: one line for each task and person who was on it.
-  const ticked = csv.split('\r\n').filter((line) => /,\d{4}-[^,]*Z,\d{4}-[^,]*Z,[\d.]+,true,/.test(line));
-  expect(new Set(ticked.map((line) => line.split(',')[0])).size).toBe(total);
-
-  // Taken back by mistake's own notice: open again on every phone.
-  const [last = ''] = (await work(wren, 1)).slice(-1);
-  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total + 1} of `));
-  await wren.getByRole('button', { name: 'Undo' }).tap();
-  await expect(owner.getByTestId('tasks-done')).toHaveText(new RegExp(`^${total} of `));
-  await expect(wren.getByTestId('task-now')).toHaveText(last);
-
-  // Stuck is seen by all until somebody has solved it.
-  await wren.getByRole('button', { name: 'Stuck' }).tap();
-  await wren.getByLabel('In your own words').fill('The trailer has a flat tyre');
-  await wren.getByRole('button', { name: 'Send' }).tap();
-  await expect(ilo.getByText('The trailer has a flat tyre')).toBeVisible();
-  await ilo.getByRole('button', { name: 'Solved' }).tap();
-  await expect(wren.getByText('The trailer has a flat tyre')).toHaveCount(0);
-  // From elsewhere: how far each job is, beside the others.
-  await owner.goto('/on-site');
-  await expect(owner.getByRole('link', { name: /: ride/ }).getByTestId('progress')).toHaveText(
-    new RegExp(`^${total} of \\d+ done · Ready `),
-  );
-  for (const context of [wrens, ilos, desk]) await context.close();
-});
-
-test('layers before their frame are refused with the frame; a sign-off with work left open is asked about', async ({
-  browser,
-}) => {
-  const context = await phone(browser);
-  const page = await context.newPage();
-  await openAs(page, 'frame-first', 'Wren Haddock');
-  await page.getByRole('tab', { name: 'Everybody' }).tap();
-  const dialog = page.getByRole('dialog');
-  await page.locator('[data-task="finish-arch--layers"]').tap();
-  await expect(dialog).toContainText(/First.*Set the arch frame/s);
-  await expect(dialog.getByRole('button', { name: 'Done all the same' })).toHaveCount(0);
-  await dialog.getByRole('button', { name: 'Go back' }).tap();
-  await page.locator('[data-task="finish-arch--frame"]').tap();
-  await page.locator('[data-task="finish-arch--layers"]').tap();
-  await expect(page.getByTestId('tasks-done')).toHaveText(/^2 of /);
-  await page.locator('[data-task="sign-off"]').tap();
-  await expect(dialog).toContainText('not done yet');
-  await dialog.getByRole('button', { name: 'Done all the same' }).tap();
-  await expect(page.getByTestId('tasks-done')).toHaveText(/^3 of /);
-  await context.close();
-});
-
-test('the house opens late and somebody is missing: the lead plans anew and leaves something out, and the other phone follows', async ({
-  browser,
-}) => {
-  const [leads, helpers] = [await phone(browser), await phone(browser)];
-  const lead = await leads.newPage();
-  const helper = await helpers.newPage();
-  await openAs(lead, 'late', 'Wren Haddock');
-  await openAs(helper, 'late', 'Ilo Marsh');
-  await helper.getByRole('tab', { name: 'Everybody' }).tap();
-  const fill = helper.locator('[data-task="rope-garland--fill"]');
-  await expect(fill).toBeVisible();
-  await lead.getByRole('tab', { name: 'Everybody' }).tap();
-  await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
-  const pushed = () => lead.getByText(/^As it goes now/).innerText();
-  const ready = () => lead.getByTestId('replanned-ready').innerText();
-  // With hands moved it is never later than as it goes: where the day runs behind, a little earlier.
-  const clock = (words: string) => /\d\d:\d\d/.exec(words)?.[0] ?? '';
-  await expect(async () => expect(clock(await ready()) <= clock(await pushed())).toBe(true)).toPass();
-  const asPlanned = clock(await pushed());
-  await lead.getByRole('button', { name: 'Somebody is missing' }).tap();
-  await lead.getByRole('button', { name: 'Ilo Marsh' }).tap();
-  await expect(lead.getByText('Ilo is missing')).toBeVisible();
-  await expect.poll(async () => clock(await pushed()) > asPlanned).toBe(true);
-  const alone = await lead.getByTestId('replanned-ready').innerText();
-  await lead.getByRole('checkbox', { name: /^Close gaps with 42 trios/ }).tap();
-  await expect(lead.getByTestId('replanned-ready')).not.toHaveText(alone);
-  await lead.getByRole('button', { name: 'Use this plan' }).tap();
-
-  await expect(fill).toHaveCount(0);
-  await expect(helper.locator('[data-task="sign-off"]')).toContainText('Wren');
-  await helper.getByRole('tab', { name: 'Mine' }).tap();
-  await expect(helper.getByText('Nothing is yours here')).toBeVisible();
-  // Here after all.
-  await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
-  await lead.getByRole('button', { name: 'Is here now' }).tap();
-  await expect(lead.getByText('Ilo is missing')).toHaveCount(0);
-  await leads.close();
-  await helpers.close();
-});
 
 test('a fault seen from afar is mended; gear comes home with one thing missing, and two who disagree are asked', async ({
   browser,
 }) => {
-  const [wrens, ilos] = [await phone(browser), await phone(browser)];
+  const [wrens, ilos] = [await phone(browser, stack), await phone(browser, stack)];
   const wren = await wrens.newPage();
   const ilo = await ilos.newPage();
   await openAs(wren, 'strike', 'Wren Haddock');
   await openAs(ilo, 'strike', 'Ilo Marsh');
-  const more = async (page: Page, what: string) => {
-    await page.getByRole('tab', { name: 'More' }).tap();
-    await page.getByRole('button', { name: what }).tap();
-  };
   await more(wren, 'Look over the pieces');
   const garland = wren.getByRole('region', { name: 'Rope line garland' });
   await garland.getByRole('button', { name: 'To mend', exact: true }).first().tap();
@@ -253,13 +56,7 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await wren.getByRole('button', { name: 'Sign', exact: true }).tap();
   await expect(wren.getByText('The name, please.')).toBeVisible();
   await wren.getByLabel('Name of who signs').fill('Pia Holt, for the ride');
-  const field = await wren.getByRole('img', { name: 'Field for the signature' }).boundingBox();
-  if (!field) throw new Error('no field to sign in');
-  await wren.mouse.move(field.x + 40, field.y + 60);
-  await wren.mouse.down();
-  await wren.mouse.move(field.x + 140, field.y + 30, { steps: 8 });
-  await wren.mouse.move(field.x + 220, field.y + 80, { steps: 8 });
-  await wren.mouse.up();
+  await drawName(wren);
   await wren.getByRole('button', { name: 'Sign', exact: true }).tap();
   const receipt = wren.getByRole('region', { name: 'Signed by Pia Holt, for the ride' });
   await expect(receipt.getByRole('img', { name: /^Signature/ })).toBeVisible();
@@ -268,7 +65,10 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await receipt.getByRole('button', { name: 'Save as PDF' }).tap();
   expect((await paper).suggestedFilename()).toMatch(/^sign-off-.*\.pdf$/);
   await expect
-    .poll(async () => (await logOf('strike')).entries.filter(({ event }) => event.kind === 'signed').length)
+    .poll(
+      async () =>
+        (await logOf(stack, 'strike')).entries.filter(({ event }) => event.kind === 'signed').length,
+    )
     .toBe(1);
   await wren.getByRole('button', { name: 'Go back' }).tap();
 
@@ -279,7 +79,9 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await wren.getByLabel('Kept of 11 in. Lagoon').blur();
   await wren.getByRole('button', { name: 'Go back' }).tap();
   await expect
-    .poll(async () => (await logOf('strike')).entries.filter(({ event }) => event.kind === 'kept').length)
+    .poll(
+      async () => (await logOf(stack, 'strike')).entries.filter(({ event }) => event.kind === 'kept').length,
+    )
     .toBe(2);
   await wren.getByRole('button', { name: 'Gear back home' }).tap();
   await ilo.getByRole('button', { name: 'Gear back home' }).tap();
@@ -312,7 +114,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
   browser,
 }) => {
   test.setTimeout(120_000);
-  const context = await phone(browser);
+  const context = await phone(browser, stack);
   const page = await context.newPage();
   await openAs(page, 'looked-at', 'Wren Haddock');
   const show = async (view: string) => {
@@ -404,7 +206,11 @@ test('photos wait for a signal through a killed browser; a message is read, a lo
   browser,
 }) => {
   test.setTimeout(150_000);
-  const [wrens, ilos, bench] = [await phone(browser), await phone(browser), await phone(browser)];
+  const [wrens, ilos, bench] = [
+    await phone(browser, stack),
+    await phone(browser, stack),
+    await phone(browser, stack),
+  ];
   let wren = await wrens.newPage();
   const ilo = await ilos.newPage();
   await openAs(wren, 'things', 'Wren Haddock');
@@ -499,7 +305,7 @@ test('gear is read home by the labels on it, or by five signs typed; what is on 
   await cameraSees(film, [LABELS.scissors, 'BR00M', LABELS.broom], 2);
   const browser = await chromiumType.launch({ ...chromium, args: [...chromium.args, ...seeing(film)] });
   try {
-    const context = await phone(browser);
+    const context = await phone(browser, stack);
     const page = await context.newPage();
     await openAs(page, 'things', 'Wren Haddock');
     await page.getByRole('tab', { name: 'More' }).tap();
@@ -517,7 +323,7 @@ test('gear is read home by the labels on it, or by five signs typed; what is on 
     await page.getByLabel('Find: a few letters').fill('63 bq3');
     await expect(page.getByRole('region')).toHaveCount(1);
     await page.getByRole('region', { name: 'First-aid kit' }).getByRole('button', { name: 'Missing' }).tap();
-    const gear = (await logOf('things')).entries.filter(({ event }) => event.kind === 'gear');
+    const gear = (await logOf(stack, 'things')).entries.filter(({ event }) => event.kind === 'gear');
     expect(gear.map(({ event }) => event)).toEqual(
       expect.arrayContaining([
         { kind: 'gear', row: 'kit tools scissors', fate: 'back' },
