@@ -130,6 +130,9 @@ export function alike(points: readonly HoldPoint[]): { point: HoldPoint; count: 
 /** How a point is fixed, as it is spoken of. */
 export const fixedBy = ({ method, hook }: HoldPoint): string => hook?.name ?? methodOf(method).label;
 
+/** What goes with a hook of whatever class. */
+const WITHOUT_CLASS = new Set(['modelling-260', 'cleaning-wipe']);
+
 /**
  * Materials of a piece with the weights on its bases, and with what its points really take in place of "a fixing at
  * each hang point", where its points are known. A piece that counts no such fixing brings its own ties: its points take
@@ -155,7 +158,7 @@ export function withFixings(
       const own = Math.min(needed, ownLeft.get(item) ?? 0);
       ownLeft.set(item, (ownLeft.get(item) ?? 0) - own);
       if (own === needed) return [];
-      const detail = hook && item !== 'modelling-260' ? { detail: hook.name } : {};
+      const detail = hook && !WITHOUT_CLASS.has(item) ? { detail: hook.name } : {};
       return material(
         item,
         needed - own,

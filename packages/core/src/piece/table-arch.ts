@@ -34,7 +34,7 @@ export const tableArch: Kind<TableArch> = {
       lengthM: poleLengthM,
       widthM,
       topM: at.yM + rod.rise + widthM / 2,
-      frame: oneFrame('clamp-kit', 'lay the cloth, then clamp the kit to the table', {
+      frame: oneFrame('clamp-kit', 'clamp the kit to the table, over its cloth if there is one', {
         how: ['Tablecloth first, then the clamps; measure the table top before the day.'],
       }),
       materials: [material('table-kit', 1, 'one arch', [])],
