@@ -1,6 +1,6 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
-export { mendingTask, topUpOf } from './actuals/day-tasks.ts';
+export { isMending, mendingTask, topUpOf } from './actuals/day-tasks.ts';
 export {
   blownKey,
   type Happened,
@@ -87,6 +87,7 @@ export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
 export { violationsOf } from './loading/check.ts';
 export { goesThrough } from './loading/clearances.ts';
+export { freshRow } from './loading/fresh-row.ts';
 export { rideThings } from './loading/kit.ts';
 export { lineCode, readLineCode } from './loading/line-code.ts';
 export type { LongerLoad } from './loading/longer.ts';

@@ -5,6 +5,7 @@ import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { blownWords } from '../parts/blown-words.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
+import { familyNotes } from '../parts/family-notes.ts';
 import { PrintHead } from '../parts/PrintHead.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
@@ -48,6 +49,9 @@ export function BoardView() {
           )}
         </Typography>
       )}
+      {familyNotes(planned?.plan.totals.balloons ?? [], file).map((note) => (
+        <Typography key={note}>{note}</Typography>
+      ))}
       {days.map((day) => (
         <Box key={day} component="section" aria-label={day}>
           <Typography variant="h2" sx={{ mb: 1 }}>

@@ -2,6 +2,7 @@ import type { BenchBatch } from '@early-lantern/contract';
 import { blownKey, nameIn, namesFor, sizeName } from '@early-lantern/core';
 import { Box, Paper, Typography } from '@mui/material';
 import { blownWords } from '../parts/blown-words.ts';
+import { familyNotes } from '../parts/family-notes.ts';
 import { Swatch } from '../parts/Swatch.tsx';
 import { clockTime } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
@@ -44,6 +45,11 @@ export function BatchBoard({ batch, taken, log }: BatchBoardProps) {
       <Typography sx={{ fontSize: '1.125rem', fontWeight: 600 }}>
         {plan.pieces.find(({ id }) => id === batch.pieceId)?.name}
       </Typography>
+      {familyNotes(plan.totals.balloons, file, batch).map((note) => (
+        <Typography key={note} sx={{ fontSize: '1rem' }}>
+          {note}
+        </Typography>
+      ))}
       {batch.lots.map(({ id, colour, count }) => {
         const found = file.workshop.colours.find((one) => one.id === colour);
         const blown = isOver ? count : Math.min(count, log.happened.blown.get(blownKey(batch.id, id)) ?? 0);

@@ -77,7 +77,7 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
         Read labels with the camera
       </BigButton>
       {isScanning && (
-        <ScanSheet title="Read labels" onRead={read} onClose={() => setScanning(false)}>
+        <ScanSheet title="Read labels" meaning={reads} onRead={read} onClose={() => setScanning(false)}>
           <Box
             role="group"
             aria-label="What is read is"

@@ -1,5 +1,5 @@
 import type { CrewMember, Plan, SiteEvent, Task } from '@early-lantern/contract';
-import { tasksOf, turnOf } from '@early-lantern/core';
+import { isMending, tasksOf, turnOf } from '@early-lantern/core';
 import { Alert, Box, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
 import { EmptyState } from '../parts/EmptyState.tsx';
@@ -78,7 +78,8 @@ export function MyTurn({ who, taken, log }: MyTurnProps) {
         return (
           <Paper key={task.id} variant="outlined" component="section" aria-label="Next" sx={{ p: 2 }}>
             <Typography sx={{ fontSize: '1rem', color: 'text.secondary' }}>
-              Next, {clockTime(task.start, plan.timeZone)} · {aboutWords(task, plan)}
+              Next{!isMending(task.id) && `, ${clockTime(task.start, plan.timeZone)}`} ·{' '}
+              {aboutWords(task, plan)}
               {others.length > 0 && ` · with ${others.join(' and ')}`}
             </Typography>
             <Typography sx={{ fontSize: '1.25rem', fontWeight: 650, overflowWrap: 'anywhere' }}>

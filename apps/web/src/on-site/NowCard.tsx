@@ -1,5 +1,6 @@
 import type { CrewMember, SiteEvent, Task } from '@early-lantern/contract';
 import {
+  isMending,
   laddersToCheck,
   type OutOfOrder,
   outOfOrder,
@@ -9,7 +10,7 @@ import {
 } from '@early-lantern/core';
 import { Alert, Box, LinearProgress, Typography } from '@mui/material';
 import { useState } from 'react';
-import { clockTime, spanText } from '../parts/time.ts';
+import { clockTime, minutesBetween, spanText } from '../parts/time.ts';
 import { BigButton } from './BigButton.tsx';
 import { BlownTo } from './BlownTo.tsx';
 import { CautionGate, CautionTexts } from './CautionGate.tsx';
@@ -76,7 +77,9 @@ export function NowCard({ turn, who, taken, log, onSay, onDone }: NowCardProps) 
           {taskWords(task, plan)}
         </Typography>
         <Typography sx={{ fontSize: '1.0625rem', mt: 0.5 }}>
-          Planned {clockTime(task.start, zone)} to {clockTime(task.end, zone)}
+          {isMending(task.id)
+            ? `About ${spanText(minutesBetween(task.start, task.end))}`
+            : `Planned ${clockTime(task.start, zone)} to ${clockTime(task.end, zone)}`}
           {others.length > 0 && `, with ${others.join(' and ')}`}
         </Typography>
       </Box>

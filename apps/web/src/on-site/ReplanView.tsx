@@ -176,7 +176,7 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
               sx={{ minHeight: 56, m: 0, alignItems: 'center' }}
               control={
                 <Checkbox
-                  sx={{ width: 48, height: 48 }}
+                  sx={{ width: 48, height: 48, flex: 'none' }}
                   checked={out.includes(task.id)}
                   onChange={(_, isOut) =>
                     setOut(isOut ? [...out, task.id] : out.filter((id) => id !== task.id))
@@ -276,7 +276,7 @@ export function ReplanView({ who, day, log, onBack }: ReplanViewProps) {
 }
 
 /** So many things of a crate are named. */
-const NAMED = 3;
+const NAMED = 2;
 
 /** A bag of balloons by its label; a crate with what is in it. */
 function bagWords(bag: string, rows: readonly PackingRow[] = []): string {

@@ -10,13 +10,21 @@ interface ScanSheetProps {
   onClose: () => void;
   /** Stands above the picture. */
   children?: ReactNode;
+  /** Where it is another than before, what is in sight is read anew. */
+  meaning?: string;
 }
 
 /** The same label in sight for so long is read once, ms. */
 const SAME_MS = 3_000;
 
 /** The camera, reading one label after the other until it is closed. */
-export function ScanSheet({ title, onRead, onClose, children }: ScanSheetProps) {
+export function ScanSheet({ title, onRead, onClose, children, meaning }: ScanSheetProps) {
+  const last = useRef({ text: '', at: 0 });
+  const meant = useRef(meaning);
+  if (meant.current !== meaning) {
+    meant.current = meaning;
+    last.current = { text: '', at: 0 };
+  }
   const picture = useRef<HTMLVideoElement>(null);
   const read = useRef(onRead);
   read.current = onRead;
@@ -25,11 +33,10 @@ export function ScanSheet({ title, onRead, onClose, children }: ScanSheetProps) 
   useEffect(() => {
     let isOver = false;
     let stop = () => {};
-    let last = { text: '', at: 0 };
     const heard = (text: string) => {
       const at = Date.now();
-      const isSame = text === last.text && at - last.at < SAME_MS;
-      last = { text, at };
+      const isSame = text === last.current.text && at - last.current.at < SAME_MS;
+      last.current = { text, at };
       if (isSame) return;
       buzz();
       setSaid(read.current(text));

@@ -1,5 +1,5 @@
 import type { JobFile, PackingRow, Plan, Task } from '@early-lantern/contract';
-import { nameIn, namesFor, topUpOf } from '@early-lantern/core';
+import { freshRow, nameIn, namesFor, topUpOf } from '@early-lantern/core';
 import { rowWords } from '../load/row-words.ts';
 
 /** A task without the name of its piece, which stands above it. */
@@ -19,11 +19,15 @@ export function aboutWords({ pieceId, place }: Task, { pieces }: Plan): string {
 export function neededFor(task: Task, file: JobFile, plan: Plan): string[] {
   const names = namesFor(file);
   const anew = topUpOf(task.id);
-  const topUp = anew && `balloon ${anew.nominalIn} ${anew.colour}`;
-  const inBag = ({ bag, id }: PackingRow) => (bag && !id.startsWith('bag ') ? ` (bag ${bag})` : '');
+  const topUp = anew && freshRow(anew);
+  // Crates and cases are called by their names.
+  const inBag = ({ bag, id, label }: PackingRow) =>
+    bag && bag !== label && !id.startsWith('bag ') ? ` (${bag})` : '';
+  const gear = task.gear.map((id) => nameIn(id, names));
   return [
-    ...task.gear.map((id) => nameIn(id, names)),
+    ...gear,
     ...plan.packing
+      .filter(({ label }) => !gear.includes(label))
       .filter(({ forTask, id }) => forTask === task.id || (topUp !== undefined && id === topUp))
       .map((row) => `${rowWords(row, file.workshop.units)}${inBag(row)}`),
   ];

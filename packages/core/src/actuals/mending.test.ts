@@ -157,6 +157,15 @@ test('a large one that popped pushes sign-off by what it takes, and may be left 
   const day = { file, plan: withMending(plan, happened, file), happened, facts, nowMs: at };
   const without = projected({ ...day, plan });
   expect((projected(day).readyMs ?? 0) - (without.readyMs ?? 0)).toBe(10 * MIN);
+  // With the crate of the spares lost there is nothing to blow.
+  const lost = { ...facts, goneBags: new Set(['Spares crate']) };
+  const [first] = plan.packing.filter(({ bag }) => bag === 'Spares crate');
+  const [, nominalIn, colour = ''] = /^balloon (\d+) (\w+)$/.exec(first?.id ?? '') ?? [];
+  const another = happenedOf([...before, popped(Number(nominalIn), colour, 1, at)]);
+  const crateLost = { ...day, plan: withMending(plan, another, file), happened: another, facts: lost };
+  expect(projected(crateLost).impossible.map(({ why }) => why)).toContain(
+    'What it takes is in the Spares crate, which is lost.',
+  );
   expect(leaveOuts(day).find(({ task }) => task.id.startsWith('top-up'))).toMatchObject({
     gainMin: 10,
     effect: 'the gaps stay open',

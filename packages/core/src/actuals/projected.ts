@@ -1,5 +1,7 @@
-import type { JobFile, PersonId, Plan, Task } from '@early-lantern/contract';
+import type { JobFile, PackingRow, PersonId, Plan, Task } from '@early-lantern/contract';
+import { freshRow } from '../loading/fresh-row.ts';
 import type { DayFacts } from './day-facts.ts';
+import { topUpOf } from './day-tasks.ts';
 import { doneAtMs } from './done-at.ts';
 import { type Happened, isDone, type TaskRecord } from './happened.ts';
 import { otherGear } from './other-gear.ts';
@@ -131,10 +133,13 @@ function placed(
     return { startMs, endMs: startMs + usual * share, crew, gear, ...(why ? { why } : {}) };
   };
   if (gone) return put(wanted, 1, `It needs "${gone}", which is not here.`);
+  const topUp = topUpOf(task.id);
+  const fresh = topUp && freshRow(topUp);
   const lost = day.plan.packing?.find(
-    ({ forTask, bag }) => forTask === task.id && bag !== null && facts.goneBags.has(bag),
+    ({ id, forTask, bag }) =>
+      (forTask === task.id || id === fresh) && bag !== null && facts.goneBags.has(bag),
   );
-  if (lost) return put(wanted, 1, `What it takes is in bag ${lost.bag}, which is lost.`);
+  if (lost) return put(wanted, 1, `What it takes is in ${packedIn(lost)}, which is lost.`);
   const here = wanted.filter((id) => !facts.absent.has(id));
   if (wanted.length === 0 || (here.length === wanted.length && mayDo(task, here, day))) return put(here, 1);
   const others = substitutes(task, day, here);
@@ -145,6 +150,9 @@ function placed(
     best ?? put(here, 1, task.place === 'road' ? 'Nobody who is here may drive.' : 'Nobody is here for it.')
   );
 }
+
+/** A bag by its sign, a crate by its name. */
+const packedIn = ({ id, bag }: PackingRow): string => (id.startsWith('bag ') ? `bag ${bag}` : `the ${bag}`);
 
 /** The gear of a task; in the place of what is not here the one that is free first of those that will do. */
 function gearFor(

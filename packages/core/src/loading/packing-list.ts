@@ -2,8 +2,11 @@ import type { BalloonRow, Fits, JobFile, MaterialRow, PackingRow, Task } from '@
 import { sizeName } from '../balloon/catalogue.ts';
 import { isLadder, isWagon, nameIn, namesFor } from '../clock/gear-names.ts';
 import { plural } from '../quantity/plural.ts';
+import { wantedDay } from '../stock/buy.ts';
+import { productNeeds } from '../stock/needs.ts';
 import { bagsOf } from './bags.ts';
 import type { ToLoad } from './fits.ts';
+import { freshRow } from './fresh-row.ts';
 import { comesLater, type MadePiece, REST_OFF } from './goods.ts';
 import { crateOf, cylindersFor, kitsOf, SPARES_CRATE } from './kit.ts';
 import { stiffGoods } from './stiff.ts';
@@ -106,6 +109,13 @@ function balloonRows({ pieces, file }: ToLoad, balloons: readonly BalloonRow[]):
         flat.set(key(nominalIn, colour), (flat.get(key(nominalIn, colour)) ?? 0) + count);
     }
   }
+  const family = productNeeds(balloons, file.workshop, wantedDay(file));
+  /** Where a neighbouring size is taken from the shelf in its place. */
+  const orSizes = (nominalIn: number, colour: string) => {
+    const own = family.find((one) => one.nominalIn === nominalIn && one.colour === colour);
+    const sizes = (own?.fromFamily ?? []).map((other) => sizeName(other.nominalIn));
+    return sizes.length > 0 ? ` (or ${sizes.join(', ')}, as taken from the shelf)` : '';
+  };
   return balloons.flatMap(({ nominalIn, colour }, i): Row[] => {
     // Rows of other diameters are of the same balloon.
     if (balloons.findIndex((one) => one.nominalIn === nominalIn && one.colour === colour) < i) return [];
@@ -118,8 +128,8 @@ function balloonRows({ pieces, file }: ToLoad, balloons: readonly BalloonRow[]):
     if (spare + toBlow === 0) return [];
     return [
       {
-        id: `balloon ${nominalIn} ${colour}`,
-        label: `${sizeName(nominalIn)} ${nameOf(colour)}, not inflated`,
+        id: freshRow({ nominalIn, colour }),
+        label: `${sizeName(nominalIn)} ${nameOf(colour)}, not inflated${orSizes(nominalIn, colour)}`,
         qty: spare + toBlow,
         unit: 'balloons',
         forTask: null,
