@@ -222,11 +222,21 @@ async function firstScreen(url: string, report: Report): Promise<void> {
         `first screen until its first lamps show, ${when} (asked 2,500 ms)`,
         `${Math.round(performance.now() - before)} ms`,
       );
-      // So that all of the page are known the second time.
-      await page.waitForTimeout(when === 'known' ? 0 : 25_000);
       await page.close();
+      if (when !== 'known') await allKnown(url);
     }
   } finally {
     await browser.close();
   }
+}
+
+/** Until nothing is worked out behind any more: what every open job takes, and the lamps of the first page. */
+async function allKnown(url: string): Promise<void> {
+  await get(`${url}/api/v1/stock/lacks`);
+  const from = new Date(Date.now() - 86_400_000).toISOString();
+  const until = new Date(Date.now() + 12 * 86_400_000).toISOString();
+  const at = `${url}/api/v1/lamps?${new URLSearchParams({ from, until })}`;
+  const isUnknown = ({ lamps }: { lamps: unknown }) => lamps === null;
+  while (Object.values((await get(at)) as Record<string, { lamps: unknown }>).some(isUnknown))
+    await new Promise((again) => setTimeout(again, 1000));
 }

@@ -1,7 +1,8 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, isNull, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
+import { together } from '../db/together.ts';
 import { workshopAsked } from '../db/which-workshop.ts';
 import { notFound } from '../http/problem.ts';
 import { getJob } from './store.ts';
@@ -21,24 +22,37 @@ const sent = new LRUCache<string, Sent>({ maxSize: MOST_BYTES, sizeCalculation: 
  * The rows that a job is made of, by the transactions that wrote them last (PostgreSQL, 5.6 System Columns: `xmin`): as long as it is the
  * same, so is the job, whichever server changed it.
  */
-const prepareState = (db: Queries) =>
+const prepareStates = (db: Queries) =>
   db
     .select({
+      id: jobs.id,
       state: sql<string>`jobs.xmin::text || ' ' || coalesce((
         select string_agg(p.id || ' ' || p.xmin::text, ' ' order by p.id) from pieces p where p.job_id = jobs.id
       ), '')`,
     })
     .from(jobs)
-    .where(and(eq(jobs.id, sql.placeholder('id')), isNull(jobs.deletedAt)))
-    .prepare('job_state');
-const states = new WeakMap<Queries, ReturnType<typeof prepareState>>();
+    .where(and(sql`${jobs.id} = any(${sql.placeholder('ids')})`, isNull(jobs.deletedAt)))
+    .prepare('job_states');
+
+/** Of each database, by workshop: those who ask at the same time share a query. */
+const askers = new WeakMap<Queries, Map<string, (id: string) => Promise<string | undefined>>>();
 
 async function stateOf(db: Queries, id: string): Promise<string> {
-  const prepared = states.get(db) ?? prepareState(db);
-  states.set(db, prepared);
-  const [row] = await prepared.execute({ id });
-  if (!row) throw notFound(`job "${id}"`);
-  return row.state;
+  const workshop = workshopAsked() ?? '';
+  const ofDatabase = askers.get(db) ?? new Map<string, (id: string) => Promise<string | undefined>>();
+  askers.set(db, ofDatabase);
+  let ask = ofDatabase.get(workshop);
+  if (!ask) {
+    const prepared = prepareStates(db);
+    ask = together(async (ids) => {
+      const rows = await prepared.execute({ ids });
+      return new Map(rows.map((row) => [row.id, row.state]));
+    });
+    ofDatabase.set(workshop, ask);
+  }
+  const state = await ask(id);
+  if (state === undefined) throw notFound(`job "${id}"`);
+  return state;
 }
 
 /**
