@@ -90,8 +90,8 @@ export function HorizonScreen() {
   );
 }
 
-/** So many days fill a screen. */
-const IN_SIGHT = 3;
+/** So many days nearly fill a screen. */
+const IN_SIGHT = 2;
 const NOTHING_TOLD: Readonly<Record<string, JobLamps>> = {};
 
 interface DaysProps {
