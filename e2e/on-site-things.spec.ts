@@ -110,6 +110,19 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   await ilos.close();
 });
 
+const VIEWS = [
+  'Mine',
+  'Everybody',
+  'Look over the pieces',
+  'Sign-off',
+  'Gear back home',
+  'Wind',
+  'Top-ups',
+  'Photos',
+  'Kept balloons',
+  'Notes',
+];
+
 test('every view on site: no serious fault by day and by night, every target 48 px, no line wider than a small phone with large text', async ({
   browser,
 }) => {
@@ -135,18 +148,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
         .map(([text, { width, height }]) => `${text}: ${width.toFixed(0)} × ${height.toFixed(0)}`),
     );
   const widest = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  for (const view of [
-    'Mine',
-    'Everybody',
-    'Look over the pieces',
-    'Sign-off',
-    'Gear back home',
-    'Wind',
-    'Top-ups',
-    'Photos',
-    'Kept balloons',
-    'Notes',
-  ]) {
+  for (const view of VIEWS) {
     await show(view);
     await page.waitForTimeout(300);
     expect([view, await small()]).toEqual([view, []]);
@@ -184,18 +186,7 @@ test('every view on site: no serious fault by day and by night, every target 48 
     document.documentElement.style.fontSize = '200%';
   });
   expect(Number.parseFloat(await textSize())).toBe(2 * usual);
-  for (const view of [
-    'Mine',
-    'Everybody',
-    'Look over the pieces',
-    'Sign-off',
-    'Gear back home',
-    'Wind',
-    'Top-ups',
-    'Photos',
-    'Kept balloons',
-    'Notes',
-  ]) {
+  for (const view of VIEWS) {
     await show(view);
     expect([view, await widest()]).toEqual([view, 0]);
   }
