@@ -301,3 +301,13 @@ export const PackingState = z.strictObject({
     .nullable(),
 });
 export type PackingState = z.infer<typeof PackingState>;
+
+/** A line of packing lists that did not come home whole from another job, as it was told last. */
+export const GearAway = z.strictObject({
+  row: z.string(),
+  fate: z.enum(['damaged', 'missing', 'kept on site']),
+  /** The job that it was at, by name. */
+  job: z.string(),
+  at: z.iso.datetime({ offset: true }),
+});
+export type GearAway = z.infer<typeof GearAway>;

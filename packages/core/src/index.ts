@@ -1,6 +1,7 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
 export { isMending, mendingTask, topUpOf } from './actuals/day-tasks.ts';
+export { gearAway } from './actuals/gear-away.ts';
 export {
   blownKey,
   type Happened,

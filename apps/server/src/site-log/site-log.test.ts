@@ -146,3 +146,18 @@ test('a job that is not there has no log, and takes none', async () => {
       .status,
   ).toBe(404);
 });
+
+test('what did not come home is told at the packing list of jobs after it, not before it, and not once it is back', async () => {
+  const later = demoJob('01-meadow-finish');
+  await server.call('POST', '/job-files', later);
+  const away = async (id: string) => (await server.call('GET', `/jobs/${id}/packing/away`)).body;
+  const row = 'kit tools scissors';
+  const missing = entry({ kind: 'gear', row, fate: 'missing' });
+  await send([missing]);
+  const { name } = demoJob('90-boat-hall').job;
+  expect(await away(later.job.id)).toEqual([{ row, fate: 'missing', job: name, at: missing.at }]);
+  expect(await away('boat-hall-supper')).toEqual([]);
+  await send([entry({ kind: 'gear', row, fate: 'back' }, { at: '2026-11-01T10:00:00.000Z' })]);
+  expect(await away(later.job.id)).toEqual([]);
+  expect((await server.call('GET', '/jobs/none/packing/away')).status).toBe(404);
+});

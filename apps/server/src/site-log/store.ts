@@ -90,7 +90,7 @@ export async function addEntries(tx: Queries, jobId: string, sent: SentEntries):
 const byOurClock = (at: SiteEntry['at'], clockOffMs: number, now: number): Date =>
   new Date(Math.min(now, Date.parse(at) + clockOffMs));
 
-const asKept = (row: typeof siteEntries.$inferSelect): KeptEntry => ({
+export const asKept = (row: typeof siteEntries.$inferSelect): KeptEntry => ({
   id: row.id,
   seq: row.seq,
   device: row.device,

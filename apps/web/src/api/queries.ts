@@ -69,6 +69,7 @@ export const keys = {
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
+  away: (id: string) => ['jobs', id, 'packing', 'away'] as const,
   onSite: (id: string) => ['on-site', id] as const,
   names: ['jobs', 'names'] as const,
   deleted: ['jobs', 'deleted'] as const,

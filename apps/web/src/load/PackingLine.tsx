@@ -1,19 +1,26 @@
-import type { PackingRow } from '@early-lantern/contract';
+import type { GearAway, PackingRow } from '@early-lantern/contract';
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useJob } from '../job/context.ts';
 import { TickBox } from '../parts/TickBox.tsx';
-import { clockTime } from '../parts/time.ts';
+import { clockTime, shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { rowWords } from './row-words.ts';
+
+const awayWords: Record<GearAway['fate'], string> = {
+  damaged: 'Damaged at',
+  missing: 'Missing since',
+  'kept on site': 'Left at',
+};
 
 interface PackingLineProps {
   row: PackingRow;
   tick: { by: string; at: string } | undefined;
+  away: GearAway | undefined;
   onToggle: () => void;
 }
 
 /** A line to tick with a thumb: what, how many, and who has ticked it when. */
-export function PackingLine({ row, tick, onToggle }: PackingLineProps) {
+export function PackingLine({ row, tick, away, onToggle }: PackingLineProps) {
   const { file } = useJob();
   const { units } = useUnits();
   const who = file.workshop.crew.find(({ id }) => id === tick?.by)?.name.split(' ')[0];
@@ -44,6 +51,11 @@ export function PackingLine({ row, tick, onToggle }: PackingLineProps) {
           {rowWords(row, units)}
         </Typography>
         <Typography component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+          {away && !tick && (
+            <Box component="strong" sx={{ display: 'block', color: 'var(--mui-palette-out)' }}>
+              {awayWords[away.fate]} {away.job}, {shortDay(away.at, file.workshop.timeZone)}
+            </Box>
+          )}
           {tick ? `${who ?? 'ticked'}, ${clockTime(tick.at, file.workshop.timeZone)}` : row.why}
         </Typography>
       </Box>

@@ -1,4 +1,4 @@
-import type { PackingRow } from '@early-lantern/contract';
+import type { GearAway, PackingRow } from '@early-lantern/contract';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, LinearProgress, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -14,7 +14,7 @@ import { PackingFiles } from './PackingFiles.tsx';
 import { PackingLine } from './PackingLine.tsx';
 import { type PackingGroup, packingGroups } from './packing-groups.ts';
 import { useLoaded } from './use-loaded.ts';
-import { usePacking } from './use-packing.ts';
+import { useAway, usePacking } from './use-packing.ts';
 
 const TICKED_BY = 'early-lantern-ticked-by';
 
@@ -24,6 +24,7 @@ export function PackingView() {
   const { file } = useJob();
   const { job, workshop } = file;
   const { state, change } = usePacking(job.id);
+  const away = useAway(job.id);
   const crew = workshop.crew.filter(({ id }) => job.crew.includes(id));
   const [by, setBy] = useState(() => localStorage.getItem(TICKED_BY) ?? '');
   // Whoever is signed in, where nobody else was chosen here.
@@ -88,7 +89,7 @@ export function PackingView() {
         onChange={change}
       />
       {packingGroups(packing).map((group) => (
-        <GroupPaper key={group.key} group={group} ticks={ticks} onToggle={toggle} />
+        <GroupPaper key={group.key} group={group} ticks={ticks} away={away} onToggle={toggle} />
       ))}
       <WayHome rows={packing} />
     </Stack>
@@ -98,10 +99,12 @@ export function PackingView() {
 interface GroupPaperProps {
   group: PackingGroup;
   ticks: ReadonlyMap<string, { by: string; at: string }>;
+  /** What did not come home whole from a job before. */
+  away: ReadonlyMap<string, GearAway>;
   onToggle: (row: PackingRow) => void;
 }
 
-function GroupPaper({ group, ticks, onToggle }: GroupPaperProps) {
+function GroupPaper({ group, ticks, away, onToggle }: GroupPaperProps) {
   const { file } = useJob();
   const { workshop, job } = file;
   const vehicles = [...workshop.vehicles, ...(job.cars ?? [])];
@@ -118,7 +121,13 @@ function GroupPaper({ group, ticks, onToggle }: GroupPaperProps) {
             {bag ?? 'By itself'}
           </Typography>
           {rows.map((row) => (
-            <PackingLine key={row.id} row={row} tick={ticks.get(row.id)} onToggle={() => onToggle(row)} />
+            <PackingLine
+              key={row.id}
+              row={row}
+              tick={ticks.get(row.id)}
+              away={away.get(row.id)}
+              onToggle={() => onToggle(row)}
+            />
           ))}
         </Box>
       ))}
