@@ -42,8 +42,8 @@ export async function benchSeason(report: Report): Promise<void> {
     const list = await load(`${api}/jobs?from=${from}&limit=20`, 4);
     report('list of the window: p95 (asked 50 ms)', `${list.p95} ms`);
     report(
-      'shelf claims of one job, best of 5 (asked 50 ms)',
-      `${await best(() => get(`${api}/jobs/season-${JOBS - 10}/left`))} ms`,
+      'shelf claims of one job, the middle of 21 (asked 50 ms)',
+      `${await middle(() => get(`${api}/jobs/season-${JOBS - 10}/left`))} ms`,
     );
     report('update of a job: p95 (asked 60 ms)', `${await updates(api)} ms`);
     report('search for two words: p95', `${(await load(`${api}/search?q=season%2049`, 4)).p95} ms`);
@@ -140,15 +140,16 @@ async function get(url: string): Promise<unknown> {
   return reply.json();
 }
 
-async function best(work: () => Promise<unknown>): Promise<number> {
-  await work();
-  let least = Infinity;
-  for (let i = 0; i < 5; i++) {
+/** How long work takes that has been done some times before, as it does in a server that runs: the middle of 21, ms. */
+async function middle(work: () => Promise<unknown>): Promise<number> {
+  for (let i = 0; i < 10; i++) await work();
+  const times: number[] = [];
+  for (let i = 0; i < 21; i++) {
     const before = performance.now();
     await work();
-    least = Math.min(least, performance.now() - before);
+    times.push(performance.now() - before);
   }
-  return Math.round(least);
+  return Math.round(times.sort((one, other) => one - other)[10] as number);
 }
 
 /** What 95 of 100 stay below, ms. */
