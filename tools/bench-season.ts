@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { JobFile, JobRow } from '@early-lantern/contract';
-import { chromium as browserType } from '@playwright/test';
+import { type Browser, chromium as browserType } from '@playwright/test';
 import autocannon from 'autocannon';
 import pg from 'pg';
 import { chromium } from '../e2e/support/browser.ts';
@@ -201,34 +201,58 @@ async function updates(api: string): Promise<number> {
   return Math.round(times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)] ?? Number.NaN);
 }
 
+/** Loads by which the first screen is measured where everything is known: the middle one counts, each in a browser that has kept nothing. */
+const LOADS = 5;
+
 async function firstScreen(url: string, report: Report): Promise<void> {
   const browser = await browserType.launch(chromium);
   try {
-    for (const when of ['nothing known yet', 'known']) {
-      const page = await browser.newPage();
-      const before = performance.now();
-      await page.goto(url);
-      await page.getByRole('article').first().waitFor();
-      report(
-        `first screen until jobs show, ${when} (asked 1,500 ms)`,
-        `${Math.round(performance.now() - before)} ms`,
-      );
-      await page
-        .getByRole('article')
-        .first()
-        .getByText(/to spare/)
-        .first()
-        .waitFor({ timeout: 120_000 });
+    const cold = await firstLoad(browser, url);
+    await allKnown(url);
+    const known: FirstLoad[] = [];
+    for (let i = 0; i < LOADS; i++) known.push(await firstLoad(browser, url));
+    const middleOf = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(LOADS / 2)] as number;
+    const all: [string, FirstLoad][] = [
+      ['nothing known yet', cold],
+      [
+        `known, the middle of ${LOADS}`,
+        {
+          jobsMs: middleOf(known.map(({ jobsMs }) => jobsMs)),
+          lampsMs: middleOf(known.map(({ lampsMs }) => lampsMs)),
+        },
+      ],
+    ];
+    for (const [when, { jobsMs, lampsMs }] of all) {
+      report(`first screen until jobs show, ${when} (asked 1,500 ms)`, `${Math.round(jobsMs)} ms`);
       report(
         `first screen until its first lamps show, ${when} (asked 2,500 ms)`,
-        `${Math.round(performance.now() - before)} ms`,
+        `${Math.round(lampsMs)} ms`,
       );
-      await page.close();
-      if (when !== 'known') await allKnown(url);
     }
   } finally {
     await browser.close();
   }
+}
+
+interface FirstLoad {
+  jobsMs: number;
+  lampsMs: number;
+}
+
+async function firstLoad(browser: Browser, url: string): Promise<FirstLoad> {
+  const page = await browser.newPage();
+  const before = performance.now();
+  await page.goto(url);
+  const first = page.getByRole('article').first();
+  await first.waitFor();
+  const jobsMs = performance.now() - before;
+  await first
+    .getByText(/to spare/)
+    .first()
+    .waitFor({ timeout: 120_000 });
+  const lampsMs = performance.now() - before;
+  await page.close();
+  return { jobsMs, lampsMs };
 }
 
 /** Until nothing is worked out behind any more: what every open job takes, and the lamps of the first page. */

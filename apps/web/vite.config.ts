@@ -12,8 +12,16 @@ export default defineConfig({
     manifest: true,
     chunkSizeWarningLimit: 1000,
     rolldownOptions: {
-      // What every page needs comes in one file: fifty small ones, six at a time, took longer than what is in them.
-      output: { codeSplitting: { groups: [{ name: 'start', tags: ['$initial'] }] } },
+      // What every page needs comes in one file, and what many screens do in another: fifty small ones, six at a time, took longer
+      // than what is in them.
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'start', tags: ['$initial'], priority: 2 },
+            { name: 'shared', minShareCount: 4, priority: 1 },
+          ],
+        },
+      },
     },
   },
   // For work on the interface: `npx vite apps/web` beside a running ./lantern start.

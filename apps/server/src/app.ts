@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { problems } from '@early-lantern/contract';
@@ -111,7 +111,8 @@ export async function buildApp({
     trustProxy: reach.trustsProxy ? 'loopback' : false,
     logger,
     logController: new LogController({ disableRequestLogging: true }),
-    genReqId: () => randomBytes(5).toString('hex'),
+    // Node draws many of these at a time.
+    genReqId: () => randomUUID().slice(-10),
     bodyLimit: LARGEST_BODY,
     forceCloseConnections: 'idle',
     // Its type names the server below it, TLS or not; nothing here asks which.

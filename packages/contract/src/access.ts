@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { row } from './api.ts';
 import { Photo } from './photos.ts';
-import { Role } from './rights.ts';
+import { roles } from './rights.ts';
 import { Hex, Id, Name } from './scalars.ts';
 import { Delivery } from './site-log.ts';
 
@@ -18,14 +18,11 @@ export const NewPassword = z
 const Password = z.string().min(1).max(LONGEST_PASSWORD);
 export const PinCode = z.string().regex(/^\d{4,8}$/, 'must be four to eight digits');
 
-/** The workshop that an installation begins with; where there is one, it is this one. */
-export const FIRST_WORKSHOP = 'first';
-
 /** Somebody who may come in. */
 export const Account = z.strictObject({
   id: Id,
   name: Name,
-  role: Role,
+  role: z.enum(roles),
   /** Which of the crew they are. */
   crewId: Id.optional(),
 });
@@ -79,7 +76,7 @@ export type ChangePassword = z.infer<typeof ChangePassword>;
 /** 32 random bytes, base64url; before them the workshop, where several use one installation. */
 export const Token = z.string().regex(/^([a-z0-9-]{1,60}\.)?[\w-]{43}$/, 'is not a link of ours');
 /** What an invitation is for. */
-export const Invitation = z.strictObject({ workshop: z.string(), name: Name, role: Role });
+export const Invitation = z.strictObject({ workshop: z.string(), name: Name, role: z.enum(roles) });
 export type Invitation = z.infer<typeof Invitation>;
 export const AcceptInvitation = z.strictObject({ token: Token, password: NewPassword });
 

@@ -6,6 +6,7 @@ export { carrierIds, hangsOn } from './carriers.ts';
 export * from './clock.ts';
 export * from './events.ts';
 export * from './faults.ts';
+export * from './first-workshop.ts';
 export * from './hold.ts';
 export type { ColourId, PersonId, PieceId, SpotId } from './ids.ts';
 export * from './job.ts';

@@ -42,44 +42,53 @@ function unknownName(names: Iterable<string>, wanted: string, path: Breach['path
   return new Set(names).has(wanted) ? [] : [{ path, reason: `no ${what} "${wanted}" in this file` }];
 }
 
-const withCrewNames = withRule(JobFileFields, crewNames, ({ workshop, job }) =>
-  (['crew', 'strikeCrew'] as const).flatMap((list) =>
-    (job[list] ?? []).flatMap((id, index) =>
-      unknownName(
-        workshop.crew.map((member) => member.id),
-        id,
-        ['job', list, index],
-        'crew member',
+/** Adds the rules that parts of a file name only what is in it. */
+function withNames<S extends z.ZodType>(fields: S): S {
+  const withCrewNames = withRule(fields, crewNames, ({ workshop, job }) =>
+    (['crew', 'strikeCrew'] as const).flatMap((list) =>
+      (job[list] ?? []).flatMap((id, index) =>
+        unknownName(
+          workshop.crew.map((member) => member.id),
+          id,
+          ['job', list, index],
+          'crew member',
+        ),
       ),
     ),
-  ),
-);
-const withSiteName = withRule(withCrewNames, siteNames, ({ site, job }) =>
-  unknownName([site.id], job.siteId, ['job', 'siteId'], 'site'),
-);
-const withSpotNames = withRule(withSiteName, spotNames, ({ site, job }) =>
-  job.pieces.flatMap((piece, index) =>
-    unknownName(
-      site.spots.map((spot) => spot.id),
-      piece.spotId,
-      ['job', 'pieces', index, 'spotId'],
-      'spot',
+  );
+  const withSiteName = withRule(withCrewNames, siteNames, ({ site, job }) =>
+    unknownName([site.id], job.siteId, ['job', 'siteId'], 'site'),
+  );
+  const withSpotNames = withRule(withSiteName, spotNames, ({ site, job }) =>
+    job.pieces.flatMap((piece, index) =>
+      unknownName(
+        site.spots.map((spot) => spot.id),
+        piece.spotId,
+        ['job', 'pieces', index, 'spotId'],
+        'spot',
+      ),
     ),
-  ),
-);
+  );
+  return withRule(withSpotNames, colourNames, ({ workshop, job }) =>
+    coloursNamed(job.pieces).flatMap(({ colour, path }) =>
+      unknownName(
+        workshop.colours.map((known) => known.id),
+        colour,
+        ['job', 'pieces', ...path],
+        'colour',
+      ),
+    ),
+  );
+}
 
 /** One job in one document, with all that planning it needs. */
-export const JobFile = withRule(withSpotNames, colourNames, ({ workshop, job }) =>
-  coloursNamed(job.pieces).flatMap(({ colour, path }) =>
-    unknownName(
-      workshop.colours.map((known) => known.id),
-      colour,
-      ['job', 'pieces', ...path],
-      'colour',
-    ),
-  ),
-);
+export const JobFile = withNames(JobFileFields);
 export type JobFile = z.infer<typeof JobFile>;
+
+/** The same of a file whose workshop and place are known to be sound already: the job, and that it names only what is there. */
+export const JobOfFile = withNames(
+  z.strictObject({ ...JobFileFields.shape, workshop: z.unknown(), site: z.unknown() }),
+);
 
 /** JSON Schema (2020-12) of a job file. Rules that span several fields are checked on import only. */
 export function jobFileJsonSchema(): object {

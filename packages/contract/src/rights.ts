@@ -1,8 +1,6 @@
-import { z } from 'zod';
-
 /** What somebody is in the workshop, from the one who may do most. */
-export const Role = z.enum(['owner', 'lead', 'helper', 'viewer']);
-export type Role = z.infer<typeof Role>;
+export const roles = ['owner', 'lead', 'helper', 'viewer'] as const;
+export type Role = (typeof roles)[number];
 
 /** Everything that can be done, and who may. What stands nowhere here, nobody may do. */
 export const rights = {

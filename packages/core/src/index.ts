@@ -111,11 +111,12 @@ export { usualFor } from './piece/attachments.ts';
 export { recoloured } from './piece/colours.ts';
 export { type Cut, cutsOnLine, nearestShare, withCut } from './piece/cuts-on-line.ts';
 export { usualTable } from './piece/furnishing.ts';
+export { kindNames } from './piece/kind-names.ts';
 export { letHang } from './piece/let-hang.ts';
 export { lineOfLength } from './piece/line-of-length.ts';
 export { dealtAgain, mixOf } from './piece/mix-of.ts';
 export { moved } from './piece/moved.ts';
-export { kindNames, newPiece } from './piece/new-piece.ts';
+export { newPiece } from './piece/new-piece.ts';
 export { outerOverMean } from './piece/organic-law.ts';
 export { layersOf, type PiecePattern, patternOf } from './piece/pattern-of.ts';
 export { BAR_PIPE, THIN_POLE_IN } from './piece/photo-frame-pipes.ts';
@@ -143,7 +144,6 @@ export { chanceText } from './rehearsal/uncertainty.ts';
 export {
   balloonsTogether,
   filesAskedFor,
-  isHolding,
   type JobNeeds,
   lacksOfAll,
   leftFor,
@@ -152,6 +152,7 @@ export {
 } from './several-jobs.ts';
 export { spokenSheet } from './spoken/spoken-sheet.ts';
 export { type BuyRow, buyList, substitutes, wantedDay } from './stock/buy.ts';
+export { isHolding } from './stock/held.ts';
 export {
   type Arrival,
   movementsBack,

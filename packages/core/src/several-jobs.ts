@@ -4,7 +4,6 @@ import type {
   HeldMaterial,
   JobClaim,
   JobFile,
-  JobState,
   Lack,
   Workshop,
 } from '@early-lantern/contract';
@@ -14,7 +13,7 @@ import { madeRecipe } from './piece/recipe-of.ts';
 import { holdsOfFile, workedJob } from './plan.ts';
 import { groupBy, sumOf } from './quantity/group.ts';
 import { wantedDay } from './stock/buy.ts';
-import { firstCome } from './stock/held.ts';
+import { firstCome, isHolding } from './stock/held.ts';
 import { handOut, type ShelfWants } from './stock/season.ts';
 import { jobPipeParts } from './structure/pipe-parts.ts';
 
@@ -27,10 +26,6 @@ export interface JobNeeds extends ShelfWants {
   materials: { item: string; count: number; isGear: boolean }[];
   pipes: JobClaim['pipes'];
 }
-
-/** Whether a job takes what it needs, and its people: once it is agreed to; not what is only asked about or offered, or called off. */
-export const isHolding = ({ state = 'firm' }: { state?: JobState | undefined }): boolean =>
-  state === 'firm' || state === 'done';
 
 /** What a job takes: the dear part of looking at several, so that a caller may keep it for the same file. */
 export function needsOfJob(file: JobFile): JobNeeds {

@@ -1,5 +1,5 @@
 import { mkdirSync } from 'node:fs';
-import type { FastifyServerOptions } from 'fastify';
+import type { FastifyReply, FastifyRequest, FastifyServerOptions } from 'fastify';
 import { createStream } from 'rotating-file-stream';
 import type { Server } from './types.ts';
 
@@ -45,18 +45,23 @@ const withoutValues = (message: string): string => message.replace(/: ".*"$/s, '
 
 /** Notes every change, whatever failed here, and what was slow: by its route, not its address, which may hold what is nobody's business. */
 export function noteRequests(server: Server): void {
-  server.addHook('onResponse', async (request, reply) => {
-    const ms = Math.round(reply.elapsedTime);
-    const isChange = request.method !== 'GET' && request.method !== 'HEAD';
-    if (!isChange && reply.statusCode < 500 && ms < SLOW_MS) return;
-    const line = {
-      method: request.method,
-      route: request.routeOptions.url ?? 'none',
-      status: reply.statusCode,
-      ms,
-      ...(request.principal ? { by: request.principal.account.id } : {}),
-    };
-    if (reply.statusCode >= 500) request.log.warn(line);
-    else request.log.info(line);
+  server.addHook('onResponse', (request, reply, done) => {
+    noteRequest(request, reply);
+    done();
   });
+}
+
+function noteRequest(request: FastifyRequest, reply: FastifyReply): void {
+  const ms = Math.round(reply.elapsedTime);
+  const isChange = request.method !== 'GET' && request.method !== 'HEAD';
+  if (!isChange && reply.statusCode < 500 && ms < SLOW_MS) return;
+  const line = {
+    method: request.method,
+    route: request.routeOptions.url ?? 'none',
+    status: reply.statusCode,
+    ms,
+    ...(request.principal ? { by: request.principal.account.id } : {}),
+  };
+  if (reply.statusCode >= 500) request.log.warn(line);
+  else request.log.info(line);
 }

@@ -11,14 +11,15 @@ const PORT = /:\d+$/;
  */
 export function ownNamesOnly(names: readonly string[]) {
   const known = new Set(names.map((name) => name.toLowerCase()));
-  return async (request: FastifyRequest, reply: FastifyReply): Promise<void> => {
+  return (request: FastifyRequest, reply: FastifyReply, done: () => void): void => {
     const name = (request.headers.host ?? '').replace(PORT, '').toLowerCase();
-    if (LOCAL.test(name) || known.has(name)) return;
-    sendProblem(
-      request,
-      reply,
-      'wrong-address',
-      'Open Early Lantern at the address it printed when it started.',
-    );
+    if (LOCAL.test(name) || known.has(name)) done();
+    else
+      sendProblem(
+        request,
+        reply,
+        'wrong-address',
+        'Open Early Lantern at the address it printed when it started.',
+      );
   };
 }

@@ -9,11 +9,14 @@ const OWN = new Set(['same-origin', 'none']);
  * pages only, and from programs that are no browser: those send neither `Origin` nor `Sec-Fetch-Site` (Fetch Metadata,
  * W3C).
  */
-export async function ownPagesOnly(request: FastifyRequest, reply: FastifyReply): Promise<void> {
-  if (READS.has(request.method)) return;
-  const { origin, host } = request.headers;
-  const site = request.headers['sec-fetch-site'];
+export function ownPagesOnly(request: FastifyRequest, reply: FastifyReply, done: () => void): void {
+  if (READS.has(request.method) || isFromOwnPage(request)) done();
+  else sendProblem(request, reply, 'not-from-here', 'Changes are taken from Early Lantern’s own pages only.');
+}
+
+function isFromOwnPage({ headers }: FastifyRequest): boolean {
+  const { origin, host } = headers;
+  const site = headers['sec-fetch-site'];
   const isOwn = origin === undefined || origin === `http://${host}` || origin === `https://${host}`;
-  if (isOwn && (typeof site !== 'string' || OWN.has(site))) return;
-  sendProblem(request, reply, 'not-from-here', 'Changes are taken from Early Lantern’s own pages only.');
+  return isOwn && (typeof site !== 'string' || OWN.has(site));
 }

@@ -1,3 +1,5 @@
+import { IncomingMessage, ServerResponse } from 'node:http';
+import { Socket } from 'node:net';
 import pageHelmet from '@fastify/helmet';
 import helmet from 'helmet';
 import type { Server } from './types.ts';
@@ -22,7 +24,7 @@ const ofPages = {
 
 /**
  * Answers of the API are no pages: whatever they hold may load nothing and stand in no frame (OWASP REST Security Cheat Sheet,
- * "Security Headers"). The same for each, so that they are made once.
+ * "Security Headers").
  */
 const ofAnswers = helmet({
   contentSecurityPolicy: {
@@ -30,7 +32,24 @@ const ofAnswers = helmet({
     directives: { defaultSrc: ["'none'"], frameAncestors: ["'none'"] },
   },
   strictTransportSecurity,
+  // These are about pages and old plug-ins, which take no answer for one.
+  crossOriginOpenerPolicy: false,
+  originAgentCluster: false,
+  xDnsPrefetchControl: false,
+  xDownloadOptions: false,
+  xPermittedCrossDomainPolicies: false,
+  xXssProtection: false,
 });
+
+/** They are the same for each answer, and made once: names with values. */
+async function headersOfAnswers(): Promise<[string, string][]> {
+  const request = new IncomingMessage(new Socket());
+  const answer = new ServerResponse(request);
+  await new Promise<void>((done, fail) =>
+    ofAnswers(request, answer, (error) => (error ? fail(error) : done())),
+  );
+  return Object.entries(answer.getHeaders()).map(([name, value]) => [name, String(value)]);
+}
 
 /** The page that describes the API is one, though it lies among them. */
 const isAnswer = (url: string) => url.startsWith('/api/') && !url.startsWith('/api/docs');
@@ -45,8 +64,10 @@ export async function safeHeaders(server: Server): Promise<void> {
     enableCSPNonces: true,
     strictTransportSecurity,
   });
+  const headers = await headersOfAnswers();
   server.addHook('onRequest', (request, reply, done) => {
-    if (isAnswer(request.routeOptions.url ?? request.url)) ofAnswers(request.raw, reply.raw, () => done());
-    else done();
+    if (isAnswer(request.routeOptions.url ?? request.url))
+      for (const [name, value] of headers) reply.raw.setHeader(name, value);
+    done();
   });
 }

@@ -14,7 +14,7 @@ import { addJob, findJob, jobIdTaken } from '../jobs/store.ts';
 import { addPiece } from '../pieces/store.ts';
 import { enterCounts } from '../stock/ledger.ts';
 import { addSettings, findSettings, updateSettings } from '../workshop/store.ts';
-import { requireSound } from './sound.ts';
+import { requireWholeSound } from './sound.ts';
 
 /**
  * Adds the job of a file. The receiving workshop keeps its own rates, stock and people; whoever and whatever the job
@@ -37,7 +37,7 @@ export async function importJobFile(
   const jobId = renamed ? newId(head.id) : head.id;
   await addJob(db, { ...head, id: jobId, siteId: site.id });
   for (const piece of theirs) await addPiece(db, jobId, piece);
-  await requireSound(db, jobId);
+  await requireWholeSound(db, jobId);
   return { jobId, renamed, wasHere: false, notes };
 }
 

@@ -1,4 +1,4 @@
-import { JobFile, read } from '@early-lantern/contract';
+import { JobFile, JobOfFile, read } from '@early-lantern/contract';
 import type { Queries } from '../db/database.ts';
 import { refused } from '../http/problem.ts';
 import { liveJobIds } from '../jobs/store.ts';
@@ -6,14 +6,19 @@ import { assembleJobFile, assembleJobFiles } from './assemble.ts';
 
 /**
  * Refuses a change that leaves a job unsound: called at the end of each transaction, so that whatever is stored can
- * always be exported and planned.
+ * always be exported and planned. Workshop and place, which are most of its file, were checked when they were stored.
  */
 export async function requireSound(db: Queries, jobId: string): Promise<void> {
-  requireSoundFile(await assembleJobFile(db, jobId));
+  requireSoundAs(JobOfFile, await assembleJobFile(db, jobId));
 }
 
-function requireSoundFile(file: JobFile): void {
-  const result = read(JobFile, file);
+/** The same after a change that may have touched workshop or place too. */
+export async function requireWholeSound(db: Queries, jobId: string): Promise<void> {
+  requireSoundAs(JobFile, await assembleJobFile(db, jobId));
+}
+
+function requireSoundAs(schema: typeof JobFile | typeof JobOfFile, file: JobFile): void {
+  const result = read(schema, file);
   if (!result.ok) throw refused(result.faults);
 }
 
@@ -24,5 +29,6 @@ const AT_ONCE = 100;
 export async function requireAllSound(db: Queries, siteId?: string): Promise<void> {
   const ids = await liveJobIds(db, siteId);
   for (let from = 0; from < ids.length; from += AT_ONCE)
-    for (const file of await assembleJobFiles(db, ids.slice(from, from + AT_ONCE))) requireSoundFile(file);
+    for (const file of await assembleJobFiles(db, ids.slice(from, from + AT_ONCE)))
+      requireSoundAs(JobFile, file);
 }

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { and, isNull, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import type { Queries } from '../db/database.ts';
@@ -14,6 +15,8 @@ const MOST_BYTES = 32 * 1024 * 1024;
 interface Sent {
   state: string;
   text: string;
+  /** Tells whoever has it already that it is the same (RFC 9110, 8.8.3). */
+  etag: string;
 }
 
 const sent = new LRUCache<string, Sent>({ maxSize: MOST_BYTES, sizeCalculation: ({ text }) => text.length });
@@ -67,13 +70,14 @@ export async function readJob(
   id: string,
   kind: string,
   shown: (row: unknown) => unknown,
-): Promise<string> {
+): Promise<Pick<Sent, 'text' | 'etag'>> {
   const key = `${workshopAsked() ?? ''}/${id}/${kind}`;
   // Read before the job itself: changed between the two it is kept under a state that never comes again.
   const state = await stateOf(db, id);
   const known = sent.get(key);
-  if (known?.state === state) return known.text;
+  if (known?.state === state) return known;
   const text = JSON.stringify(shown(await getJob(db, id)));
-  sent.set(key, { state, text });
-  return text;
+  const made = { state, text, etag: `W/"${createHash('sha1').update(text).digest('base64')}"` };
+  sent.set(key, made);
+  return made;
 }

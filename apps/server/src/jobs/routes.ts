@@ -17,7 +17,7 @@ import type { Queries } from '../db/database.ts';
 import { changeHouse, changeJob } from '../db/locks.ts';
 import { refused } from '../http/problem.ts';
 import { gives, lists, makes, packed, RevisionQuery, type RouteOptions, type Server } from '../http/types.ts';
-import { requireSound } from '../job-files/sound.ts';
+import { requireSound, requireWholeSound } from '../job-files/sound.ts';
 import { keepingPrices, seesMoney, withoutMoney } from '../people/money.ts';
 import { readJob } from './read-job.ts';
 import { monthOf, search } from './search.ts';
@@ -138,8 +138,9 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
     { config: { right: 'look' }, schema: { tags, params: Params, response: gives(JobRow) } },
     async (request, reply) => {
       const [kind, shown] = seesMoney(request) ? ['all', asItIs] : ['without money', withoutMoney];
-      const text = await readJob(db, request.params.id, kind, shown);
+      const { text, etag } = await readJob(db, request.params.id, kind, shown);
       return reply
+        .header('etag', etag)
         .type('application/json; charset=utf-8')
         .serializer(asItIs)
         .send(text as never);
@@ -193,7 +194,7 @@ export async function jobRoutes(server: Server, { db }: RouteOptions): Promise<v
     ({ params }) =>
       changeHouse(db, async (tx) => {
         const row = await restoreJob(tx, params.id);
-        await requireSound(tx, params.id);
+        await requireWholeSound(tx, params.id);
         return row;
       }),
   );

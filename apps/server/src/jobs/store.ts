@@ -183,8 +183,8 @@ async function changeJobRow(
     .update(jobs)
     .set({ ...set, ...touched })
     .where(and(live, eq(jobs.revision, revision)))
-    .returning();
-  if (row) return withPieces(db, row);
+    .returning(whole);
+  if (row) return asRow(row);
   const [current] = await db.select().from(jobs).where(live);
   if (!current) throw notFound(`job "${id}"`);
   throw stale(`"${current.data.name}"`, await withPieces(db, current));

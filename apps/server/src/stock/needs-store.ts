@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { CrewMember, WorkshopSettings } from '@early-lantern/contract';
 import type { JobNeeds } from '@early-lantern/core';
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import type { Queries } from '../db/database.ts';
 import { crew, jobNeeds, jobs, sites } from '../db/schema.ts';
 import { workshopAsked } from '../db/which-workshop.ts';
@@ -75,18 +76,61 @@ async function readNeeds(db: Queries, settings: WorkshopSettings): Promise<Read[
       begins: sql<string>`${jobs.data}->'access'->>'from'`,
       made: sql<string>`concat_ws('|', ${jobs.revision}, ${sites.id}, ${sites.revision}, md5(${theirPieces}))`,
       known: jobNeeds.madeOf,
-      needs: jobNeeds.needs,
     })
     .from(jobs)
     .innerJoin(sites, eq(sites.id, jobs.siteId))
     .leftJoin(jobNeeds, eq(jobNeeds.jobId, jobs.id))
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt)))
     .orderBy(jobs.doors, jobs.id);
-  return rows.map(({ id, begins, made, known, needs }) => {
-    const madeOf = `${ways}|${made}`;
-    return { id, begins, madeOf, needs: known === madeOf ? needs : null };
-  });
+  const kept = rows.filter(({ made, known }) => known === `${ways}|${made}`);
+  const needs = await keptNeeds(
+    db,
+    kept.map(({ id, made }) => ({ id, madeOf: `${ways}|${made}` })),
+  );
+  return rows.map(({ id, begins, made }) => ({
+    id,
+    begins,
+    madeOf: `${ways}|${made}`,
+    needs: needs.get(id) ?? null,
+  }));
 }
+
+/** What was worked out before, by job id: only what this process does not remember is read. */
+async function keptNeeds(
+  db: Queries,
+  wanted: readonly { id: string; madeOf: string }[],
+): Promise<Map<string, JobNeeds>> {
+  const memory = memoryOf(db);
+  const known = ({ id, madeOf }: { id: string; madeOf: string }) => {
+    const found = memory.get(keyOf(id));
+    return found?.madeOf === madeOf ? found.needs : undefined;
+  };
+  const unread = wanted.filter((one) => !known(one)).map(({ id }) => id);
+  if (unread.length > 0) {
+    const rows = await db.select().from(jobNeeds).where(inArray(jobNeeds.jobId, unread));
+    for (const { jobId, madeOf, needs } of rows) memory.set(keyOf(jobId), { madeOf, needs });
+  }
+  return new Map(
+    wanted.flatMap((one) => {
+      const needs = known(one);
+      return needs ? [[one.id, needs]] : [];
+    }),
+  );
+}
+
+type Memory = LRUCache<string, { madeOf: string; needs: JobNeeds }>;
+
+/** Of each database: the needs of a season are asked for with every list, and reading them all takes longer than going by them. */
+const memories = new WeakMap<Queries, Memory>();
+const MOST_REMEMBERED = 5_000;
+
+function memoryOf(db: Queries): Memory {
+  const memory: Memory = memories.get(db) ?? new LRUCache({ max: MOST_REMEMBERED });
+  memories.set(db, memory);
+  return memory;
+}
+
+const keyOf = (jobId: string) => `${workshopAsked() ?? ''}/${jobId}`;
 
 /** One that cannot be counted holds nothing, and keeps nothing from the others: its own lamps say what is wrong. */
 const known = (all: readonly Read[]): JobNeeds[] => all.flatMap(({ needs }) => needs ?? []);
@@ -112,6 +156,7 @@ async function workOutMissing(db: Queries, all: readonly Read[], reckon: Reckoni
           target: [jobNeeds.workshopId, jobNeeds.jobId],
           set: { madeOf: one.madeOf, needs },
         });
+      memoryOf(db).set(keyOf(one.id), { madeOf: one.madeOf, needs });
     }
   }
 }

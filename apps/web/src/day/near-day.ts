@@ -5,13 +5,21 @@ import { dayKey } from '../parts/time.ts';
 /** Work before access or after the strike's end is done within so many days. */
 const NEAR_DAYS = 2;
 
-/** Whether a job may have work on a day (`2027-06-19`), or on a day that the work of that day's jobs reaches into. */
-export function isNearDay(
+/**
+ * The days on which a job may have work, and those that the work of such a day reaches into: first and last, `2027-06-19`, by the
+ * clock of a zone.
+ */
+export function daysNear(
   { access, strike }: Pick<JobHead, 'access' | 'strike'>,
-  day: string,
   zone: string,
-): boolean {
-  const from = DateTime.fromISO(day).minus({ days: NEAR_DAYS }).toISODate() as string;
-  const until = DateTime.fromISO(day).plus({ days: NEAR_DAYS }).toISODate() as string;
-  return dayKey(access.from, zone) <= until && dayKey(strike.until, zone) >= from;
+): { from: string; until: string } {
+  const near = (iso: string, days: number) =>
+    DateTime.fromISO(dayKey(iso, zone), { zone: 'utc' }).plus({ days }).toISODate() as string;
+  return { from: near(access.from, -NEAR_DAYS), until: near(strike.until, NEAR_DAYS) };
+}
+
+/** Whether a day (`2027-06-19`) is one of them. */
+export function isNearDay(job: Pick<JobHead, 'access' | 'strike'>, day: string, zone: string): boolean {
+  const { from, until } = daysNear(job, zone);
+  return from <= day && day <= until;
 }

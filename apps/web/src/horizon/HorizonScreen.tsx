@@ -25,33 +25,36 @@ import {
   useSites,
   useWorkshop,
 } from '../api/queries.ts';
-import { isNearDay } from '../day/near-day.ts';
+import { daysNear } from '../day/near-day.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { useNotice } from '../parts/notices.tsx';
-import { type PaletteCommand, useCommands } from '../parts/palette.tsx';
+import { useCommands } from '../parts/palette.tsx';
+import type { PaletteCommand } from '../parts/palette-command.ts';
 import { dayKey } from '../parts/time.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { useMay } from '../people/me.ts';
 import { startWhenQuiet } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
-import { FirstStart } from '../workshop/FirstStart.tsx';
 import { Bin } from './Bin.tsx';
 import { Day } from './Day.tsx';
 import { dayStart } from './day-start.ts';
 import { doorsSpan } from './doors-span.ts';
-import { FilterBar } from './FilterBar.tsx';
 import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
-import { JobList } from './JobList.tsx';
-import { Month } from './Month.tsx';
 import { More } from './More.tsx';
 import { Past } from './Past.tsx';
 
-/** With its calendar it weighs more than the page, and few visits need it. */
+/** What few visits need is read when it is asked for: the page shows its days sooner. */
 const NewJobDialog = lazy(() =>
   import('./NewJobDialog.tsx').then((module) => ({ default: module.NewJobDialog })),
 );
+const FirstStart = lazy(() =>
+  import('../workshop/FirstStart.tsx').then((module) => ({ default: module.FirstStart })),
+);
+const FilterBar = lazy(() => import('./FilterBar.tsx').then((module) => ({ default: module.FilterBar })));
+const JobList = lazy(() => import('./JobList.tsx').then((module) => ({ default: module.JobList })));
+const Month = lazy(() => import('./Month.tsx').then((module) => ({ default: module.Month })));
 
 /** The coming days: every installation with its six lamps and the time to its doors. */
 export function HorizonScreen() {
@@ -71,7 +74,12 @@ export function HorizonScreen() {
   // For whoever opens a lamp, or looks for who is at two places: after what everybody waits for.
   const left = useLeftBetween(from, until, told.data !== undefined || told.isError);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
-  if (settings.data?.data.isNew && crew.data) return <FirstStart row={settings.data} crew={crew.data} />;
+  if (settings.data?.data.isNew && crew.data)
+    return (
+      <Suspense>
+        <FirstStart row={settings.data} crew={crew.data} />
+      </Suspense>
+    );
   if (!ready || !workshop || !sites.data) return <LinearProgress aria-label="Looking at the coming days" />;
   const total = pages.data?.pages[0]?.total ?? 0;
   return (
@@ -89,6 +97,8 @@ export function HorizonScreen() {
     />
   );
 }
+
+const isComing = ({ row }: ReadyJob, now: number): boolean => Date.parse(row.data.strike.until) >= now;
 
 /** So many days nearly fill a screen. */
 const IN_SIGHT = 2;
@@ -125,13 +135,22 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
   const navigate = useNavigate();
   const notify = useNotice();
   const zone = workshop.timeZone;
-  const coming = ready.filter(({ row }) => Date.parse(row.data.strike.until) >= now);
-  const past = ready.filter(({ row }) => Date.parse(row.data.strike.until) < now).reverse();
+  const coming = ready.filter((one) => isComing(one, now));
+  const past = ready.filter((one) => !isComing(one, now)).reverse();
   const groups = [...Map.groupBy(coming, ({ row }) => dayKey(row.data.doors, zone))];
   // While more are to come nobody knows whether the last day has all its jobs.
   const days = later > 0 && groups.length > 1 ? groups.slice(0, -1) : groups;
   // Those in sight are drawn at once, the others when that has been done.
   const isDrawn = useDeferredValue(true, false);
+
+  // What is not agreed to books nobody.
+  const agreed = useMemo(
+    () =>
+      ready.flatMap((one) =>
+        isHolding(one.row.data) ? [{ one, near: daysNear(one.row.data, workshop.timeZone) }] : [],
+      ),
+    [ready, workshop.timeZone],
+  );
 
   const plans = useMay('plan');
   useKeys(plans ? { n: () => setNew(true) } : {});
@@ -221,9 +240,11 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
           }}
         />
       </Stack>
-      {isMonth && <Month zone={zone} now={now} />}
-      {!isMonth && (isFiltering || isList) && <FilterBar by={by} workshop={workshop} sites={sites} />}
-      {isList && <JobList filter={by.filter} workshop={workshop} sites={sites} />}
+      <Suspense fallback={<LinearProgress aria-label="Looking at the jobs" />}>
+        {isMonth && <Month zone={zone} now={now} />}
+        {!isMonth && (isFiltering || isList) && <FilterBar by={by} workshop={workshop} sites={sites} />}
+        {isList && <JobList filter={by.filter} workshop={workshop} sites={sites} />}
+      </Suspense>
       {isDays && by.count > 0 && coming.length === 0 && later === 0 && (
         <EmptyState title="No coming job matches" action={<Button onClick={by.clear}>Show all</Button>}>
           Past jobs that match are below, under Past.
@@ -248,11 +269,13 @@ function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isR
           key={day}
           day={day}
           ofDay={ofDay}
-          // Of some jobs alone nobody can say that nobody is double-booked; and what is not agreed to books nobody.
+          // Of some jobs alone nobody can say that nobody is double-booked.
           sharing={
             by.count > 0
               ? []
-              : coming.filter(({ row }) => isHolding(row.data) && isNearDay(row.data, day, zone))
+              : agreed.flatMap(({ one, near }) =>
+                  near.from <= day && day <= near.until && isComing(one, now) ? [one] : [],
+                )
           }
           zone={zone}
           now={now}

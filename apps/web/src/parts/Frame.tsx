@@ -1,21 +1,28 @@
 import { Box, Stack, Typography } from '@mui/material';
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { whenSignedOut } from '../api/client.ts';
 import { queryClient } from '../api/queries.ts';
 import { ME, useMay, useMe } from '../people/me.ts';
-import { SignIn } from '../people/SignIn.tsx';
 import { headFont } from '../theme.ts';
 import { FrameTools } from './FrameTools.tsx';
 import { Lantern } from './Lantern.tsx';
 import { pages } from './use-frame-commands.ts';
+
+/** Those who are signed in do without its forms. */
+const SignIn = lazy(() => import('../people/SignIn.tsx').then((module) => ({ default: module.SignIn })));
 
 /** What frames every page: name, pages, palette, units, light or dark. */
 export function Frame() {
   const { data: me, failureCount } = useMe();
   useEffect(() => whenSignedOut(() => void queryClient.invalidateQueries({ queryKey: ME })), []);
   // In the place of whatever was asked for: it is there once somebody is signed in.
-  if (me && !me.account) return <SignIn me={me} />;
+  if (me && !me.account)
+    return (
+      <Suspense>
+        <SignIn me={me} />
+      </Suspense>
+    );
   return (
     <Box sx={{ minHeight: '100vh', display: 'flex', flexDirection: 'column' }}>
       <Box

@@ -1,19 +1,21 @@
-import { Dialog, DialogTitle } from '@mui/material';
-import { visuallyHidden } from '@mui/utils';
-import { Command } from 'cmdk';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import {
+  createContext,
+  lazy,
+  type ReactNode,
+  Suspense,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+} from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import './palette.css';
+import type { PaletteCommand } from './palette-command.ts';
 
-/** Something a person can do or go to from the palette. */
-export interface PaletteCommand {
-  id: string;
-  group: 'Go to' | 'Do' | 'Found';
-  label: string;
-  /** The key that does it without the palette. */
-  keys?: string;
-  run: () => void;
-}
+const readDialog = () => import('./PaletteDialog.tsx').then((module) => ({ default: module.PaletteDialog }));
+const PaletteDialog = lazy(readDialog);
+/** It is read when the page has nothing else to do, so that it opens at once. */
+const READ_MS = 3_000;
 
 interface Palette {
   open: () => void;
@@ -48,46 +50,20 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
     return () => setLists((known) => known.filter((list) => list !== commands));
   }, []);
   const palette = useMemo<Palette>(() => ({ typed, open: () => setOpen(true), add }), [typed, add]);
+  useEffect(() => {
+    requestIdleCallback(() => void readDialog(), { timeout: READ_MS });
+  }, []);
   const close = () => {
     setOpen(false);
     setTyped('');
   };
-  const commands = lists.flat();
   return (
     <PaletteContext value={palette}>
       {children}
-      {/* Gone at once: fading away it would hold the focus, and the next letters would go astray. */}
       {isOpen && (
-        <Dialog open onClose={close} fullWidth maxWidth="sm">
-          <DialogTitle sx={visuallyHidden}>Find or do anything</DialogTitle>
-          <Command className="palette" loop label="Find or do anything">
-            <Command.Input autoFocus onValueChange={setTyped} placeholder="Find or do anything" />
-            <Command.List>
-              <Command.Empty>Nothing by that name. Try a job, a page or a verb.</Command.Empty>
-              {(['Do', 'Go to', 'Found'] as const).map((group) => (
-                <Command.Group key={group} heading={group}>
-                  {commands
-                    .filter((command) => command.group === group)
-                    .map((command) => (
-                      <Command.Item
-                        key={command.id}
-                        value={`${command.label} ${command.id}`}
-                        // What was found by words of its place or people has none of them in its name.
-                        {...(group === 'Found' ? { keywords: [typed] } : {})}
-                        onSelect={() => {
-                          close();
-                          command.run();
-                        }}
-                      >
-                        <span>{command.label}</span>
-                        {command.keys && <kbd>{command.keys}</kbd>}
-                      </Command.Item>
-                    ))}
-                </Command.Group>
-              ))}
-            </Command.List>
-          </Command>
-        </Dialog>
+        <Suspense>
+          <PaletteDialog commands={lists.flat()} typed={typed} onType={setTyped} onClose={close} />
+        </Suspense>
       )}
     </PaletteContext>
   );

@@ -1,22 +1,24 @@
 import { DateTime } from 'luxon';
 
+/** A moment by the clock of a zone. It is read by the browser itself: by the library it takes ten times as long, of hundreds in a list. */
+const inZone = (iso: string, zone: string): DateTime => DateTime.fromMillis(Date.parse(iso), { zone });
+
 /** `17:30` by the zone given. */
-export const clockTime = (iso: string, zone: string): string =>
-  DateTime.fromISO(iso, { zone }).toFormat('HH:mm');
+export const clockTime = (iso: string, zone: string): string => inZone(iso, zone).toFormat('HH:mm');
 
 /** `Saturday 19 June`, with the year when it is not this one. */
 export function dayName(iso: string, zone: string): string {
-  const day = DateTime.fromISO(iso, { zone });
+  const day = inZone(iso, zone);
   const isThisYear = day.year === DateTime.now().setZone(zone).year;
   return day.toFormat(isThisYear ? 'cccc d LLLL' : 'cccc d LLLL yyyy', { locale: 'en' });
 }
 
 /** `Sat 19 Jun`, where there is little room. */
 export const shortDay = (iso: string, zone: string): string =>
-  DateTime.fromISO(iso, { zone }).toFormat('ccc d LLL', { locale: 'en' });
+  inZone(iso, zone).toFormat('ccc d LLL', { locale: 'en' });
 
-export const dayKey = (iso: string, zone: string): string =>
-  DateTime.fromISO(iso, { zone }).toFormat('yyyy-MM-dd');
+/** `2027-06-19` by the zone given. */
+export const dayKey = (iso: string, zone: string): string => inZone(iso, zone).toISODate() ?? iso;
 
 /** A span as people say it: `45 min`, `4 h 45`, `3 days`. Negative spans lose their sign. */
 export function spanText(minutes: number): string {

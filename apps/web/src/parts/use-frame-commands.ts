@@ -4,7 +4,8 @@ import { useNavigate } from 'react-router';
 import { useFound, useJobNames } from '../api/queries.ts';
 import { helpFor } from '../help/help-for.ts';
 import { useUnits } from '../preferences.tsx';
-import { type PaletteCommand, useCommands, usePalette } from './palette.tsx';
+import { useCommands, usePalette } from './palette.tsx';
+import type { PaletteCommand } from './palette-command.ts';
 import { useKeys } from './useKeys.ts';
 
 export const pages = [

@@ -1,4 +1,4 @@
-import { type Account, type AccountRow, type Handed, Role } from '@early-lantern/contract';
+import { type Account, type AccountRow, type Handed, type Role, roles } from '@early-lantern/contract';
 import { Alert, Box, Button, MenuItem, Paper, TextField, Typography } from '@mui/material';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { DateTime } from 'luxon';
@@ -168,7 +168,7 @@ function AccountLine({
         sx={{ width: 120 }}
         slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Role of ${data.name}` } } }}
       >
-        {Role.options.map((role) => (
+        {roles.map((role) => (
           <MenuItem key={role} value={role}>
             {roleWords[role].name}
           </MenuItem>

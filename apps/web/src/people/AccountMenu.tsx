@@ -1,11 +1,14 @@
 import PersonIcon from '@mui/icons-material/PersonOutlined';
 import { IconButton, ListSubheader, Menu, MenuItem, Tooltip } from '@mui/material';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { call } from '../api/client.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { beginAnew, useMe } from './me.ts';
-import { PasswordDialog } from './PasswordDialog.tsx';
 import { roleWords } from './role-words.ts';
+
+const PasswordDialog = lazy(() =>
+  import('./PasswordDialog.tsx').then((module) => ({ default: module.PasswordDialog })),
+);
 
 /** Who is signed in, and the way out. Nothing while nobody has to sign in. */
 export function AccountMenu({ isDark, onTurnMode }: { isDark: boolean; onTurnMode: () => void }) {
@@ -50,7 +53,11 @@ export function AccountMenu({ isDark, onTurnMode }: { isDark: boolean; onTurnMod
           Change password
         </MenuItem>
       </Menu>
-      {isChanging && <PasswordDialog name={name} onClose={() => setChanging(false)} onChanged={beginAnew} />}
+      {isChanging && (
+        <Suspense>
+          <PasswordDialog name={name} onClose={() => setChanging(false)} onChanged={beginAnew} />
+        </Suspense>
+      )}
     </>
   );
 }

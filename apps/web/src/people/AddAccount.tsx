@@ -1,11 +1,11 @@
-import { type Account, type CrewMember, Name, Role } from '@early-lantern/contract';
+import { type Account, type CrewMember, Name, roles } from '@early-lantern/contract';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { roleWords } from './role-words.ts';
 
-const Form = z.object({ name: Name, role: Role });
+const Form = z.object({ name: Name, role: z.enum(roles) });
 
 interface AddAccountProps {
   /** Those of the crew who may not come in yet. */
@@ -58,7 +58,7 @@ export function AddAccount({ crew, onAdd }: AddAccountProps) {
           name="role"
           render={({ field }) => (
             <TextField {...field} select size="small" label="Role" sx={{ width: 130 }}>
-              {Role.options.map((role) => (
+              {roles.map((role) => (
                 <MenuItem key={role} value={role}>
                   {roleWords[role].name}
                 </MenuItem>

@@ -1,7 +1,7 @@
 import { type PieceKind, type PieceOf, StepId } from '@early-lantern/contract';
 import { benchBatches } from '../bench/bench.ts';
 import { sectionOrder } from '../fixing/section-order.ts';
-import { kindNames } from '../piece/new-piece.ts';
+import { kindNames } from '../piece/kind-names.ts';
 import { recipeOf, schoolsOf } from '../piece/recipe-of.ts';
 import { draftPlan } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';

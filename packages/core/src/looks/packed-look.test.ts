@@ -1,7 +1,8 @@
 import type { PanelWall, PieceKind } from '@early-lantern/contract';
 import { ringRadius } from '../geometry/rings.ts';
 import { fullLamp } from '../lamps/full.ts';
-import { kindNames, newPiece } from '../piece/new-piece.ts';
+import { kindNames } from '../piece/kind-names.ts';
+import { newPiece } from '../piece/new-piece.ts';
 import { pictureOf } from '../piece/picture-of.ts';
 import { inchesToMetres } from '../quantity/length.ts';
 import { demoJob } from '../test/samples.ts';

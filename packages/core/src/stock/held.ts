@@ -1,4 +1,4 @@
-import type { ColourId, Reserved } from '@early-lantern/contract';
+import type { ColourId, JobState, Reserved } from '@early-lantern/contract';
 import { groupBy, sumOf } from '../quantity/group.ts';
 
 /** What a job takes of the shelf. */
@@ -21,3 +21,7 @@ export function heldBy(claims: readonly Claim[]): Reserved[] {
 /** Jobs in the order in which they may take from the shelf: by doors, at the same minute by id. */
 export const firstCome = (a: { doors: string; id: string }, b: { doors: string; id: string }): number =>
   Date.parse(a.doors) - Date.parse(b.doors) || (a.id < b.id ? -1 : 1);
+
+/** Whether a job takes what it needs, and its people: once it is agreed to; not what is only asked about or offered, or called off. */
+export const isHolding = ({ state = 'firm' }: { state?: JobState | undefined }): boolean =>
+  state === 'firm' || state === 'done';

@@ -2,7 +2,7 @@ import type { ColourId, Lack, Reserved } from '@early-lantern/contract';
 import { groupBy, sumOf } from '../quantity/group.ts';
 import { type FamilyRule, shareOut } from './families.ts';
 import { type Claim, heldBy } from './held.ts';
-import { availableOn, type Shelf } from './needs.ts';
+import type { Shelf } from './needs.ts';
 
 /** What a job wants of the shelf. */
 export interface ShelfWants {
@@ -29,6 +29,7 @@ export interface Handed {
  */
 export function handOut(jobs: readonly ShelfWants[], shelf: Shelf & FamilyRule): Handed[] {
   const claims: Claim[] = [];
+  const thereBy = shelfByProduct(shelf);
   /** Taken so far, by product. */
   const taken = new Map<string, number>();
   return jobs.map(({ name, wanted, balloons }, turn) => {
@@ -38,10 +39,7 @@ export function handOut(jobs: readonly ShelfWants[], shelf: Shelf & FamilyRule):
     }));
     const given = shareOut(
       wants,
-      ({ nominalIn, colour }) => {
-        const there = availableOn({ ...shelf, reserved: [] }, nominalIn, colour, wanted);
-        return Math.max(0, there.onHand + there.arriving - (taken.get(keyOf({ nominalIn, colour })) ?? 0));
-      },
+      (product) => Math.max(0, thereBy(product, wanted) - (taken.get(keyOf(product)) ?? 0)),
       shelf,
     );
     const takes = given.flatMap(({ nominalIn, colour, own, fromFamily }) =>
@@ -57,4 +55,16 @@ export function handOut(jobs: readonly ShelfWants[], shelf: Shelf & FamilyRule):
   });
 }
 
-const keyOf = ({ nominalIn, colour }: { nominalIn: number; colour: ColourId }) => `${nominalIn}|${colour}`;
+/** What is there of a product on a day, on hand or come by then: looked up, since every job of a season asks for each of its own. */
+function shelfByProduct({ stock, onOrder = [] }: Shelf): (product: Product, day: string) => number {
+  const onHand = new Map<string, number>();
+  for (const row of stock) if (!onHand.has(keyOf(row))) onHand.set(keyOf(row), row.onHand);
+  const orders = groupBy(onOrder, keyOf);
+  return (product, day) =>
+    sumOf((orders.get(keyOf(product)) ?? []).map(({ arrives, count }) => (arrives <= day ? count : 0))) +
+    (onHand.get(keyOf(product)) ?? 0);
+}
+
+type Product = { nominalIn: number; colour: ColourId };
+
+const keyOf = ({ nominalIn, colour }: Product) => `${nominalIn}|${colour}`;
