@@ -38,10 +38,12 @@ test('a fault seen from afar is mended; gear comes home with one thing missing, 
   // The wind rises: whoever watches it says so, and every phone says what to do.
   await wren.getByRole('button', { name: 'Wind' }).tap();
   // Practised on one phone nobody else hears of it.
-  await wren.getByRole('button', { name: 'Practise: let the wind rise' }).tap();
+  await wren.getByRole('button', { name: 'Practise with made-up weather' }).tap();
+  await wren.getByRole('button', { name: 'Storm' }).tap();
   const practice = wren.getByRole('region', { name: 'Practice' });
-  while ((await practice.getByText(/take it down:/).count()) === 0)
-    await practice.getByRole('button', { name: 'Let it rise' }).tap();
+  for (const seen of [/take it down:/, /^Practice\. Rain like this until \d\d:\d\d: .*(to spare|too late)/])
+    while ((await practice.getByRole('alert').filter({ hasText: seen }).count()) === 0)
+      await practice.getByRole('button', { name: 'An hour later' }).tap();
   await practice.getByRole('button', { name: 'End the practice' }).tap();
   await expect(ilo.getByRole('alert')).toHaveCount(0);
   await wren.getByRole('button', { name: '35 mph' }).tap();

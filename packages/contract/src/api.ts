@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GearAway } from './gear-away.ts';
 import { JobHead, JobState } from './job.ts';
 import { LampState } from './lamp-state.ts';
 import { Piece, pieceKinds } from './piece/index.ts';
@@ -145,6 +146,7 @@ export const Availability = z.strictObject({
   heldMaterials: z.array(HeldMaterial),
   othersLack: z.array(Lack),
   overlapping: z.array(JobClaim),
+  awayGear: z.array(GearAway),
   /** What it used is recorded: it asks nothing more of the shelf. */
   isUsed: z.boolean(),
 });

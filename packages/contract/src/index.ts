@@ -7,6 +7,7 @@ export * from './clock.ts';
 export * from './events.ts';
 export * from './faults.ts';
 export * from './first-workshop.ts';
+export type { GearAway } from './gear-away.ts';
 export * from './hold.ts';
 export type { ColourId, PersonId, PieceId, SpotId } from './ids.ts';
 export * from './job.ts';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GearCount, GearItem } from './gear-away.ts';
 import { PersonId, PieceId } from './ids.ts';
 import { Id, Instant, LengthM, Name, Text } from './scalars.ts';
 
@@ -267,6 +268,8 @@ export const PackingRow = z.strictObject({
   stop: z.int(),
   /** What becomes of it after the strike. */
   after: z.enum(['comes back', 'used up', 'rubbish']),
+  /** Of what comes back: as what and how many it is counted in the workshop. */
+  gear: z.strictObject({ item: GearItem, count: GearCount }).optional(),
   /** Why it is on the list. */
   why: z.string(),
 });
@@ -301,13 +304,3 @@ export const PackingState = z.strictObject({
     .nullable(),
 });
 export type PackingState = z.infer<typeof PackingState>;
-
-/** A line of packing lists that did not come home whole from another job, as it was told last. */
-export const GearAway = z.strictObject({
-  row: z.string(),
-  fate: z.enum(['damaged', 'missing', 'kept on site']),
-  /** The job that it was at, by name. */
-  job: z.string(),
-  at: z.iso.datetime({ offset: true }),
-});
-export type GearAway = z.infer<typeof GearAway>;

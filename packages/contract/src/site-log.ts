@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GearCount, GearItem } from './gear-away.ts';
 import { ColourId, PersonId, PieceId } from './ids.ts';
 import { DiameterIn, Id, Instant, Name, Text } from './scalars.ts';
 
@@ -106,7 +107,16 @@ export const SiteEvent = z.discriminatedUnion('kind', [
   /** A fault that nobody had thought of, to be mended: where it is, and what. */
   z.strictObject({ kind: z.literal('fault'), piece: PieceId.optional(), text: Words }),
   /** What became of a line of the packing list after the strike. */
-  z.strictObject({ kind: z.literal('gear'), row: z.string().min(1).max(300), fate: GearFate }),
+  z.strictObject({
+    kind: z.literal('gear'),
+    row: z.string().min(1).max(300),
+    fate: GearFate,
+    /** What the line is and how many, so that other jobs can go by it. */
+    item: GearItem.optional(),
+    qty: GearCount.optional(),
+    /** With it every line that was to come back has been counted. */
+    isAll: z.literal(true).optional(),
+  }),
   /** The strongest gust that was felt or measured by then; the newest counts. */
   z.strictObject({ kind: z.literal('wind'), gustMs: z.number().min(0).max(80) }),
   /**

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Busy, Methods, RestRule } from './clock.ts';
+import { GearAway } from './gear-away.ts';
 import { HoldRules, Hook, Ladder, MethodId, OwnLoad, Weight } from './hold.ts';
 import { PersonId } from './ids.ts';
 import { BagType, CargoRoom, RideSize } from './load.ts';
@@ -226,6 +227,8 @@ const SettingsFields = z.strictObject({
   ownLoads: z.array(OwnLoad).max(200).optional(),
   /** What other jobs that are out at the same time take at the moment this was read; worked out, never typed. */
   overlapping: z.array(JobClaim).max(40).optional(),
+  /** What did not come home whole from earlier jobs; worked out, never typed. */
+  awayGear: z.array(GearAway).max(1000).optional(),
   holdRules: HoldRules.partial().optional(),
   /** Rated static loads the business has changed, newtons. */
   ratingsN: z.partialRecord(MethodId, z.number().min(0).max(5000)).optional(),

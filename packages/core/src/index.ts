@@ -1,7 +1,7 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
 export { isMending, mendingTask, topUpOf } from './actuals/day-tasks.ts';
-export { gearAway } from './actuals/gear-away.ts';
+export { countedHomeAt, type GearLog, gearAway, gearEvent } from './actuals/gear-away.ts';
 export {
   blownKey,
   type Happened,
@@ -143,11 +143,11 @@ export { rehearsing } from './rehearsal/rehearse.ts';
 export { chanceText } from './rehearsal/uncertainty.ts';
 export {
   balloonsTogether,
+  countedHome,
   filesAskedFor,
   type JobNeeds,
   lacksOfAll,
   leftFor,
-  leftForEach,
   needsOfJob,
 } from './several-jobs.ts';
 export { spokenSheet } from './spoken/spoken-sheet.ts';
@@ -180,4 +180,5 @@ export { carrierWords } from './support/words.ts';
 export { hasSurface, type SurveyQuestion, surveyWalk } from './survey/walk.ts';
 export { driveBetween } from './travel/between.ts';
 export { simulatedDrive } from './travel/simulated.ts';
+export { rainUntil } from './weather/rain.ts';
 export { simulatedForecast } from './weather/simulated.ts';

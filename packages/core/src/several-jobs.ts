@@ -49,6 +49,16 @@ export function needsOfJob(file: JobFile): JobNeeds {
   };
 }
 
+/**
+ * The needs of a job whose gear has been counted home: from the day after that it is free, however long the plan had kept it.
+ * @param at when, RFC 3339
+ */
+export function countedHome(needs: JobNeeds, at: string, timeZone: string): JobNeeds {
+  const day = DateTime.fromISO(at, { zone: timeZone }).toISODate() as string;
+  const { from, until } = needs.out;
+  return day < until ? { ...needs, out: { from, until: day < from ? from : day } } : needs;
+}
+
 /** A job that still holds what it needs. Its file is asked for only where it shares a day with another. */
 export interface OpenJob {
   needs: JobNeeds;
@@ -110,6 +120,7 @@ function leftAmong(
         othersLack: lacks.flatMap((own, k) => (k === i ? [] : own)),
         heldMaterials: heldMaterials(i),
         isUsed: false,
+        awayGear: [],
         overlapping: sharingDays(known, i).map((k) => ({ ...claimOf(k), isFirst: k < i })),
       },
     ]),

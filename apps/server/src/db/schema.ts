@@ -240,6 +240,10 @@ export const siteEntries = pgTable(
   (table) => [
     primaryKey({ columns: [table.workshopId, table.jobId, table.id] }),
     index('site_entries_by_seq').on(table.workshopId, table.jobId, table.seq),
+    // Asked for with every list: of a season's entries few tell of gear.
+    index('site_entries_of_gear')
+      .on(table.workshopId, table.jobId)
+      .where(sql`${table.event}->>'kind' = 'gear'`),
     belongsToJob(table),
   ],
 );

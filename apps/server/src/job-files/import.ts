@@ -58,6 +58,7 @@ async function receiveWorkshop(db: Queries, { workshop: theirs, job }: JobFile):
     heldMaterials: _heldMaterials,
     othersLack: _othersLack,
     overlapping: _overlapping,
+    awayGear: _awayGear,
     isUsed: _isUsed,
     ...settings
   } = theirs;

@@ -41,9 +41,7 @@ const MOST_MONTH_MS = 62 * 24 * 3_600_000;
 const Listing = PageQuery.extend({
   from: Instant.optional().describe('doors at or after'),
   until: Instant.optional().describe('doors before'),
-  standing: Instant.optional().describe(
-    'not over: its strike ends at or after; looked for among doors of the two weeks before and all later ones',
-  ),
+  standing: Instant.optional().describe('not over: its strike ends at or after'),
   over: Instant.optional().describe('all others: those that `standing` leaves out'),
   order: z.enum(['asc', 'desc']).default('asc').describe('by doors'),
   ...JobFilter.shape,

@@ -113,8 +113,8 @@ function readCursor(cursor: string, order: Listing['order']): SQL {
   return sql`(${jobs.doors}, ${jobs.id}) ${beyond} (${doors}::timestamptz, ${id})`;
 }
 
-/** Longer than this after its doors nothing stands: so that strikes are looked at of few jobs only. */
-const LONGEST_STANDING = sql`interval '14 days'`;
+/** Longer than this after its doors no strike goes on, as a job is checked: so that strikes are looked at of few jobs only. */
+const LONGEST_STANDING = sql`interval '106 days'`;
 
 /** What is not over at a moment. @param moment RFC 3339 */
 const isStanding = (moment: string): SQL =>

@@ -1,12 +1,4 @@
-import {
-  Departing,
-  GearAway,
-  Id,
-  PackingState,
-  SheetFormat,
-  Ticking,
-  Unticking,
-} from '@early-lantern/contract';
+import { Departing, Id, PackingState, SheetFormat, Ticking, Unticking } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { whenGone } from '../http/gone.ts';
@@ -15,7 +7,6 @@ import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { writeLines } from '../sheets/files.ts';
-import { awayBefore } from './away.ts';
 import { depart, packingState, takeBackDeparture, tick, untick } from './store.ts';
 
 const Params = z.object({ id: Id });
@@ -59,20 +50,6 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
       await getJob(db, params.id);
       return packingState(db, params.id);
     },
-  );
-
-  server.get(
-    '/jobs/:id/packing/away',
-    {
-      config: { right: 'look' },
-      schema: {
-        tags,
-        summary: 'What did not come home whole from the jobs before: missing, damaged, or still there',
-        params: Params,
-        response: gives(z.array(GearAway)),
-      },
-    },
-    ({ params }) => awayBefore(db, params.id),
   );
 
   server.put(

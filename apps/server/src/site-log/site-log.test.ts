@@ -147,17 +147,53 @@ test('a job that is not there has no log, and takes none', async () => {
   ).toBe(404);
 });
 
-test('what did not come home is told at the packing list of jobs after it, not before it, and not once it is back', async () => {
+test('what did not come home is away for jobs after it, not before it, and not once it is back', async () => {
   const later = demoJob('01-meadow-finish');
   await server.call('POST', '/job-files', later);
-  const away = async (id: string) => (await server.call('GET', `/jobs/${id}/packing/away`)).body;
-  const row = 'kit tools scissors';
-  const missing = entry({ kind: 'gear', row, fate: 'missing' });
+  const left = async (id: string) => (await server.call('GET', `/jobs/${id}/left`)).body;
+  const ladder = { row: 'gear step-8', fate: 'missing', item: 'step-8', qty: 1 } as const;
+  const missing = entry({ kind: 'gear', ...ladder });
   await send([missing]);
   const { name } = demoJob('90-boat-hall').job;
-  expect(await away(later.job.id)).toEqual([{ row, fate: 'missing', job: name, at: missing.at }]);
-  expect(await away('boat-hall-supper')).toEqual([]);
-  await send([entry({ kind: 'gear', row, fate: 'back' }, { at: '2026-11-01T10:00:00.000Z' })]);
-  expect(await away(later.job.id)).toEqual([]);
-  expect((await server.call('GET', '/jobs/none/packing/away')).status).toBe(404);
+  const away = [{ ...ladder, job: name, at: missing.at }];
+  expect((await left(later.job.id)).awayGear).toEqual(away);
+  expect((await left('boat-hall-supper')).awayGear).toEqual([]);
+  // In lists the same is told as of one job alone.
+  const span = new URLSearchParams({ from: later.job.doors, until: later.job.strike.until });
+  expect((await server.call('GET', `/left?${span}`)).body[later.job.id].awayGear).toEqual(away);
+  await send([entry({ kind: 'gear', ...ladder, fate: 'back' }, { at: '2026-11-01T10:00:00.000Z' })]);
+  expect((await left(later.job.id)).awayGear).toEqual([]);
+});
+
+test('gear of a job that stands for days is free for others once all of it has been counted home', async () => {
+  const { id, doors } = demoJob('90-boat-hall').job;
+  const dayOn = (at: string, days: number) => new Date(Date.parse(at) + days * 86_400_000).toISOString();
+  const row = (await server.call('GET', `/jobs/${id}`)).body;
+  const strike = { from: dayOn(row.data.strike.from, 4), until: dayOn(row.data.strike.until, 4) };
+  const put = await server.call('PUT', `/jobs/${id}`, {
+    revision: row.revision,
+    data: { ...row.data, strike },
+  });
+  expect(put.status).toBe(200);
+  const later = demoJob('01-meadow-finish');
+  const at = (hours: number) => new Date(Date.parse(doors) + (48 + hours) * 3_600_000).toISOString();
+  later.job = {
+    ...later.job,
+    id: 'stands-between',
+    doors: at(0),
+    access: { from: at(-6), until: at(0) },
+    strike: { from: at(4), until: at(6) },
+  };
+  expect((await server.call('POST', '/job-files', later)).status).toBe(201);
+  const sharing = async () =>
+    (await server.call('GET', `/jobs/${later.job.id}/left`)).body.overlapping.map(
+      ({ job }: { job: string }) => job,
+    );
+  expect(await sharing()).toEqual([row.data.name]);
+  // Taken down on the evening of the first day.
+  const counted = { kind: 'gear', row: 'kit tools scissors', fate: 'back' } as const;
+  await send([entry(counted, { at: dayOn(doors, 0.2) })]);
+  expect(await sharing()).toEqual([row.data.name]);
+  await send([entry({ ...counted, row: 'kit cleaning broom', isAll: true }, { at: dayOn(doors, 0.21) })]);
+  expect(await sharing()).toEqual([]);
 });

@@ -201,4 +201,4 @@ function waysOf(settings: WorkshopSettings, people: readonly CrewMember[]): stri
 }
 
 /** Counts up with every change of the program that makes other needs of the same job. */
-const VERSION = 3;
+const VERSION = 4;

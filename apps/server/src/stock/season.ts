@@ -1,7 +1,17 @@
-import type { Availability, DayCounts, JobFile, Lack, WorkshopSettings } from '@early-lantern/contract';
+import type {
+  Availability,
+  DayCounts,
+  GearAway,
+  JobFile,
+  Lack,
+  WorkshopSettings,
+} from '@early-lantern/contract';
 import {
   balloonsTogether,
+  countedHome,
+  countedHomeAt,
   filesAskedFor,
+  gearAway,
   type JobNeeds,
   lacksOfAll,
   leftFor,
@@ -14,10 +24,11 @@ import { jobs } from '../db/schema.ts';
 import { assembleJobFiles } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
+import { type GearTold, gearTold } from './gear-told.ts';
 import type { Reckoning } from './needs-of-all.ts';
 import { needsUpTo, openNeeds } from './needs-store.ts';
 
-const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [] };
+const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [], awayGear: [] };
 
 /** What the other open jobs leave to this one. */
 export async function availabilityFor(db: Queries, jobId: string, reckon: Reckoning): Promise<Availability> {
@@ -38,11 +49,28 @@ async function availabilityOf(
   needsOf: (settings: WorkshopSettings) => Promise<JobNeeds[]>,
 ): Promise<Record<string, Availability>> {
   const { data: settings } = await getSettings(db);
-  const needs = await needsOf(settings);
+  const told = await gearTold(db);
+  const needs = (await needsOf(settings)).map((own) => asCounted(own, told.get(own.id), settings));
   const asked = await assembleJobFiles(db, filesAskedFor(needs, wanted));
   const files = new Map(asked.map((file) => [file.job.id, file]));
   const open = needs.map((own) => ({ needs: own, file: () => files.get(own.id) as JobFile }));
-  return leftFor(open, settings, wanted);
+  const left = leftFor(open, settings, wanted);
+  if (told.size === 0) return left;
+  const doors = new Map(needs.map((own) => [own.id, Date.parse(own.doors)]));
+  return Object.fromEntries(
+    Object.entries(left).map(([id, own]) => [id, { ...own, awayGear: awayBefore(told, id, doors.get(id)) }]),
+  );
+}
+
+/** Gear that has been counted home is free from then on, not only when the plan has it back. */
+function asCounted(needs: JobNeeds, told: GearTold | undefined, { timeZone }: WorkshopSettings): JobNeeds {
+  const at = told && countedHomeAt(told.log);
+  return at ? countedHome(needs, at, timeZone) : needs;
+}
+
+/** What did not come home whole from the jobs with earlier doors. */
+function awayBefore(told: ReadonlyMap<string, GearTold>, id: string, doorsMs = 0): GearAway[] {
+  return gearAway([...told].flatMap(([other, own]) => (other !== id && own.doorsMs < doorsMs ? [own] : [])));
 }
 
 /** The same for the open jobs with doors in a span. */

@@ -69,12 +69,12 @@ export const keys = {
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
   packing: (id: string) => ['jobs', id, 'packing'] as const,
-  away: (id: string) => ['jobs', id, 'packing', 'away'] as const,
   onSite: (id: string) => ['on-site', id] as const,
   names: ['jobs', 'names'] as const,
   deleted: ['jobs', 'deleted'] as const,
   pages: (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
     ['jobs', which, moment, filter] as const,
+  jobsAbout: (standing: string, until: string) => ['jobs', 'about', standing, until] as const,
   month: (from: string) => ['jobs', 'month', from] as const,
   search: (words: string) => ['jobs', 'search', words] as const,
   lampsBetween: (from: string | undefined, until: string | undefined) =>
@@ -200,6 +200,13 @@ export const useLampsBetween = (from: string | undefined, until: string | undefi
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) =>
       Object.values(state.data ?? {}).some(({ lamps, failure }) => !lamps && !failure) && LAMPS_AGAIN_MS,
+  });
+
+/** Every job that is not over at a moment and has its doors before another one, the earliest first. */
+export const useJobsAbout = (standing: string, until: string) =>
+  useQuery({
+    queryKey: keys.jobsAbout(standing, until),
+    queryFn: () => all<JobRow>(`/jobs?${new URLSearchParams({ standing, until })}`),
   });
 
 export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });

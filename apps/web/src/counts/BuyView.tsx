@@ -90,10 +90,11 @@ function MaterialsToBuy() {
   return (
     <Paper variant="outlined" sx={{ p: 2 }}>
       <Typography variant="h2">Materials short of the count</Typography>
-      {missing.map(({ row, lacks, held }) => (
+      {missing.map(({ row, lacks, held, away }) => (
         <Typography key={row.item}>
           {row.label}: {amountText(lacks, row.unit, units)}
           {held > 0 && ` (other jobs hold ${amountText(held, row.unit, units)})`}
+          {away > 0 && ` (${amountText(away, row.unit, units)} not home from an earlier job)`}
         </Typography>
       ))}
     </Paper>

@@ -3,13 +3,14 @@ import { isHolding, sharingDay } from '@early-lantern/core';
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { useJobs, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { useJobsAbout, useLeftBetween, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import { doorsSpan } from '../horizon/doors-span.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { dayName } from '../parts/time.ts';
 import { usePlans } from '../workers/planner.ts';
-import { useReadyJobs, useWithLeft } from '../workers/ready-jobs.ts';
+import { useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { DayTogether } from './DayTogether.tsx';
-import { isNearDay } from './near-day.ts';
+import { aboutDay, isNearDay } from './near-day.ts';
 
 /** All installations that one day has work for, with the same people, vans and ladders: planned together. */
 export function DayScreen() {
@@ -17,10 +18,12 @@ export function DayScreen() {
   const settings = useSettings();
   const workshop = useWorkshop();
   const sites = useSites();
-  const jobs = useJobs();
-  const failure = settings.error ?? sites.error ?? jobs.error;
+  const { standing, until } = aboutDay(day);
+  const jobs = useJobsAbout(standing, until);
+  const left = useLeftBetween(...doorsSpan(jobs.data), true);
+  const failure = settings.error ?? sites.error ?? jobs.error ?? left.error;
   if (failure) throw failure;
-  const ready = useWithLeft(useReadyJobs(jobs.data, workshop, sites.data));
+  const ready = useSettled(useReadyJobs(jobs.data, workshop, sites.data), left.data);
   const zone = workshop?.timeZone ?? 'UTC';
   const near = useMemo(
     (): JobFile[] =>

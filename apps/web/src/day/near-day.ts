@@ -23,3 +23,17 @@ export function isNearDay(job: Pick<JobHead, 'access' | 'strike'>, day: string, 
   const { from, until } = daysNear(job, zone);
   return from <= day && day <= until;
 }
+
+/** Nobody comes in longer before doors. */
+const LONGEST_BEFORE_DAYS = 30;
+
+/**
+ * Among which jobs those are that may have work near a day (`2027-06-19`): not over at a moment, and with doors before another one,
+ * RFC 3339.
+ */
+export function aboutDay(day: string): { standing: string; until: string } {
+  const noon = DateTime.fromISO(`${day}T12:00:00Z`, { zone: 'utc' });
+  const at = (days: number) => noon.plus({ days }).toISO() as string;
+  // A day more, whatever the clock of the place.
+  return { standing: at(-NEAR_DAYS - 1), until: at(LONGEST_BEFORE_DAYS + NEAR_DAYS + 1) };
+}

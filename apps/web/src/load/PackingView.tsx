@@ -14,7 +14,7 @@ import { PackingFiles } from './PackingFiles.tsx';
 import { PackingLine } from './PackingLine.tsx';
 import { type PackingGroup, packingGroups } from './packing-groups.ts';
 import { useLoaded } from './use-loaded.ts';
-import { useAway, usePacking } from './use-packing.ts';
+import { usePacking } from './use-packing.ts';
 
 const TICKED_BY = 'early-lantern-ticked-by';
 
@@ -24,7 +24,7 @@ export function PackingView() {
   const { file } = useJob();
   const { job, workshop } = file;
   const { state, change } = usePacking(job.id);
-  const away = useAway(job.id);
+  const away = new Map((workshop.awayGear ?? []).map((one) => [one.row, one]));
   const crew = workshop.crew.filter(({ id }) => job.crew.includes(id));
   const [by, setBy] = useState(() => localStorage.getItem(TICKED_BY) ?? '');
   // Whoever is signed in, where nobody else was chosen here.

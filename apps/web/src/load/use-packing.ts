@@ -1,6 +1,5 @@
-import type { GearAway, PackingState } from '@early-lantern/contract';
+import type { PackingState } from '@early-lantern/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { ApiProblem, call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { useNotice } from '../parts/notices.tsx';
@@ -68,13 +67,4 @@ export function usePacking(jobId: string) {
     },
   });
   return { state, change: mutate };
-}
-
-/** What did not come home whole from the jobs before, by line of the packing list. */
-export function useAway(jobId: string): ReadonlyMap<string, GearAway> {
-  const { data } = useQuery({
-    queryKey: keys.away(jobId),
-    queryFn: () => call<GearAway[]>('GET', `/jobs/${jobId}/packing/away`),
-  });
-  return useMemo(() => new Map((data ?? []).map((one) => [one.row, one])), [data]);
 }

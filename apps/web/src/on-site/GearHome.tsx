@@ -1,5 +1,5 @@
 import { type CrewMember, GearFate, type PackingRow } from '@early-lantern/contract';
-import { lineCode, readLineCode } from '@early-lantern/core';
+import { gearEvent, lineCode, readLineCode } from '@early-lantern/core';
 import { Box, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { rowWords } from '../load/row-words.ts';
@@ -59,7 +59,7 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
     if (before !== fate)
       void log.write(
         who.id,
-        { kind: 'gear', row: row.id, fate },
+        gearEvent(row, fate, open),
         said?.entries.map(({ id }) => id),
       );
     return `${fateWords[fate]}: ${rowWords(row, taken.file.workshop.units)}`;
@@ -80,7 +80,7 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
         <ScanSheet title="Read labels" meaning={reads} onRead={read} onClose={() => setScanning(false)}>
           <Box
             role="group"
-            aria-label="What is read is"
+            aria-label="Label read means"
             sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 }}
           >
             {readFates.map((fate) => (
@@ -104,7 +104,7 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
         slotProps={{ input: { sx: { fontSize: '1.125rem', minHeight: 56 } } }}
       />
       {found.map((row) => (
-        <GearLine key={row.id} row={row} who={who} taken={taken} log={log} />
+        <GearLine key={row.id} row={row} open={open} who={who} taken={taken} log={log} />
       ))}
       {found.length === 0 && (
         <Typography sx={{ fontSize: '1.0625rem' }}>Nothing of that name went out.</Typography>
@@ -113,7 +113,13 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
   );
 }
 
-function GearLine({ row, who, taken, log }: GearHomeProps & { row: PackingRow }) {
+interface GearLineProps extends GearHomeProps {
+  row: PackingRow;
+  /** What nobody has counted yet. */
+  open: readonly PackingRow[];
+}
+
+function GearLine({ row, open, who, taken, log }: GearLineProps) {
   const { file, plan } = taken;
   const said = log.happened.gear.get(row.id);
   const nameOf = (id: string) => file.workshop.crew.find((one) => one.id === id)?.name.split(' ')[0] ?? id;
@@ -151,7 +157,7 @@ function GearLine({ row, who, taken, log }: GearHomeProps & { row: PackingRow })
               onClick={() =>
                 void log.write(
                   who.id,
-                  { kind: 'gear', row: row.id, fate },
+                  gearEvent(row, fate, open),
                   said?.entries.map(({ id }) => id),
                 )
               }

@@ -1,13 +1,12 @@
 import type { CrewMember } from '@early-lantern/contract';
 import { MS_PER_MPH, windAlarms } from '@early-lantern/core';
 import { Box, Typography } from '@mui/material';
-import { useState } from 'react';
 import { clockTime } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
+import { RoughWeather } from './RoughWeather.tsx';
 import type { SiteLogHere } from './use-log.ts';
-import { WindAlarm } from './WindNotice.tsx';
 
 /** Gusts to choose from, in the units they are spoken of: what one feels is known no closer. */
 const GUSTS = { imperial: [5, 8, 10, 12, 15, 18, 20, 25, 30, 35], metric: [2, 4, 5, 6, 7, 8, 9, 11, 13, 16] };
@@ -64,41 +63,13 @@ export function WindPage({ who, taken, log }: WindPageProps) {
               </BigButton>
             ))}
           </Box>
-          <Practice taken={taken} log={log} gusts={gusts} />
+          <RoughWeather taken={taken} log={log} />
           <Typography sx={{ fontSize: '1.0625rem' }}>
             Measure where it stands. Nobody waits for a phone to say it: the lead on site, the house and local
             rules decide.
           </Typography>
         </>
       )}
-    </Box>
-  );
-}
-
-interface PracticeProps {
-  taken: TakenJob;
-  log: SiteLogHere;
-  /** m/s, from the weakest. */
-  gusts: readonly number[];
-}
-
-/** Lets the wind rise on this phone alone, so that everybody knows what it will say: nothing of it is written down. */
-function Practice({ taken, log, gusts }: PracticeProps) {
-  const { wind } = useUnits();
-  const [at, setAt] = useState<number>();
-  const gustMs = at === undefined ? undefined : gusts[at];
-  if (gustMs === undefined || at === undefined)
-    return <BigButton onClick={() => setAt(0)}>Practise: let the wind rise</BigButton>;
-  return (
-    <Box component="section" aria-label="Practice" sx={{ display: 'grid', gap: 1 }}>
-      <Typography sx={{ fontSize: '1.25rem', fontWeight: 700 }}>
-        Practice only: gusts of {wind(gustMs)}
-      </Typography>
-      <WindAlarm taken={taken} happened={log.happened} gustMs={gustMs}>
-        Practice. What every phone would say:
-      </WindAlarm>
-      {at + 1 < gusts.length && <BigButton onClick={() => setAt(at + 1)}>Let it rise</BigButton>}
-      <BigButton onClick={() => setAt(undefined)}>End the practice</BigButton>
     </Box>
   );
 }

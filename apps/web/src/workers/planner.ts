@@ -1,4 +1,4 @@
-import type { Availability, JobFile, Lamp, PieceId, Plan } from '@early-lantern/contract';
+import type { JobFile, Lamp, PieceId, Plan } from '@early-lantern/contract';
 import type { Heat, HowLong, LongerLoad, Picture } from '@early-lantern/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import * as Comlink from 'comlink';
@@ -237,23 +237,6 @@ export function usePlan(file: JobFile | undefined): Plan | undefined {
     };
   }, [file]);
   return plan?.plan;
-}
-
-/** What each coming job of a list finds taken by others, by job id; undefined until it is worked out. */
-export function useLeft(files: readonly JobFile[]): Record<string, Availability> | undefined {
-  const [left, setLeft] = useState<Record<string, Availability>>();
-  useEffect(() => {
-    let wanted = true;
-    void planner()
-      .left([...files])
-      .then((answer) => {
-        if (wanted) setLeft(answer);
-      });
-    return () => {
-      wanted = false;
-    };
-  }, [files]);
-  return left;
 }
 
 /** Goes through many days of a job; `onDone` hears how many are through and ends it by answering false. */

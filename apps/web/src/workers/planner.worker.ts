@@ -1,4 +1,4 @@
-import type { Availability, JobFile, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
+import type { JobFile, Piece, PieceId, Plan, Rehearsal } from '@early-lantern/contract';
 import {
   aroundOf,
   choiceCost,
@@ -8,12 +8,9 @@ import {
   type HowLong,
   heatOf,
   howLong,
-  type JobNeeds,
   judgeJob,
   type LongerLoad,
-  leftForEach,
   longerLoads,
-  needsOfJob,
   type Picture,
   pictureOf,
   planJob,
@@ -21,7 +18,6 @@ import {
   rehearsing,
   settledPictureOf,
 } from '@early-lantern/core';
-import { replaceEqualDeep } from '@tanstack/query-core';
 import * as Comlink from 'comlink';
 import { changedFile, type FileChange } from './file-change.ts';
 import { withoutWorkings } from './without-workings.ts';
@@ -44,15 +40,6 @@ let last: JobFile | undefined;
 /** Its plan as it was sent, with its workings. */
 let whole: Plan | undefined;
 const sent = new Map<string, Piece>();
-
-/** The open jobs last looked at together, and what each needs: worked out again only for one that changed. */
-let open: JobFile[] = [];
-const needs = new WeakMap<JobFile, JobNeeds>();
-const needsOf = (file: JobFile): JobNeeds => {
-  const known = needs.get(file) ?? needsOfJob(file);
-  needs.set(file, known);
-  return known;
-};
 
 function onScreen(): JobFile {
   if (!last) throw new Error('nothing was drawn yet');
@@ -141,11 +128,6 @@ const planner = {
   whole(): Plan {
     if (!whole) throw new Error('nothing was planned yet');
     return whole;
-  },
-  /** What each coming job finds taken by others, by job id. */
-  left(files: JobFile[]): Record<string, Availability> {
-    open = replaceEqualDeep(open, files);
-    return leftForEach(open, needsOf);
   },
   /**
    * Goes through many days, some at a time, telling after each lot how far it is; ends where it is told to stop.

@@ -1,7 +1,6 @@
 import type { Availability, JobFile, JobRow, SiteRow, Workshop } from '@early-lantern/contract';
 import { useMemo } from 'react';
 import { fileOf } from '../api/queries.ts';
-import { useLeft } from './planner.ts';
 
 export interface ReadyJob {
   row: JobRow;
@@ -32,20 +31,10 @@ export function useReadyJobs(
   }, [rows, workshop, sites]);
 }
 
-const NONE: JobFile[] = [];
 const withLeft = new WeakMap<ReadyJob, { key: string; ready: ReadyJob }>();
 
 /** What a recorded job finds taken: nothing, it asks nothing more. */
 const RECORDED = { isUsed: true } as const;
-
-/** The jobs with what others take of shelf, pipes and weights; while that is not known yet, as they are. */
-export function useWithLeft(ready: ReadyJob[] | undefined): ReadyJob[] | undefined {
-  const open = useMemo(
-    () => ready?.flatMap(({ file, row }) => (row.usedAt === null ? [file] : [])) ?? NONE,
-    [ready],
-  );
-  return useSettled(ready, useLeft(open));
-}
 
 /** The jobs with what others take of shelf, pipes and weights, by job id; where that is not known yet, as they are. */
 export function useSettled(

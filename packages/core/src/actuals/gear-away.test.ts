@@ -1,5 +1,7 @@
-import type { SiteEntry, SiteEvent } from '@early-lantern/contract';
-import { gearAway } from './gear-away.ts';
+import type { GearAway, JobFile, Plan, SiteEntry, SiteEvent } from '@early-lantern/contract';
+import { planJob } from '../plan.ts';
+import { demoJob } from '../test/samples.ts';
+import { countedHomeAt, gearAway, gearEvent } from './gear-away.ts';
 
 // That the newest word on a thing counts, at whichever job, is this product's own rule: common practice, no source.
 
@@ -40,4 +42,53 @@ test.each<[string, SiteEntry[], SiteEntry[], object[]]>([
   ]);
   expect(found).toMatchObject(expected);
   expect(found).toHaveLength(expected.length);
+});
+
+test('a line of a piece is another thing at another job: what is missing of one is not found at the next', () => {
+  const base = (fate: Fate, n: number) =>
+    entry(n, n, { kind: 'gear', row: '1 weighted-base', fate, item: 'weighted-base', qty: 2 });
+  const found = gearAway([
+    { job: 'Ride', log: [base('missing', 1)] },
+    { job: 'Shed', log: [base('back', 2)] },
+  ]);
+  expect(found).toMatchObject([{ job: 'Ride', item: 'weighted-base', qty: 2, fate: 'missing' }]);
+});
+
+test('all is counted with the last line, whichever that is; what is taken back is to be counted again', () => {
+  const { packing } = planJob(demoJob('01-meadow-finish'));
+  const rows = packing.filter(({ after }) => after === 'comes back');
+  expect(rows.length).toBeGreaterThan(10);
+  const log = rows.map((row, i) => entry(i + 1, i % 60, gearEvent(row, 'back', rows.slice(i))));
+  expect(log.flatMap(({ event }) => ('isAll' in event ? [event.row] : []))).toEqual([rows.at(-1)?.id]);
+  const last = log.at(-1) as SiteEntry;
+  expect(countedHomeAt(log.slice(0, -1))).toBeNull();
+  expect(countedHomeAt(log)).toBe(last.at);
+  expect(countedHomeAt([...log, entry(900, 59, { kind: 'taken-back' }, [rows.length])])).toBeNull();
+});
+
+test('what is not home is not planned with: not the ladder, not what is in the crate, not the weights', () => {
+  const file = demoJob('02-engine-shed');
+  const { packing } = planJob(file);
+  const awayGear = ['gear step-8', 'material Tee', '3 weight sand bag 1'].map((row): GearAway => {
+    const { item, count } = packing.find(({ id }) => id === row)?.gear ?? { item: '', count: 0 };
+    return { row, fate: 'missing', job: 'Ride', at: '2027-06-01T12:00:00Z', item, qty: count };
+  });
+  expect(awayGear).toMatchObject([
+    { item: 'step-8', qty: 1 },
+    { item: 'tee', qty: 2 },
+    { item: 'weight sand bag', qty: 2 },
+  ]);
+  const owned = { ...file.workshop, materials: [{ item: 'tee', onHand: 3 }] };
+  const with2 = (workshop: Partial<JobFile['workshop']>) =>
+    planJob({ ...file, workshop: { ...owned, ...workshop } });
+  const without = with2({ awayGear });
+  expect(without.packing.map(({ id }) => id)).not.toContain('gear step-8');
+  expect(without.lamps.enough.reason).toContain('2 needed, 3 on the shelf, 2 not home from an earlier job');
+  expect(with2({}).lamps.enough.reason).not.toContain('Tee');
+  // As if there were two sand bags fewer.
+  const fewer = (file.workshop.weights ?? []).map((one) =>
+    one.name === 'sand bag' ? { ...one, count: one.count - 2 } : one,
+  );
+  const weights = (plan: Plan) => plan.holds.pieces.map((piece) => piece.weights);
+  expect(weights(with2({ awayGear: awayGear.slice(2) }))).toEqual(weights(with2({ weights: fewer })));
 });

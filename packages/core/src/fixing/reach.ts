@@ -1,5 +1,6 @@
 import type { HoldPiece, HoldPoint, JobFile, Ladder, Spot } from '@early-lantern/contract';
 import { formatMass } from '../quantity/customary.ts';
+import { countAway } from '../stock/away.ts';
 import { rulesOf } from '../structure/gust-at.ts';
 import platforms from './platforms.json';
 
@@ -32,9 +33,9 @@ export const usualPlatforms = platforms.map(({ source: _, ...one }) => ({
   kind: one.kind as 'tower' | 'lift',
 }));
 
-/** What one may stand on at this job: ladders of the workshop, towers and lifts hired for it. */
+/** What one may stand on at this job: ladders of the workshop that are at home and whole, towers and lifts hired for it. */
 const standingOn = ({ workshop, job }: JobFile): Pick<Ladder, 'id' | 'name' | 'standM' | 'dutyKg'>[] => [
-  ...(workshop.ladders ?? usualLadders),
+  ...(workshop.ladders ?? usualLadders).filter(({ id }) => countAway(workshop.awayGear, id) === 0),
   ...(job.platforms ?? []),
 ];
 

@@ -65,13 +65,15 @@ export function enoughLamp(file: JobFile, { balloons, materials, unmade }: Count
     };
   }
   const worst = products[0];
-  if (worst && worst.over < 0) return { ...shown, ...shortOf(products, name) };
+  const lacking = worst && worst.over < 0 ? shortOf(products, name) : undefined;
   const [thing] = short;
+  // What is missing altogether comes before spares.
+  if (lacking && (lacking.state === 'out' || !thing)) return { ...shown, ...lacking };
   if (thing) {
     return {
       state: 'out',
       figure: `${thing.row.label} short`,
-      reason: `${thing.row.label}: ${thing.row.count} needed, ${thing.onHand} on the shelf${thing.held > 0 ? `, ${thing.held} held for other jobs` : ''}.`,
+      reason: `${thing.row.label}: ${thing.row.count} needed, ${thing.onHand} on the shelf${thing.held > 0 ? `, ${thing.held} held for other jobs` : ''}${thing.away > 0 ? `, ${thing.away} not home from an earlier job` : ''}.`,
       ...shown,
     };
   }
@@ -112,16 +114,17 @@ function shortOf(
       };
 }
 
-const materialWorking = ({ row, onHand, held }: ShortMaterial): Working =>
+const materialWorking = ({ row, onHand, held, away }: ShortMaterial): Working =>
   working(
     row.label,
-    held > 0 ? 'on hand − held for other jobs − need' : 'on hand − need',
+    `on hand${held > 0 ? ' − held for other jobs' : ''}${away > 0 ? ' − not home from an earlier job' : ''} − need`,
     [
       ['on hand', onHand, row.unit],
       ...(held > 0 ? [['held for other jobs', held, row.unit] satisfies Input] : []),
+      ...(away > 0 ? [['not home from an earlier job', away, row.unit] satisfies Input] : []),
       ['need', row.count, row.unit],
     ],
-    { value: onHand - held - row.count, unit: row.unit },
+    { value: onHand - held - away - row.count, unit: row.unit },
     "the workshop's stock count and the pieces' materials",
   );
 

@@ -1,4 +1,4 @@
-import type { JobFile, LastingLot } from '@early-lantern/contract';
+import type { JobFile, LastingLot, WeatherHour } from '@early-lantern/contract';
 import { pressureAt } from '../air/atmosphere.ts';
 import { blowTo, diameterRatio } from '../air/gas.ts';
 import { applyChanges } from '../lamps/fixes.ts';
@@ -6,6 +6,7 @@ import { newPiece } from '../piece/new-piece.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { weatherHour } from '../test/carried.ts';
 import { demoJob } from '../test/samples.ts';
+import { rainUntil } from '../weather/rain.ts';
 import { simulatedForecast } from '../weather/simulated.ts';
 import { holdTime } from './hold-time.ts';
 
@@ -149,6 +150,47 @@ test('the made-up forecast is repeatable, hourly, within bounds, and less sure t
   });
   const mean = (hours: typeof winter) => hours.reduce((sum, { tempC }) => sum + tempC, 0) / hours.length;
   expect(mean(winter)).toBeLessThan(mean(late) - 8);
+});
+
+test('turned up for practice the made-up weather blows harder and rains more in every hour; in a storm everything has to come down', () => {
+  const day = (rougherBy: number) =>
+    simulatedForecast({
+      place: 'meadow',
+      timeZone: 'America/Chicago',
+      fromMs: Date.parse('2027-06-19T11:00:00Z'),
+      untilMs: Date.parse('2027-06-20T05:00:00Z'),
+      madeMs: Date.parse('2027-06-19T11:00:00Z'),
+      rougherBy,
+    });
+  const [ordinary, wet, storm] = [0, 1, 4].map(day) as [WeatherHour[], WeatherHour[], WeatherHour[]];
+  ordinary.forEach((hour, i) => {
+    expect(wet[i]?.gustMs).toBeGreaterThan(hour.gustMs);
+    expect(storm[i]?.gustMs).toBeGreaterThan(wet[i]?.gustMs ?? 0);
+    expect(wet[i]?.rainMm).toBeGreaterThanOrEqual(hour.rainMm);
+    expect(storm[i]?.rainMm).toBeGreaterThanOrEqual(wet[i]?.rainMm ?? 0);
+  });
+  // A gale on the Beaufort scale has a mean wind of 17.2 m/s or more (World Meteorological Organization, Manual on Marine Meteorological
+  // Services, from memory); a strong breeze 10.8.
+  expect(Math.max(...ordinary.map(({ windMs }) => windMs))).toBeLessThan(10.8);
+  expect(Math.max(...storm.map(({ gustMs }) => gustMs))).toBeGreaterThan(17.2);
+  expect(storm.some(({ rainMm }) => rainMm >= 2)).toBe(true);
+});
+
+test('a rain lasts to the end of its last wet hour in a row; in a dry hour there is none', () => {
+  const hours = [0, 0.3, 2, 0.1, 1].map(
+    (rainMm, i): WeatherHour => ({
+      at: `2027-06-19T1${i}:00:00Z`,
+      tempC: 15,
+      humidityPct: 80,
+      cloudPct: 90,
+      windMs: 3,
+      gustMs: 5,
+      rainMm,
+    }),
+  );
+  const until = hours.map((_, i) => rainUntil(hours, i));
+  const at = (hour: number) => Date.parse(`2027-06-19T${hour}:00:00Z`);
+  expect(until).toEqual([null, at(13), at(13), null, at(15)]);
 });
 
 test('the gust that everything is checked at comes from the forecast where none was typed', () => {

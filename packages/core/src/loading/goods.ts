@@ -1,4 +1,4 @@
-import type { CargoKind, HoldPiece, JobFile, Piece } from '@early-lantern/contract';
+import type { CargoKind, HoldPiece, JobFile, PackingRow, Piece } from '@early-lantern/contract';
 import type { Batch } from '../bench/batch.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import type { Cargo } from './cargo.ts';
@@ -10,6 +10,8 @@ export interface Good {
   pieceId?: Piece['id'];
   /** Where it comes off, where it rides with the things of other places. */
   place?: string;
+  /** As what and how many it is counted in the workshop. */
+  gear?: NonNullable<PackingRow['gear']>;
   cargo: Cargo;
 }
 

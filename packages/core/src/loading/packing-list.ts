@@ -52,10 +52,14 @@ function together(rows: readonly PackingRow[]): PackingRow[] {
   for (const row of rows) {
     const key = row.bag === null ? `${row.label}|${row.vehicle}|${row.trip}` : row.id;
     const known = found.get(key);
-    found.set(key, known ? { ...known, qty: known.qty + row.qty } : row);
+    found.set(key, known ? { ...known, qty: known.qty + row.qty, ...gearOfBoth(known, row) } : row);
   }
   return [...found.values()];
 }
+
+/** Things alike are counted as the same. */
+const gearOfBoth = ({ gear: one }: PackingRow, { gear: other }: PackingRow): Pick<PackingRow, 'gear'> =>
+  one && other ? { gear: { ...one, count: one.count + other.count } } : {};
 
 /** Stages at which balloons are put up. */
 const WITH_BALLOONS = new Set<Task['stage']>(['tie', 'on-pole', 'hang', 'roof', 'dress', 'accent', 'stem']);
@@ -156,6 +160,7 @@ function materialRows({ materials, pieces, file, tasks }: ToLoad): Row[] {
         forTask: null,
         bag: crate.label,
         after: afterOf(row),
+        ...(row.isGear ? { gear: { item: row.item, count: row.count } } : {}),
         why: wantedBy(row),
         good: crate.id,
       },
@@ -163,7 +168,7 @@ function materialRows({ materials, pieces, file, tasks }: ToLoad): Row[] {
   });
   const byThemselves = pieces.flatMap((made, i) =>
     stiffGoods(made, i, file).map(
-      ({ label, cargo }): Row => ({
+      ({ label, cargo, gear }): Row => ({
         id: cargo.id,
         label,
         qty: 1,
@@ -171,6 +176,7 @@ function materialRows({ materials, pieces, file, tasks }: ToLoad): Row[] {
         forTask: firstTaskFor(tasks, made.piece.id),
         bag: null,
         after: 'comes back',
+        ...(gear ? { gear } : {}),
         why: 'the piece is put up with it',
         good: cargo.id,
       }),
@@ -223,6 +229,7 @@ function gearRows({ file, tasks }: ToLoad): Row[] {
             forTask: task,
             bag: null,
             after: 'comes back',
+            gear: { item: id, count: 1 },
             why: isWagon(id) ? 'halves the trips from the kerb' : 'work up high',
             good: `gear ${id}`,
           },

@@ -3,6 +3,7 @@ import { withFixings } from '../network/fixings.ts';
 import { kindOf, traitsOf } from '../piece/kinds.ts';
 import type { Traits } from '../piece/traits.ts';
 import { groupBy, sumOf } from '../quantity/group.ts';
+import { weightItem } from '../stock/away.ts';
 import { baseOf } from '../structure/bases.ts';
 import { itemKg } from '../structure/mass.ts';
 import { pipePartsOf } from '../structure/pipe-parts.ts';
@@ -43,6 +44,7 @@ function goodsOf(
   label: string,
   count: number,
   size: Sized & { perPack?: number },
+  item?: string,
 ): Good[] {
   const { perPack = 1, kind, ...one } = size;
   const packs = Math.ceil(count / perPack);
@@ -53,6 +55,7 @@ function goodsOf(
       kind,
       label: `${label}${perPack > 1 && inPack > 1 ? `, ${inPack} together` : ''}: ${made.piece.name}`,
       pieceId: made.piece.id,
+      ...(item ? { gear: { item, count: inPack } } : {}),
       cargo: asCargo(
         `${index + 1} ${name}${number}`,
         { ...one, heightM: one.heightM * inPack, massKg: one.massKg * inPack },
@@ -93,7 +96,7 @@ function flatGoods(made: MadePiece, index: number): Good[] {
   return rigid.flatMap(({ thing, lengthM, edgeM }): Good[] => {
     if (edgeM === undefined) return [];
     const item = thing === 'backing board' ? 'backing-board' : thing;
-    return goodsOf(made, index, thing, thing[0]?.toUpperCase() + thing.slice(1), counted(item) || 1, {
+    const size: Sized = {
       kind: 'board',
       lengthM,
       widthM: THICK_M[thing] ?? 0.03,
@@ -102,7 +105,9 @@ function flatGoods(made: MadePiece, index: number): Good[] {
       // On its long edge; of a row of them a bag of balloons may lie across the top.
       upright: ['h'],
       bearsKg: 3,
-    });
+    };
+    const label = thing[0]?.toUpperCase() + thing.slice(1);
+    return goodsOf(made, index, thing, label, counted(item) || 1, size, item);
   });
 }
 
@@ -114,7 +119,7 @@ function standingGoods(made: MadePiece, index: number, { workshop }: JobFile): G
     const number = Math.ceil(count);
     if (item === 'weighted-base') {
       const base = baseOf(held?.base ?? 'plate-2ft');
-      return goodsOf(made, index, item, detail ?? base.label, number, {
+      const size: Sized = {
         kind: 'base',
         lengthM: base.widthM,
         widthM: base.widthM,
@@ -122,14 +127,15 @@ function standingGoods(made: MadePiece, index: number, { workshop }: JobFile): G
         massKg: base.massKg,
         upright: ['h', 'w'],
         bearsKg: 60,
-      });
+      };
+      return goodsOf(made, index, item, detail ?? base.label, number, size, item);
     }
     if (item === 'weight') {
       const massKg =
         workshop.weights?.find(({ name }) => name === detail)?.massKg ?? held?.ballastKg[0] ?? 10;
       const isOwned = workshop.weights?.some(({ name }) => name === detail) ?? false;
       const label = isOwned ? (detail as string) : `${detail} of weights`;
-      return goodsOf(made, index, `weight ${detail}`, label, number, {
+      const size: Sized = {
         kind: 'weight',
         lengthM: 0.42,
         widthM: 0.3,
@@ -137,7 +143,8 @@ function standingGoods(made: MadePiece, index: number, { workshop }: JobFile): G
         massKg,
         upright: ['h'],
         bearsKg: 80,
-      });
+      };
+      return goodsOf(made, index, `weight ${detail}`, label, number, size, weightItem(detail ?? ''));
     }
     if (item === 'rigid-pole') {
       const heightM = Number(working.inputs.find(({ name }) => name === 'height')?.value ?? 2.4);
@@ -152,7 +159,7 @@ function standingGoods(made: MadePiece, index: number, { workshop }: JobFile): G
       });
     }
     const size = sizeOfItem(item, workshop.rideSizes);
-    return size ? goodsOf(made, index, item, itemLabel(item), number, size) : [];
+    return size ? goodsOf(made, index, item, itemLabel(item), number, size, item) : [];
   });
 }
 

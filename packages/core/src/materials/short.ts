@@ -1,4 +1,5 @@
 import type { MaterialRow, WorkshopSettings } from '@early-lantern/contract';
+import { countAway } from '../stock/away.ts';
 
 /** A material of which there is less than is needed. */
 export interface ShortMaterial {
@@ -7,13 +8,19 @@ export interface ShortMaterial {
   onHand: number;
   /** Of that, held for other jobs. */
   held: number;
+  /** Of that, not home whole from an earlier job. */
+  away: number;
   lacks: number;
 }
 
 /** Materials that the workshop has counted and does not have enough of; what was never counted is not judged. */
 export function shortMaterials(
   rows: readonly MaterialRow[],
-  { materials = [], heldMaterials = [] }: Pick<WorkshopSettings, 'materials' | 'heldMaterials'>,
+  {
+    materials = [],
+    heldMaterials = [],
+    awayGear,
+  }: Pick<WorkshopSettings, 'materials' | 'heldMaterials' | 'awayGear'>,
 ): ShortMaterial[] {
   const counted = new Map(materials.map((row) => [row.item, row.onHand]));
   const heldOf = new Map(heldMaterials.map((row) => [row.item, row.count]));
@@ -26,7 +33,8 @@ export function shortMaterials(
     const onHand = counted.get(row.item);
     if (onHand === undefined) return [];
     const held = heldOf.get(row.item) ?? 0;
-    const lacks = Number((row.count - Math.max(0, onHand - held)).toFixed(3));
-    return lacks > 0 ? [{ row, onHand, held, lacks }] : [];
+    const away = Math.min(onHand, countAway(awayGear, row.item));
+    const lacks = Number((row.count - Math.max(0, onHand - held - away)).toFixed(3));
+    return lacks > 0 ? [{ row, onHand, held, away, lacks }] : [];
   });
 }

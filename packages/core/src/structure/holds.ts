@@ -7,6 +7,7 @@ import { withOverlaps } from '../ground/overlaps.ts';
 import { isGarland } from '../piece/kinds.ts';
 import type { Recipe } from '../piece/recipe.ts';
 import { memoByPiece } from '../quantity/memo.ts';
+import { countAway, weightItem } from '../stock/away.ts';
 import { allCarriedBy } from '../support/carried.ts';
 import { STAKE } from './anchors.ts';
 import { carriedPiece } from './carried-piece.ts';
@@ -45,11 +46,17 @@ function inTurn(file: JobFile, recipes: readonly { piece: Piece; recipe: Recipe 
   });
 }
 
-/** The workshop's weights, less what jobs of the day with earlier doors take. */
-const weightsFor = ({ workshop: { weights = [], overlapping = [] } }: JobFile): readonly Weight[] =>
+/** The workshop's weights that are at home, less what jobs of the day with earlier doors take. */
+const weightsFor = ({ workshop: { weights = [], overlapping = [], awayGear } }: JobFile): readonly Weight[] =>
   overlapping
     .filter(({ isFirst }) => isFirst)
-    .reduce<readonly Weight[]>((left, claim) => without(left, claim.weights, 1), weights);
+    .reduce<readonly Weight[]>(
+      (left, claim) => without(left, claim.weights, 1),
+      weights.map((one) => ({
+        ...one,
+        count: Math.max(0, one.count - countAway(awayGear, weightItem(one.name))),
+      })),
+    );
 
 const without = (
   weights: readonly Weight[],

@@ -12,6 +12,7 @@ import { dynamicPressure, formatWind } from '../air/wind.ts';
 import { basesOnGround, inDepth } from '../ground/in-depth.ts';
 import { attachedKg, countOf } from '../piece/attachments.ts';
 import { formatMass } from '../quantity/customary.ts';
+import { weightItem } from '../stock/away.ts';
 import { type Input, working } from '../working.ts';
 import { anchorAt } from './anchors.ts';
 import { type ArchAnswer, archAnswer } from './arch-cases.ts';
@@ -153,7 +154,7 @@ export function standingPiece(
         : []),
       ...(owned && !set && wanted > 0
         ? [
-            `${piece.name}: ${left(owned) < left(file.workshop.weights ?? []) ? 'what the other pieces of the day leave of the weights does' : "the workshop's weights do"} not make up ${formatMass(wanted, file.workshop.units)} on each base.`,
+            `${piece.name}: ${whichWeights(left(owned) < left(file.workshop.weights ?? []), file)} not make up ${formatMass(wanted, file.workshop.units)} on each base.`,
           ]
         : []),
     ],
@@ -342,4 +343,12 @@ function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: st
     { value: Math.min(99, factorAt(one, pressure)) },
     `statics; drag 1.2 on the dressed outline from memory; ${source}`,
   );
+}
+
+/** Of which weights it is told that they do not make up what a base needs. */
+function whichWeights(isPart: boolean, { workshop: { awayGear = [] } }: JobFile): string {
+  if (!isPart) return "the workshop's weights do";
+  return awayGear.some(({ item }) => item?.startsWith(weightItem('')))
+    ? 'the weights that are at home and free do'
+    : 'what the other pieces of the day leave of the weights does';
 }

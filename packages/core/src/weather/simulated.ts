@@ -10,6 +10,8 @@ interface Asked {
   fromMs: number;
   untilMs: number;
   madeMs: number;
+  /** Turned up for practice: by so much every system of weather is deeper; 0 is as it comes, 1 windy and wet, 4 a storm. */
+  rougherBy?: number;
 }
 
 const HOUR_MS = 3_600_000;
@@ -24,7 +26,14 @@ const SWING_C = 12;
  * and hour whoever asks; and on top what a forecast made so long before would be out by. Not for use on a real day.
  * @returns whole hours from `fromMs` to `untilMs`, at most 400
  */
-export function simulatedForecast({ place, timeZone, fromMs, untilMs, madeMs }: Asked): WeatherHour[] {
+export function simulatedForecast({
+  place,
+  timeZone,
+  fromMs,
+  untilMs,
+  madeMs,
+  rougherBy = 0,
+}: Asked): WeatherHour[] {
   const hours: WeatherHour[] = [];
   const first = Math.floor(fromMs / HOUR_MS);
   const last = Math.min(first + 399, Math.ceil(untilMs / HOUR_MS));
@@ -37,7 +46,7 @@ export function simulatedForecast({ place, timeZone, fromMs, untilMs, madeMs }: 
     const gustSpreadMs = Math.min(4, 0.5 + 0.018 * leadH);
     const made = Math.floor(madeMs / (6 * HOUR_MS));
     const wrong = (salt: number) => smooth(town ^ (made * 7919 + salt), hour / 12);
-    const truth = truthAt(town, at, timeZone);
+    const truth = truthAt(town, at, timeZone, rougherBy);
     const windMs = Math.max(0.2, truth.windMs + (wrong(5) * gustSpreadMs) / GUST_FACTOR.open);
     hours.push({
       at: DateTime.fromMillis(at, { zone: 'utc' }).toISO({ suppressMilliseconds: true }) as string,
@@ -55,13 +64,13 @@ export function simulatedForecast({ place, timeZone, fromMs, untilMs, madeMs }: 
 }
 
 /** What the weather really does in this town. */
-function truthAt(town: number, at: number, timeZone: string) {
+function truthAt(town: number, at: number, timeZone: string, rougherBy: number) {
   const local = DateTime.fromMillis(at, { zone: timeZone });
   const season = Math.cos((2 * Math.PI * (local.ordinal - 200)) / 365.25);
   const day = Math.cos((2 * Math.PI * (local.hour - 15)) / 24);
   const hour = at / HOUR_MS;
   // Below zero a ridge, dry and calm; above it a trough.
-  const system = smooth(town, hour / SYSTEM_H);
+  const system = smooth(town, hour / SYSTEM_H) + rougherBy;
   const cloudPct = clamp(45 + 45 * system + 15 * smooth(town + 11, hour / 5), 0, 100);
   const clear = 1 - cloudPct / 100;
   const windMs = Math.max(0.3, 3.2 + 2.4 * system + 1.3 * day + 1.1 * smooth(town + 23, hour / 4));

@@ -1,0 +1,1 @@
+CREATE INDEX "site_entries_of_gear" ON "site_entries" USING btree ("workshop_id","job_id") WHERE "site_entries"."event"->>'kind' = 'gear';
