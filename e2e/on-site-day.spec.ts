@@ -286,6 +286,19 @@ test('the house opens late and somebody is missing: the lead plans anew and leav
   await lead.getByRole('button', { name: 'Re-plan from now' }).tap();
   await lead.getByRole('button', { name: 'Is here now' }).tap();
   await expect(lead.getByText('Ilo is missing')).toHaveCount(0);
+  await lead.getByRole('button', { name: 'Go back' }).tap();
+  // Practised on one phone: rain before doors, and what it does to the day; nobody else hears of it.
+  await more(lead, 'Wind');
+  await lead.getByRole('button', { name: 'Practise with made-up weather' }).tap();
+  await lead.getByRole('button', { name: 'Storm' }).tap();
+  const practice = lead.getByRole('region', { name: 'Practice' });
+  const rain = practice
+    .getByRole('alert')
+    .filter({ hasText: /Rain like this until \d\d:\d\d: .*(to spare|too late)$/ });
+  while ((await rain.count()) === 0)
+    await practice.getByRole('button', { name: 'An hour later' }).tap({ timeout: 5_000 });
+  await practice.getByRole('button', { name: 'End the practice' }).tap();
+  await expect(helper.getByRole('alert')).toHaveCount(0);
   await leads.close();
   await helpers.close();
 });

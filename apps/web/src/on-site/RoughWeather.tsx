@@ -55,7 +55,7 @@ export function RoughWeather({ taken, log }: RoughWeatherProps) {
 function Hours({ level, taken, log, onEnd }: RoughWeatherProps & { level: Level; onEnd: () => void }) {
   const { file, plan } = taken;
   const { wind } = useUnits();
-  const { access, doors, strike, siteId } = file.job;
+  const { access, strike, siteId } = file.job;
   const zone = plan.timeZone;
   const [startMs] = useState(() => {
     const nowMs = log.nowMs();
@@ -90,7 +90,7 @@ function Hours({ level, taken, log, onEnd }: RoughWeatherProps & { level: Level;
       <WindAlarm taken={taken} happened={log.happened} gustMs={hour.gustMs}>
         Practice. What every phone would say:
       </WindAlarm>
-      {wetUntilMs !== null && startMs < Date.parse(doors) && (
+      {wetUntilMs !== null && (
         <Rain taken={taken} log={log} untilMs={startMs + wetUntilMs - Date.parse(hour.at)} />
       )}
       {at + 1 < hours.length && <BigButton onClick={() => setAt(at + 1)}>An hour later</BigButton>}
@@ -102,12 +102,20 @@ function Hours({ level, taken, log, onEnd }: RoughWeatherProps & { level: Level;
 /** What a rain as long as that one does to the day if it begins with the work on site, or now. */
 function Rain({ taken: { file, plan }, log, untilMs }: RoughWeatherProps & { untilMs: number }) {
   const { happened } = log;
-  const facts = { ...dayFacts(file, happened), rainMs: untilMs };
-  const day = projected({ file, plan, happened, facts, nowMs: log.nowMs() });
+  const facts = dayFacts(file, happened);
+  const day = { file, plan, happened, facts, nowMs: log.nowMs() };
+  const [dry, wet] = [projected(day), projected({ ...day, facts: { ...facts, rainMs: untilMs } })];
+  const until = clockTime(new Date(untilMs).toISOString(), plan.timeZone);
   return (
     <Alert severity="warning" icon={false} variant="outlined" sx={{ fontSize: '1.125rem' }}>
-      Practice. Rain like this until {clockTime(new Date(untilMs).toISOString(), plan.timeZone)}: nothing is
-      put up outdoors before. <strong>{readyWords(day, plan.timeZone)}</strong>
+      {wet.readyMs === dry.readyMs ? (
+        `Practice. Rain like this until ${until}: everything is ready as it was.`
+      ) : (
+        <>
+          Practice. Rain like this until {until}: nothing is put up outdoors before.{' '}
+          <strong>{readyWords(wet, plan.timeZone)}</strong>
+        </>
+      )}
     </Alert>
   );
 }
