@@ -1,21 +1,7 @@
-import {
-  createContext,
-  lazy,
-  type ReactNode,
-  Suspense,
-  useCallback,
-  useContext,
-  useEffect,
-  useMemo,
-  useState,
-} from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { PaletteDialog } from './PaletteDialog.tsx';
 import type { PaletteCommand } from './palette-command.ts';
-
-const readDialog = () => import('./PaletteDialog.tsx').then((module) => ({ default: module.PaletteDialog }));
-const PaletteDialog = lazy(readDialog);
-/** It is read when the page has nothing else to do, so that it opens at once. */
-const READ_MS = 3_000;
 
 interface Palette {
   open: () => void;
@@ -50,9 +36,6 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
     return () => setLists((known) => known.filter((list) => list !== commands));
   }, []);
   const palette = useMemo<Palette>(() => ({ typed, open: () => setOpen(true), add }), [typed, add]);
-  useEffect(() => {
-    requestIdleCallback(() => void readDialog(), { timeout: READ_MS });
-  }, []);
   const close = () => {
     setOpen(false);
     setTyped('');
@@ -60,11 +43,7 @@ export function PaletteProvider({ children }: { children: ReactNode }) {
   return (
     <PaletteContext value={palette}>
       {children}
-      {isOpen && (
-        <Suspense>
-          <PaletteDialog commands={lists.flat()} typed={typed} onType={setTyped} onClose={close} />
-        </Suspense>
-      )}
+      {isOpen && <PaletteDialog commands={lists.flat()} typed={typed} onType={setTyped} onClose={close} />}
     </PaletteContext>
   );
 }
