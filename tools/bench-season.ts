@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
+import { Agent, request } from 'node:http';
 import { join } from 'node:path';
 import type { JobFile, JobRow } from '@early-lantern/contract';
 import { type Browser, chromium as browserType } from '@playwright/test';
@@ -180,25 +181,43 @@ async function plans(api: string): Promise<string> {
   return `${p95Of(times)} ms; all anew at once, the last ${Math.round(cold)} ms`;
 }
 
+const CONNECTIONS = 4;
+
 /** Many jobs changed one after the other on four connections. */
 async function updates(api: string): Promise<number> {
   const times: number[] = [];
   let next = JOBS - COMING + 1;
+  const agent = new Agent({ keepAlive: true, maxSockets: CONNECTIONS });
   const work = async () => {
     while (times.length < 200) {
-      const row = (await get(`${api}/jobs/season-${next++}`)) as JobRow;
+      const at = `${api}/jobs/season-${next++}`;
+      const { revision, data } = JSON.parse(await asked(agent, 'GET', at)) as JobRow;
+      const change = JSON.stringify({ revision, data: { ...data, notes: 'changed' } });
       const before = performance.now();
-      const reply = await fetch(`${api}/jobs/${row.data.id}`, {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ revision: row.revision, data: { ...row.data, notes: 'changed' } }),
-      });
-      if (!reply.ok) throw new Error(await reply.text());
+      await asked(agent, 'PUT', at, change);
       times.push(performance.now() - before);
     }
   };
-  await Promise.all([work(), work(), work(), work()]);
-  return Math.round(times.sort((a, b) => a - b)[Math.floor(0.95 * times.length)] ?? Number.NaN);
+  await Promise.all(Array.from({ length: CONNECTIONS }, work));
+  agent.destroy();
+  return p95Of(times);
+}
+
+/** Asks on a connection that stays open. It takes less of the cores that it shares with what is measured than `fetch` does. */
+function asked(agent: Agent, method: 'GET' | 'PUT', url: string, body?: string): Promise<string> {
+  return new Promise((done, fail) => {
+    const headers = body === undefined ? {} : { 'content-type': 'application/json' };
+    const sending = request(url, { agent, method, headers }, (reply) => {
+      let text = '';
+      reply.setEncoding('utf8');
+      reply.on('data', (part: string) => {
+        text += part;
+      });
+      reply.on('end', () => (reply.statusCode === 200 ? done(text) : fail(new Error(text))));
+    });
+    sending.on('error', fail);
+    sending.end(body);
+  });
 }
 
 /** Loads by which the first screen is measured where everything is known: the middle one counts, each in a browser that has kept nothing. */
@@ -207,6 +226,8 @@ const LOADS = 5;
 async function firstScreen(url: string, report: Report): Promise<void> {
   const browser = await browserType.launch(chromium);
   try {
+    // Whoever opens the product has a browser open.
+    await browser.newPage();
     const cold = await firstLoad(browser, url);
     await allKnown(url);
     const known: FirstLoad[] = [];

@@ -22,7 +22,30 @@ const workshopColumns = {
   crew: sql<CrewMember[]>`(select coalesce(jsonb_agg(${crew.data} order by ${crew.id}), '[]') from ${crew})`,
 };
 
-/** The job file of a stored job, in one query: it is asked for at the end of every change. */
+/** Of the workshop only what pieces and jobs name: the rest was checked when it was stored. */
+const namesColumns = {
+  crew: sql<
+    { id: string }[]
+  >`(select coalesce(jsonb_agg(jsonb_build_object('id', ${crew.id})), '[]') from ${crew})`,
+  colours: sql<{ id: string }[]>`(
+    select coalesce(jsonb_agg(jsonb_build_object('id', colour->>'id')), '[]')
+    from jsonb_array_elements(${workshop.data}->'colours') colour
+  )`,
+};
+
+/** A stored job with its place, and of the workshop what may be named; in one query, it is asked for at the end of every change. */
+export async function assembleJobWithNames(db: Queries, jobId: string) {
+  const [row] = await db
+    .select({ ...jobColumns, ...namesColumns })
+    .from(jobs)
+    .innerJoin(sites, eq(sites.id, jobs.siteId))
+    .innerJoin(workshop, sql`true`)
+    .where(and(eq(jobs.id, jobId), isNull(jobs.deletedAt)));
+  if (!row) throw notFound(`job "${jobId}"`);
+  return joined(row, { crew: row.crew, colours: row.colours });
+}
+
+/** The job file of a stored job, in one query. */
 export async function assembleJobFile(db: Queries, jobId: string): Promise<JobFile> {
   const [row] = await db
     .select({ ...jobColumns, ...workshopColumns })
@@ -63,10 +86,10 @@ const wholeWorkshop = (row: Shelves & { settings: WorkshopSettings; crew: CrewMe
   crew: row.crew,
 });
 
-const joined = (
+const joined = <W>(
   { head, site, pieces: own }: { head: JobHead; site: Site; pieces: Piece[] },
-  ofAll: JobFile['workshop'],
-): JobFile => ({
+  ofAll: W,
+): Omit<JobFile, 'workshop'> & { workshop: W } => ({
   format: 'early-lantern/job',
   version: 2,
   workshop: ofAll,

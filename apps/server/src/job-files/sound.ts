@@ -2,14 +2,14 @@ import { JobFile, JobOfFile, read } from '@early-lantern/contract';
 import type { Queries } from '../db/database.ts';
 import { refused } from '../http/problem.ts';
 import { liveJobIds } from '../jobs/store.ts';
-import { assembleJobFile, assembleJobFiles } from './assemble.ts';
+import { assembleJobFile, assembleJobFiles, assembleJobWithNames } from './assemble.ts';
 
 /**
  * Refuses a change that leaves a job unsound: called at the end of each transaction, so that whatever is stored can
  * always be exported and planned. Workshop and place, which are most of its file, were checked when they were stored.
  */
 export async function requireSound(db: Queries, jobId: string): Promise<void> {
-  requireSoundAs(JobOfFile, await assembleJobFile(db, jobId));
+  requireSoundAs(JobOfFile, await assembleJobWithNames(db, jobId));
 }
 
 /** The same after a change that may have touched workshop or place too. */
@@ -17,7 +17,7 @@ export async function requireWholeSound(db: Queries, jobId: string): Promise<voi
   requireSoundAs(JobFile, await assembleJobFile(db, jobId));
 }
 
-function requireSoundAs(schema: typeof JobFile | typeof JobOfFile, file: JobFile): void {
+function requireSoundAs(schema: typeof JobFile | typeof JobOfFile, file: unknown): void {
   const result = read(schema, file);
   if (!result.ok) throw refused(result.faults);
 }

@@ -110,8 +110,10 @@ export function guard(server: Server, { db, events, mustSignIn }: Guarding): voi
     request.principal = await find(request);
     if (right !== 'anyone' && !isAllowed(request, reply, right)) return reply;
   });
-  // From here on it is known, also deep down, who asks and where: reading a body has let go of what was known before.
+  // From here on it is known, also deep down, who asks and where: reading a body has let go of what was known before. What is only read
+  // has none, and nobody is named for it.
   server.addHook('preHandler', (request, _, done) => {
+    if (request.method === 'GET') return done();
     const { principal, workshop } = request;
     goOnIn(workshop, () => (principal ? whoAsks.run(principal, done) : done()));
   });
