@@ -26,10 +26,15 @@ interface DayProps {
   told: Readonly<Record<string, JobLamps>>;
 }
 
-/** A day of installations; whether they share anybody is looked at once it comes into sight. */
+/** A day of installations; whether they share anybody is looked at once it comes into sight and its lamps are known. */
 export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
   const [section, isSeen] = useSeen<HTMLDivElement>();
   const first = ofDay[0]?.row.data.doors ?? '';
+  // Its lamps come first: both take the same cores.
+  const hasLamps = ofDay.every(({ row }) => {
+    const own = told[row.data.id];
+    return own !== undefined && (own.lamps !== null || own.failure !== null);
+  });
   return (
     <Box component="section" ref={section} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
@@ -44,7 +49,8 @@ export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
           </Box>
         )}
       </Typography>
-      {sharing.length > 1 && (isSeen ? <DayNote day={day} ready={sharing} /> : <Box sx={{ height: 36 }} />)}
+      {sharing.length > 1 &&
+        (isSeen && hasLamps ? <DayNote day={day} ready={sharing} /> : <Box sx={{ height: 36 }} />)}
       <SkyBand
         day={first}
         zone={zone}

@@ -122,7 +122,11 @@ interface DaysProps {
 }
 
 function Days({ ready, workshop, sites, now, told, today, by, later, onMore, isReading }: DaysProps) {
-  useEffect(startWhenQuiet, []);
+  // What a job needs when it is opened is read once the first lamps are there: until then the cores work out those.
+  const hasLamps = ready.length === 0 || Object.values(told).some(({ lamps }) => lamps !== null);
+  useEffect(() => {
+    if (hasLamps) startWhenQuiet();
+  }, [hasLamps]);
   const [params, setParams] = useSearchParams();
   const [isFiltering, setFiltering] = useState(by.count > 0);
   const view = params.get('view');
