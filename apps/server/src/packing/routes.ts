@@ -7,6 +7,7 @@ import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { writeLines } from '../sheets/files.ts';
+import { fileToPlan } from '../stock/season.ts';
 import { depart, packingState, takeBackDeparture, tick, untick } from './store.ts';
 
 const Params = z.object({ id: Id });
@@ -32,7 +33,7 @@ function requirePerson(by: string, crew: readonly { id: string }[]): void {
   if (!crew.some(({ id }) => id === by)) throw refused([{ path: 'by', reason: `no crew member "${by}"` }]);
 }
 
-export async function packingRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+export async function packingRoutes(server: Server, { db, plan, needs }: RouteOptions): Promise<void> {
   const tags = ['packing'];
 
   server.get(
@@ -94,7 +95,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
       },
     },
     async ({ params, body }, reply) => {
-      const file = await assembleJobFile(db, params.id);
+      const file = await fileToPlan(db, params.id, needs);
       requirePerson(body.by, file.workshop.crew);
       const { packing } = await plan(file, whenGone(reply));
       return changeJob(db, async (tx) => {
@@ -139,7 +140,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
       },
     },
     async ({ params }, reply) => {
-      const file = await assembleJobFile(db, params.id);
+      const file = await fileToPlan(db, params.id, needs);
       const { packing } = await plan(file, whenGone(reply));
       const { ticks } = await packingState(db, params.id);
       const names = new Map(
@@ -185,7 +186,7 @@ export async function packingRoutes(server: Server, { db, plan }: RouteOptions):
       schema: { tags, summary: 'Sections, vehicles with their loads, and runs', params: Params },
     },
     async ({ params }, reply) => {
-      const { fits } = await plan(await assembleJobFile(db, params.id), whenGone(reply));
+      const { fits } = await plan(await fileToPlan(db, params.id, needs), whenGone(reply));
       return reply
         .type('application/json; charset=utf-8')
         .header('content-disposition', `attachment; filename="load-${params.id}.json"`)

@@ -7,8 +7,8 @@ import { calendarLinks, jobs } from '../db/schema.ts';
 import { inWorkshop } from '../db/which-workshop.ts';
 import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
 import { asked } from '../jobs/filter.ts';
+import { fileToPlan } from '../stock/season.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 
 const DAY_MS = 86_400_000;
@@ -22,7 +22,7 @@ const MOST_JOBS = 60;
 const limited = { rateLimit: { max: 30, timeWindow: '1 minute' } };
 
 /** Calendars that somebody's phone reads by itself: of their own tasks and no more, for as long as the link lasts. */
-export async function calendarRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+export async function calendarRoutes(server: Server, { db, plan, needs }: RouteOptions): Promise<void> {
   const tags = ['links'];
   const asLink = ({ id, personId, until }: typeof calendarLinks.$inferSelect): CalendarLink => ({
     id,
@@ -96,8 +96,8 @@ export async function calendarRoutes(server: Server, { db, plan }: RouteOptions)
       .orderBy(asc(jobs.doors), asc(jobs.id))
       .limit(MOST_JOBS);
     const planned = [];
-    for (const { id } of theirs.filter(({ data }) => isHolding(data))) {
-      const file = await assembleJobFile(db, id);
+    const held = theirs.filter(({ data }) => isHolding(data));
+    for (const file of await Promise.all(held.map(({ id }) => fileToPlan(db, id, needs)))) {
       // One that cannot be planned keeps nobody from the others.
       const its = await plan(file).catch(() => undefined);
       if (its) planned.push({ file, plan: its });

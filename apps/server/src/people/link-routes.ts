@@ -22,10 +22,10 @@ import { jobLinks, jobs } from '../db/schema.ts';
 import { inWorkshop } from '../db/which-workshop.ts';
 import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { listPhotos, pictureOf } from '../photos/store.ts';
 import { addEntries, wholeLog } from '../site-log/store.ts';
+import { fileToPlan } from '../stock/season.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 import { seenByGuest } from './shared-job.ts';
 
@@ -55,7 +55,7 @@ const entryOf = (link: Link, delivery: Delivery): SiteEntry => ({
 });
 
 /** Links by which a client or somebody of the venue sees one job and signs it off: no more than that, and not for ever. */
-export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+export async function linkRoutes(server: Server, { db, plan, needs }: RouteOptions): Promise<void> {
   const tags = ['links'];
   const OfJob = z.object({ id: Id });
 
@@ -140,7 +140,7 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
   };
 
   const shared = async (link: Link): Promise<SharedJob> => {
-    const file = await assembleJobFile(db, link.jobId);
+    const file = await fileToPlan(db, link.jobId, needs);
     const thePlan = await plan(file);
     const { name, until, signedOff } = asLink(link);
     return {
@@ -203,7 +203,7 @@ export async function linkRoutes(server: Server, { db, plan }: RouteOptions): Pr
     ({ body }) =>
       inWorkshop(workshopOf(body.token), async () => {
         const link = await linkOf(body.token);
-        const file = await assembleJobFile(db, link.jobId);
+        const file = await fileToPlan(db, link.jobId, needs);
         const delivery = await deliveryOfLink(link, file, await plan(file));
         const signed = await changeJob(db, async (tx) => {
           const [row] = await tx

@@ -4,13 +4,13 @@ import { z } from 'zod';
 import { whenGone } from '../http/gone.ts';
 import { notFound } from '../http/problem.ts';
 import { gives, packed, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
 import { readsOldVersions } from '../job-files/routes.ts';
 import { writeLines } from '../sheets/files.ts';
+import { fileToPlan } from '../stock/season.ts';
 
 const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];
 
-export async function planRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+export async function planRoutes(server: Server, { db, plan, needs }: RouteOptions): Promise<void> {
   const tags = ['plan'];
 
   server.post(
@@ -31,7 +31,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
       ...packed,
       schema: { tags, summary: 'Plans a stored job', params: z.object({ id: Id }), response: gives(Plan) },
     },
-    async ({ params }, reply) => plan(await assembleJobFile(db, params.id), whenGone(reply)),
+    async ({ params }, reply) => plan(await fileToPlan(db, params.id, needs), whenGone(reply)),
   );
 
   server.get(
@@ -46,7 +46,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
       },
     },
     async ({ params, query }, reply) => {
-      const file = await assembleJobFile(db, params.id);
+      const file = await fileToPlan(db, params.id, needs);
       const { person } = query;
       if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
       const text = calendarOf(file, await plan(file), {
@@ -74,7 +74,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
       },
     },
     async ({ params, query: { person } }, reply) => {
-      const file = await assembleJobFile(db, params.id);
+      const file = await fileToPlan(db, params.id, needs);
       if (person && !file.workshop.crew.some(({ id }) => id === person)) throw notFound(`person "${person}"`);
       return reply
         .type('text/plain; charset=utf-8')
@@ -90,7 +90,7 @@ export async function planRoutes(server: Server, { db, plan }: RouteOptions): Pr
       schema: { tags, summary: "A job's tasks as CSV", params: z.object({ id: Id }) },
     },
     async ({ params }, reply) => {
-      const { tasks } = await plan(await assembleJobFile(db, params.id));
+      const { tasks } = await plan(await fileToPlan(db, params.id, needs));
       const lines = tasks.map(({ id, label, place, start, end, crew, gear, after }) => ({
         id,
         label,

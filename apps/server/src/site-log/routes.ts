@@ -13,9 +13,9 @@ import { z } from 'zod';
 import { changeJob } from '../db/locks.ts';
 import { whenGone } from '../http/gone.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
-import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { writeLines } from '../sheets/files.ts';
+import { fileToPlan } from '../stock/season.ts';
 import { addEntries, logAfter, wholeLog } from './store.ts';
 
 const Params = z.object({ id: Id });
@@ -26,7 +26,7 @@ const keptColumns = ['nominal in', 'colour', 'kept'];
 const entryColumns = ['at', 'who', 'device', 'what', 'task', 'details', 'holds'];
 
 /** What people on site write down, and what came of a job in the end. */
-export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions): Promise<void> {
+export async function siteLogRoutes(server: Server, { db, plan, needs }: RouteOptions): Promise<void> {
   server.get(
     '/jobs/:id/site-log',
     {
@@ -90,7 +90,7 @@ export async function siteLogRoutes(server: Server, { db, plan }: RouteOptions):
       },
     },
     async ({ params: { id, what, format } }, reply) => {
-      const file = await assembleJobFile(db, id);
+      const file = await fileToPlan(db, id, needs);
       const log = await wholeLog(db, id);
       const happened = happenedOf(log);
       const thePlan = await plan(file, whenGone(reply));

@@ -148,16 +148,21 @@ test('a job that is not there has no log, and takes none', async () => {
 });
 
 test('what did not come home is away for jobs after it, not before it, and not once it is back', async () => {
-  const later = demoJob('01-meadow-finish');
+  const later = demoJob('02-engine-shed');
   await server.call('POST', '/job-files', later);
   const left = async (id: string) => (await server.call('GET', `/jobs/${id}/left`)).body;
   const ladder = { row: 'gear step-8', fate: 'missing', item: 'step-8', qty: 1 } as const;
+  const carried = async () =>
+    (await server.call('GET', `/jobs/${later.job.id}/plan`)).body.packing.map(({ id }: { id: string }) => id);
+  expect(await carried()).toContain(ladder.row);
   const missing = entry({ kind: 'gear', ...ladder });
   await send([missing]);
   const { name } = demoJob('90-boat-hall').job;
   const away = [{ ...ladder, job: name, at: missing.at }];
   expect((await left(later.job.id)).awayGear).toEqual(away);
   expect((await left('boat-hall-supper')).awayGear).toEqual([]);
+  // The phones' plan goes by it too.
+  expect(await carried()).not.toContain(ladder.row);
   // In lists the same is told as of one job alone.
   const span = new URLSearchParams({ from: later.job.doors, until: later.job.strike.until });
   expect((await server.call('GET', `/left?${span}`)).body[later.job.id].awayGear).toEqual(away);

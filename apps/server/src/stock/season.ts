@@ -21,7 +21,9 @@ import {
 import { and, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
-import { assembleJobFiles } from '../job-files/assemble.ts';
+import { together } from '../db/together.ts';
+import { workshopAsked } from '../db/which-workshop.ts';
+import { assembleJobFile, assembleJobFiles } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import { type GearTold, gearTold } from './gear-told.ts';
@@ -34,12 +36,40 @@ const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapp
 export async function availabilityFor(db: Queries, jobId: string, reckon: Reckoning): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
-  const left = await availabilityOf(
-    db,
-    (id) => id === jobId,
-    (settings) => openNeeds(db, settings, reckon),
-  );
-  return left[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
+  return (await leftTo(db, reckon)(jobId)) ?? { ...NOTHING_LEFT, isUsed: false };
+}
+
+/** Of each database, by workshop: those who ask at the same time share the looking through all open jobs. */
+const askers = new WeakMap<Queries, Map<string, (jobId: string) => Promise<Availability | undefined>>>();
+
+function leftTo(db: Queries, reckon: Reckoning): (jobId: string) => Promise<Availability | undefined> {
+  const workshop = workshopAsked() ?? '';
+  const ofDatabase =
+    askers.get(db) ?? new Map<string, (jobId: string) => Promise<Availability | undefined>>();
+  askers.set(db, ofDatabase);
+  const known = ofDatabase.get(workshop);
+  if (known) return known;
+  const ask = together(async (jobIds) => {
+    const ids = new Set(jobIds);
+    const left = await availabilityOf(
+      db,
+      (id) => ids.has(id),
+      (settings) => openNeeds(db, settings, reckon),
+    );
+    return new Map(Object.entries(left));
+  });
+  ofDatabase.set(workshop, ask);
+  return ask;
+}
+
+/**
+ * A job's file as it is planned: with what others leave to it and what is not at home. What others lack is left out: it decides in which
+ * packs is bought, and of a season it is long.
+ */
+export async function fileToPlan(db: Queries, jobId: string, reckon: Reckoning): Promise<JobFile> {
+  const file = await assembleJobFile(db, jobId);
+  const { othersLack: _, ...left } = await availabilityFor(db, jobId, reckon);
+  return { ...file, workshop: { ...file.workshop, ...left } };
 }
 
 /** What the other open jobs leave to each of these, by job id; what is recorded asks nothing more and is left out. */
