@@ -7,7 +7,7 @@ import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { assembleJobFile } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { writeLines } from '../sheets/files.ts';
-import { fileToPlan } from '../stock/season.ts';
+import { fileToPlan } from '../stock/file-to-plan.ts';
 import { depart, packingState, takeBackDeparture, tick, untick } from './store.ts';
 
 const Params = z.object({ id: Id });

@@ -8,7 +8,7 @@ import { inWorkshop } from '../db/which-workshop.ts';
 import { notFound, ProblemError } from '../http/problem.ts';
 import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { asked } from '../jobs/filter.ts';
-import { fileToPlan } from '../stock/season.ts';
+import { fileToPlan } from '../stock/file-to-plan.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 
 const DAY_MS = 86_400_000;

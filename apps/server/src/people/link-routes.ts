@@ -25,7 +25,7 @@ import { gives, makes, type RouteOptions, type Server } from '../http/types.ts';
 import { getJob } from '../jobs/store.ts';
 import { listPhotos, pictureOf } from '../photos/store.ts';
 import { addEntries, wholeLog } from '../site-log/store.ts';
-import { fileToPlan } from '../stock/season.ts';
+import { fileToPlan } from '../stock/file-to-plan.ts';
 import { newId, newToken, tokenHash, workshopOf } from './secrets.ts';
 import { seenByGuest } from './shared-job.ts';
 

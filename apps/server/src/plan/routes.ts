@@ -6,7 +6,7 @@ import { notFound } from '../http/problem.ts';
 import { gives, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { readsOldVersions } from '../job-files/routes.ts';
 import { writeLines } from '../sheets/files.ts';
-import { fileToPlan } from '../stock/season.ts';
+import { fileToPlan } from '../stock/file-to-plan.ts';
 
 const taskColumns = ['id', 'label', 'place', 'start', 'end', 'crew', 'gear', 'after'];
 

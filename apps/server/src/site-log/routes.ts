@@ -15,7 +15,7 @@ import { whenGone } from '../http/gone.ts';
 import { gives, type RouteOptions, type Server } from '../http/types.ts';
 import { getJob } from '../jobs/store.ts';
 import { writeLines } from '../sheets/files.ts';
-import { fileToPlan } from '../stock/season.ts';
+import { fileToPlan } from '../stock/file-to-plan.ts';
 import { addEntries, logAfter, wholeLog } from './store.ts';
 
 const Params = z.object({ id: Id });

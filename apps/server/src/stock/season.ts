@@ -21,66 +21,52 @@ import {
 import { and, gte, isNull, lt } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { jobs } from '../db/schema.ts';
-import { together } from '../db/together.ts';
-import { workshopAsked } from '../db/which-workshop.ts';
-import { assembleJobFile, assembleJobFiles } from '../job-files/assemble.ts';
+import { assembleJobFiles } from '../job-files/assemble.ts';
 import { getJob } from '../jobs/store.ts';
 import { getSettings } from '../workshop/store.ts';
 import { type GearTold, gearTold } from './gear-told.ts';
 import type { Reckoning } from './needs-of-all.ts';
 import { needsUpTo, openNeeds } from './needs-store.ts';
 
-const NOTHING_LEFT = { reserved: [], heldMaterials: [], othersLack: [], overlapping: [], awayGear: [] };
+export const NOTHING_LEFT = {
+  reserved: [],
+  heldMaterials: [],
+  othersLack: [],
+  overlapping: [],
+  awayGear: [],
+};
 
 /** What the other open jobs leave to this one. */
 export async function availabilityFor(db: Queries, jobId: string, reckon: Reckoning): Promise<Availability> {
   const { usedAt } = await getJob(db, jobId);
   if (usedAt) return { ...NOTHING_LEFT, isUsed: true };
-  return (await leftTo(db, reckon)(jobId)) ?? { ...NOTHING_LEFT, isUsed: false };
+  const season = await readSeason(db, (settings) => openNeeds(db, settings, reckon));
+  const left = await leftIn(db, season, (id) => id === jobId);
+  return left[jobId] ?? { ...NOTHING_LEFT, isUsed: false };
 }
 
-/** Of each database, by workshop: those who ask at the same time share the looking through all open jobs. */
-const askers = new WeakMap<Queries, Map<string, (jobId: string) => Promise<Availability | undefined>>>();
-
-function leftTo(db: Queries, reckon: Reckoning): (jobId: string) => Promise<Availability | undefined> {
-  const workshop = workshopAsked() ?? '';
-  const ofDatabase =
-    askers.get(db) ?? new Map<string, (jobId: string) => Promise<Availability | undefined>>();
-  askers.set(db, ofDatabase);
-  const known = ofDatabase.get(workshop);
-  if (known) return known;
-  const ask = together(async (jobIds) => {
-    const ids = new Set(jobIds);
-    const left = await availabilityOf(
-      db,
-      (id) => ids.has(id),
-      (settings) => openNeeds(db, settings, reckon),
-    );
-    return new Map(Object.entries(left));
-  });
-  ofDatabase.set(workshop, ask);
-  return ask;
+/** What all open jobs go by: the workshop, what each takes, and what was told of gear, by job id. */
+export interface Season {
+  settings: WorkshopSettings;
+  needs: JobNeeds[];
+  told: ReadonlyMap<string, GearTold>;
 }
 
-/**
- * A job's file as it is planned: with what others leave to it and what is not at home. What others lack is left out: it decides in which
- * packs is bought, and of a season it is long.
- */
-export async function fileToPlan(db: Queries, jobId: string, reckon: Reckoning): Promise<JobFile> {
-  const file = await assembleJobFile(db, jobId);
-  const { othersLack: _, ...left } = await availabilityFor(db, jobId, reckon);
-  return { ...file, workshop: { ...file.workshop, ...left } };
+export async function readSeason(
+  db: Queries,
+  needsOf: (settings: WorkshopSettings) => Promise<JobNeeds[]>,
+): Promise<Season> {
+  const { data: settings } = await getSettings(db);
+  return { settings, told: await gearTold(db), needs: await needsOf(settings) };
 }
 
 /** What the other open jobs leave to each of these, by job id; what is recorded asks nothing more and is left out. */
-async function availabilityOf(
+export async function leftIn(
   db: Queries,
+  { settings, told, needs: planned }: Season,
   wanted: (id: string) => boolean,
-  needsOf: (settings: WorkshopSettings) => Promise<JobNeeds[]>,
 ): Promise<Record<string, Availability>> {
-  const { data: settings } = await getSettings(db);
-  const told = await gearTold(db);
-  const needs = (await needsOf(settings)).map((own) => asCounted(own, told.get(own.id), settings));
+  const needs = planned.map((own) => asCounted(own, told.get(own.id), settings));
   const asked = await assembleJobFiles(db, filesAskedFor(needs, wanted));
   const files = new Map(asked.map((file) => [file.job.id, file]));
   const open = needs.map((own) => ({ needs: own, file: () => files.get(own.id) as JobFile }));
@@ -115,11 +101,8 @@ export async function availabilityBetween(
     .from(jobs)
     .where(and(isNull(jobs.deletedAt), isNull(jobs.usedAt), gte(jobs.doors, from), lt(jobs.doors, until)));
   const ids = new Set(rows.map(({ id }) => id));
-  return availabilityOf(
-    db,
-    (id) => ids.has(id),
-    (settings) => needsUpTo(db, settings, reckon, until),
-  );
+  const season = await readSeason(db, (settings) => needsUpTo(db, settings, reckon, until));
+  return leftIn(db, season, (id) => ids.has(id));
 }
 
 /** The files of the jobs with doors in a span, the earliest first, each with what others leave to it. */
@@ -135,11 +118,8 @@ export async function filesBetween(
     .where(and(isNull(jobs.deletedAt), gte(jobs.doors, from), lt(jobs.doors, until)))
     .orderBy(jobs.doors, jobs.id);
   const open = new Set(rows.filter(({ usedAt }) => !usedAt).map(({ id }) => id));
-  const left = await availabilityOf(
-    db,
-    (id) => open.has(id),
-    (settings) => needsUpTo(db, settings, reckon, until),
-  );
+  const season = await readSeason(db, (settings) => needsUpTo(db, settings, reckon, until));
+  const left = await leftIn(db, season, (id) => open.has(id));
   const files = await assembleJobFiles(
     db,
     rows.map(({ id }) => id),
