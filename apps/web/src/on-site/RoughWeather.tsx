@@ -109,10 +109,10 @@ function Rain({ taken: { file, plan }, log, untilMs }: RoughWeatherProps & { unt
   return (
     <Alert severity="warning" icon={false} variant="outlined" sx={{ fontSize: '1.125rem' }}>
       {wet.readyMs === dry.readyMs ? (
-        `Practice. Rain like this until ${until}: everything is ready as it was.`
+        `Practice. Rain like this until ${until} delays nothing.`
       ) : (
         <>
-          Practice. Rain like this until {until}: nothing is put up outdoors before.{' '}
+          Practice. Rain like this until {until}: put nothing up outdoors before.{' '}
           <strong>{readyWords(wet, plan.timeZone)}</strong>
         </>
       )}
