@@ -1,7 +1,7 @@
 export { asReplanned, replanEvent } from './actuals/as-replanned.ts';
 export { type DayFacts, dayFacts } from './actuals/day-facts.ts';
 export { isMending, mendingTask, topUpOf } from './actuals/day-tasks.ts';
-export { countedHomeAt, type GearLog, gearAway, gearEvent } from './actuals/gear-away.ts';
+export { countedHomeAt, type GearLog, gearAway, gearEvent, isLineOfPiece } from './actuals/gear-away.ts';
 export {
   blownKey,
   type Happened,
@@ -86,6 +86,7 @@ export { type HowLong, howLong } from './lamps/how-long.ts';
 export { type LookFault, lookFaults } from './lamps/look-faults.ts';
 export { CABLES_M } from './lamps/power.ts';
 export { usualHoldTimes } from './lasting/hold-time.ts';
+export { awayName } from './loading/away-name.ts';
 export { violationsOf } from './loading/check.ts';
 export { goesThrough } from './loading/clearances.ts';
 export { freshRow } from './loading/fresh-row.ts';

@@ -6,7 +6,8 @@ import { clockTime, shortDay } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { rowWords } from './row-words.ts';
 
-const awayWords: Record<GearAway['fate'], string> = {
+/** What became of it, before the name of the job. */
+export const awayWords: Record<GearAway['fate'], string> = {
   damaged: 'Damaged at',
   missing: 'Missing since',
   'kept on site': 'Left at',

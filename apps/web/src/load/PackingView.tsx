@@ -1,4 +1,5 @@
 import type { GearAway, PackingRow } from '@early-lantern/contract';
+import { awayName, isLineOfPiece, listed } from '@early-lantern/core';
 import PrintIcon from '@mui/icons-material/Print';
 import { Box, Button, LinearProgress, MenuItem, Paper, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
@@ -11,7 +12,7 @@ import { BeingLoaded } from './BeingLoaded.tsx';
 import { DepartureBar } from './DepartureBar.tsx';
 import { GearLabelsButton } from './GearLabelsButton.tsx';
 import { PackingFiles } from './PackingFiles.tsx';
-import { PackingLine } from './PackingLine.tsx';
+import { awayWords, PackingLine } from './PackingLine.tsx';
 import { type PackingGroup, packingGroups } from './packing-groups.ts';
 import { useLoaded } from './use-loaded.ts';
 import { usePacking } from './use-packing.ts';
@@ -24,7 +25,8 @@ export function PackingView() {
   const { file } = useJob();
   const { job, workshop } = file;
   const { state, change } = usePacking(job.id);
-  const away = new Map((workshop.awayGear ?? []).map((one) => [one.row, one]));
+  const ofLines = (workshop.awayGear ?? []).filter(({ row }) => !isLineOfPiece(row));
+  const away = new Map(ofLines.map((one) => [one.row, one]));
   const crew = workshop.crew.filter(({ id }) => job.crew.includes(id));
   const [by, setBy] = useState(() => localStorage.getItem(TICKED_BY) ?? '');
   // Whoever is signed in, where nobody else was chosen here.
@@ -37,6 +39,7 @@ export function PackingView() {
       <EmptyState title="Nothing to pack">The list is written from the pieces and the clock.</EmptyState>
     );
   const ticks = new Map(state.ticks.map((one) => [one.row, one]));
+  const lines = new Set(packing.map(({ id }) => id));
   const done = packing.filter(({ id }) => ticks.has(id)).length;
   const toggle = (row: PackingRow) =>
     ticks.has(row.id)
@@ -88,11 +91,29 @@ export function PackingView() {
         by={who}
         onChange={change}
       />
+      <NotAtHome
+        away={(workshop.awayGear ?? []).filter((one) => !lines.has(one.row) || isLineOfPiece(one.row))}
+      />
       {packingGroups(packing).map((group) => (
         <GroupPaper key={group.key} group={group} ticks={ticks} away={away} onToggle={toggle} />
       ))}
       <WayHome rows={packing} />
     </Stack>
+  );
+}
+
+/** What other jobs did not bring home and is on no line here: the plan does without it. */
+function NotAtHome({ away }: { away: readonly GearAway[] }) {
+  const { file } = useJob();
+  const told = away.flatMap((one) => {
+    const name = awayName(one, file);
+    return name ? [`${name} (${awayWords[one.fate].toLowerCase()} ${one.job})`] : [];
+  });
+  if (told.length === 0) return null;
+  return (
+    <Typography sx={{ borderLeft: 4, pl: 1.25, borderColor: 'text.primary' }}>
+      <strong>Planned without, because it is not at home:</strong> {listed(told)}.
+    </Typography>
   );
 }
 

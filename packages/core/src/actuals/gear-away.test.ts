@@ -1,5 +1,6 @@
 import type { GearAway, JobFile, Plan, SiteEntry, SiteEvent } from '@early-lantern/contract';
-import { planJob } from '../plan.ts';
+import { awayName } from '../loading/away-name.ts';
+import { draftPlan, planJob } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
 import { countedHomeAt, gearAway, gearEvent } from './gear-away.ts';
 
@@ -55,7 +56,7 @@ test('a line of a piece is another thing at another job: what is missing of one 
 });
 
 test('all is counted with the last line, whichever that is; what is taken back is to be counted again', () => {
-  const { packing } = planJob(demoJob('01-meadow-finish'));
+  const { packing } = planJob(demoJob('06-cuttings-exchange'));
   const rows = packing.filter(({ after }) => after === 'comes back');
   expect(rows.length).toBeGreaterThan(10);
   const log = rows.map((row, i) => entry(i + 1, i % 60, gearEvent(row, 'back', rows.slice(i))));
@@ -67,8 +68,15 @@ test('all is counted with the last line, whichever that is; what is taken back i
 });
 
 test('what is not home is not planned with: not the ladder, not what is in the crate, not the weights', () => {
-  const file = demoJob('02-engine-shed');
-  const { packing } = planJob(file);
+  const sample = demoJob('02-engine-shed');
+  const materials = [{ item: 'tee', onHand: 3 }];
+  const file: JobFile = { ...sample, workshop: { ...sample.workshop, materials } };
+  const changed = (workshop: Partial<JobFile['workshop']>): JobFile => ({
+    ...file,
+    workshop: { ...file.workshop, ...workshop },
+  });
+  const { packing, lamps } = planJob(file);
+  expect(lamps.enough.reason).not.toContain('Tee');
   const awayGear = ['gear step-8', 'material Tee', '3 weight sand bag 1'].map((row): GearAway => {
     const { item, count } = packing.find(({ id }) => id === row)?.gear ?? { item: '', count: 0 };
     return { row, fate: 'missing', job: 'Ride', at: '2027-06-01T12:00:00Z', item, qty: count };
@@ -78,17 +86,19 @@ test('what is not home is not planned with: not the ladder, not what is in the c
     { item: 'tee', qty: 2 },
     { item: 'weight sand bag', qty: 2 },
   ]);
-  const owned = { ...file.workshop, materials: [{ item: 'tee', onHand: 3 }] };
-  const with2 = (workshop: Partial<JobFile['workshop']>) =>
-    planJob({ ...file, workshop: { ...owned, ...workshop } });
-  const without = with2({ awayGear });
+  expect(awayGear.map((one) => awayName(one, file))).toEqual([
+    'Step ladder, 8 ft',
+    '2 × Tee',
+    '2 × sand bag',
+  ]);
+  const without = planJob(changed({ awayGear }));
   expect(without.packing.map(({ id }) => id)).not.toContain('gear step-8');
   expect(without.lamps.enough.reason).toContain('2 needed, 3 on the shelf, 2 not home from an earlier job');
-  expect(with2({}).lamps.enough.reason).not.toContain('Tee');
   // As if there were two sand bags fewer.
-  const fewer = (file.workshop.weights ?? []).map((one) =>
+  const weights = (file.workshop.weights ?? []).map((one) =>
     one.name === 'sand bag' ? { ...one, count: one.count - 2 } : one,
   );
-  const weights = (plan: Plan) => plan.holds.pieces.map((piece) => piece.weights);
-  expect(weights(with2({ awayGear: awayGear.slice(2) }))).toEqual(weights(with2({ weights: fewer })));
+  const onBases = (workshop: Partial<JobFile['workshop']>) =>
+    draftPlan(changed(workshop)).holds.pieces.map((piece) => piece.weights);
+  expect(onBases({ awayGear: awayGear.slice(2) })).toEqual(onBases({ weights }));
 });

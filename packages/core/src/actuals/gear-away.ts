@@ -23,7 +23,7 @@ export function gearEvent({ id, gear }: PackingRow, fate: GearFate, open: readon
 }
 
 /** Lines of a piece begin with its place among the pieces of its job: the same line of another job is another thing. */
-const isOfPiece = (row: string): boolean => /^\d+ /.test(row);
+export const isLineOfPiece = (row: string): boolean => /^\d+ /.test(row);
 
 /**
  * What has not come home whole: of each line of packing lists, which are called the same in every job save those of its pieces, what was
@@ -36,7 +36,7 @@ export function gearAway(logs: readonly GearLog[]): GearAway[] {
         if (event.kind !== 'gear') return [];
         const { row, fate, item, qty } = event;
         const what = { ...(item === undefined ? {} : { item }), ...(qty === undefined ? {} : { qty }) };
-        return [{ thing: isOfPiece(row) ? `${i} ${row}` : row, fate, away: { row, job, at, ...what } }];
+        return [{ thing: isLineOfPiece(row) ? `${i} ${row}` : row, fate, away: { row, job, at, ...what } }];
       }),
     )
     .sort((one, other) => Date.parse(one.away.at) - Date.parse(other.away.at));
