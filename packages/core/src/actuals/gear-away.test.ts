@@ -1,4 +1,4 @@
-import type { GearAway, JobFile, Plan, SiteEntry, SiteEvent } from '@early-lantern/contract';
+import type { GearAway, JobFile, SiteEntry, SiteEvent } from '@early-lantern/contract';
 import { awayName } from '../loading/away-name.ts';
 import { draftPlan, planJob } from '../plan.ts';
 import { demoJob } from '../test/samples.ts';
