@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { JobFile, OrganicGarland } from '@early-lantern/contract';
-import { getPlan } from './support/api.ts';
+import { getPlan, planAlone } from './support/api.ts';
 import { expect, test } from './support/test.ts';
 
 test('from nothing to a printed run sheet, out as a file, deleted, back, and in again: the same plan', async ({
@@ -113,7 +113,7 @@ test('from nothing to a printed run sheet, out as a file, deleted, back, and in 
   await expect(page.getByRole('heading', { level: 1, name: 'Lock-keepers’ evening' })).toBeVisible();
   await expect(page).not.toHaveURL(new RegExp(`/jobs/${jobId}/`));
   const importedId = page.url().split('/').at(-2) as string;
-  const final = await getPlan(request, importedId);
+  const final = await planAlone(request, importedId);
   const original = (await (await request.post('/api/v1/plan', { data: file })).json()) as typeof final;
   expect({ ...final, jobId: '' }).toEqual({ ...original, jobId: '' });
 });

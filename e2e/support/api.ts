@@ -25,6 +25,12 @@ export const getJob = async (request: APIRequestContext, id: string): Promise<Jo
 export const getPlan = async (request: APIRequestContext, id: string): Promise<Plan> =>
   (await request.get(`/api/v1/jobs/${id}/plan`)).json() as Promise<Plan>;
 
+/** The plan of a stored job as if there were no other: by its file. */
+export async function planAlone(request: APIRequestContext, id: string): Promise<Plan> {
+  const file = (await (await request.get(`/api/v1/jobs/${id}/file`)).json()) as JobFile;
+  return (await request.post('/api/v1/plan', { data: file })).json() as Promise<Plan>;
+}
+
 /** The line of the job's first piece, a garland. */
 export const firstLine = (job: JobRow) => (job.pieces[0] as { data: OrganicGarland }).data.line;
 
