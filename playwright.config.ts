@@ -6,9 +6,9 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   workers: 2,
-  timeout: 90_000,
+  timeout: 300_000,
   // Two shared cores can be slow; what is right comes in the end, what is wrong never does.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 60_000 },
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: '.cache/playwright.json' }]],
   // What changes the workshop for everybody runs on a product of its own: projects do not share workers.

@@ -59,11 +59,11 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   await expect(agree).toBeDisabled();
   // What the engine has tried is applied with one press.
   const swap = ways.getByText(/takes? down Finish line, charity ride again/).first();
-  await expect(swap).toBeVisible({ timeout: 60_000 });
+  await expect(swap).toBeVisible();
   // What it costs stands beside what it gives; somebody hired is asked their pay before they are taken on.
   await expect(ways.getByText(/paid hours, .*(more|less|as now)/).first()).toBeVisible();
   const hire = ways.getByLabel(/^Hourly pay/).first();
-  await expect(hire).toBeVisible({ timeout: 60_000 });
+  await expect(hire).toBeVisible();
   await expect(ways.getByText(/^Adds Hired for .* to your people: drives/).first()).toBeVisible();
   const hiring = ways
     .getByRole('button', { name: 'Apply' })
@@ -74,7 +74,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   await expect(page.getByText('Nobody and nothing is double-booked.')).toBeVisible();
   await expect(ways).toBeHidden();
   expect((await getJob(request, 'meadow-finish-again')).data.strikeCrew?.length).toBeGreaterThan(0);
-  await expect(agree).toBeEnabled({ timeout: 60_000 });
+  await expect(agree).toBeEnabled();
   await agree.click();
   await expect(page.getByRole('heading', { name: 'The plan agreed on' })).toBeVisible();
   // Each job keeps to it.
@@ -111,7 +111,7 @@ test('a long search is stopped half-way, and what it has found by then can be us
     data: { revision: row.revision, data: { ...row.data, strike } },
   });
   await page.goto(`/days/${date}`);
-  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled();
   await page.getByRole('button', { name: 'Search longer' }).click();
   const tried = page.getByTestId('orders-tried');
   await expect(tried).not.toHaveText('0 orders tried');
@@ -201,8 +201,8 @@ test('a round is put in order by hand, somebody is dropped off, and it is kept u
   const rounds = page.getByRole('region', { name: 'Rounds' });
   const up = rounds.getByRole('article', { name: 'One round to set up' });
   // While the search goes on the places may still change their order.
-  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
-  await up.getByRole('button', { name: 'Change by hand' }).click({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled();
+  await up.getByRole('button', { name: 'Change by hand' }).click();
   const dialog = page.getByRole('dialog', { name: 'Round to set up' });
   await dialog.getByRole('button', { name: 'Harbour Reading Room later' }).click();
   await dialog.getByRole('combobox', { name: 'Who stays at Rowing Club Boat Hall' }).click();
@@ -227,14 +227,13 @@ test('a round is put in order by hand, somebody is dropped off, and it is kept u
   // The breakfast's crew would be fetched long after its house has closed: that is said, with the way out.
   await expect(page.getByRole('article', { name: 'Round to set up, kept by hand' })).toContainText(
     'No plan works with it',
-    { timeout: 60_000 },
   );
   const way = page.getByText('Let the search decide about the round to set up');
-  await expect(way).toBeVisible({ timeout: 60_000 });
+  await expect(way).toBeVisible();
   await page.getByRole('region', { name: 'Options' }).getByRole('button', { name: 'Apply' }).click();
   await expect.poll(kept).toBeUndefined();
-  await expect(up.getByRole('listitem')).toHaveCount(5, { timeout: 60_000 });
-  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled({ timeout: 60_000 });
+  await expect(up.getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeEnabled();
 });
 
 test('three small jobs in a day are one round: kept apart, joined again, used; the way and the load stand on each job’s pages', async ({
@@ -246,19 +245,22 @@ test('three small jobs in a day are one round: kept apart, joined again, used; t
   const rounds = page.getByRole('region', { name: 'Rounds' });
   const up = rounds.getByRole('article', { name: 'One round to set up' });
   // The place whose doors open first is the first, the rest as they open.
-  await expect(up.getByRole('listitem')).toHaveText(
-    [/^Workshop/, /Rowing Club Boat Hall/, /Harbour Reading Room/, /Fernery Glasshouse/, /Workshop/],
-    { timeout: 60_000 },
-  );
+  await expect(up.getByRole('listitem')).toHaveText([
+    /^Workshop/,
+    /Rowing Club Boat Hall/,
+    /Harbour Reading Room/,
+    /Fernery Glasshouse/,
+    /Workshop/,
+  ]);
   await up.getByRole('button', { name: 'Drive separately' }).click();
   await expect(rounds.getByText(/^Separate drives to set up: Regatta breakfast round,/)).toBeVisible();
   const agree = page.getByRole('button', { name: 'Use this plan' });
-  await expect(page.getByText(/^[\d,]+ plans tried$/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^[\d,]+ plans tried$/)).toBeVisible();
   await expect(up).toBeHidden();
   await rounds.getByRole('button', { name: 'Allow one round' }).click();
-  await expect(up.getByRole('listitem')).toHaveCount(5, { timeout: 60_000 });
-  await expect(page.getByTestId('chance-chart-hour-round')).toBeVisible({ timeout: 60_000 });
-  await expect(agree).toBeEnabled({ timeout: 60_000 });
+  await expect(up.getByRole('listitem')).toHaveCount(5);
+  await expect(page.getByTestId('chance-chart-hour-round')).toBeVisible();
+  await expect(agree).toBeEnabled();
   const hours =
     /\d\d:\d\d–\d\d:\d\d/.exec(await up.getByRole('listitem').nth(2).innerText())?.[0] ?? 'no hours';
   await agree.click();
@@ -299,10 +301,10 @@ test('three small jobs in a day are one round: kept apart, joined again, used; t
   expect(changed.ok()).toBe(true);
   await page.goto(`/days/${date}`);
   const old = page.getByText(/Other things ride to Harbour Reading Room/);
-  await expect(old).toBeVisible({ timeout: 60_000 });
+  await expect(old).toBeVisible();
   // What takes less time at the bench now may move a little as well.
   await page.getByRole('button', { name: /^Use (it with the new load|the repaired plan)$/ }).click();
-  await expect(old).toBeHidden({ timeout: 60_000 });
+  await expect(old).toBeHidden();
   await expect(page.getByText('every job keeps to this plan', { exact: false })).toBeVisible({
     timeout: 60_000,
   });

@@ -24,13 +24,13 @@ test('a garland with gaps says so and shows where; the fillers that close them a
     throw new Error('nothing to close');
   await podium(page, 'full-look', edge.name);
   const line = page.getByTestId('look-line');
-  await expect(line).toContainText(`${before.fillers.needed} filler trios close them`, { timeout: 30_000 });
+  await expect(line).toContainText(`${before.fillers.needed} filler trios close them`);
   await expect(page.getByTestId('look-marks').locator('circle').first()).toBeVisible();
   const take = line.getByRole('button', { name: /^Take \d+ more$/ });
   await take.focus();
   await page.keyboard.press('Enter');
   // Its foot may still hang above the floor: no filler mends that.
-  await expect(line).not.toContainText('gaps of', { timeout: 30_000 });
+  await expect(line).not.toContainText('gaps of');
   await expect(page.getByTestId('look-marks').getByRole('button')).toHaveCount(0);
   await expect.poll(async () => (await look())?.gaps).toEqual([]);
   // The bench blows them.
@@ -38,7 +38,7 @@ test('a garland with gaps says so and shows where; the fillers that close them a
   expect(trios).toBeGreaterThanOrEqual(before.fillers.needed);
   await expect(page.getByTestId('piece-counts')).toContainText(`${trios} filler trios`);
   await page.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await expect(line).toContainText('filler trios close them', { timeout: 30_000 });
+  await expect(line).toContainText('filler trios close them');
   expect((await getJob(request, 'full-look')).pieces.length).toBeGreaterThan(1);
 });
 
@@ -51,11 +51,11 @@ test('a gap is pressed on the drawing and says what closes it; taken, the dressi
   if (!edge) throw new Error('no garland');
   await podium(page, 'full-map', edge.name);
   const gap = page.getByTestId('look-marks').getByRole('button', { name: /^Gap 2, seen from/ });
-  await gap.click({ timeout: 30_000 });
+  await gap.click();
   const asked = page.getByRole('dialog', { name: 'Gap 2' });
   await expect(asked).toContainText('Close it with a trio of 5 in.');
   await asked.getByRole('button', { name: /^Take the \d+ fillers that close all$/ }).click();
-  await expect(page.getByTestId('look-line')).not.toContainText('gaps of', { timeout: 30_000 });
+  await expect(page.getByTestId('look-line')).not.toContainText('gaps of');
   await page.getByTestId('look-line').getByRole('button', { name: 'Dressing map' }).click();
   const map = page.getByRole('dialog', { name: new RegExp(`: ${edge.name}$`) });
   await expect(map.getByTestId('map-words')).toContainText('Each number stands for a trio of 5 in.');
@@ -74,7 +74,7 @@ test('a gap is pressed on the drawing and says what closes it; taken, the dressi
   await map.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Run sheet' }).click();
   const printed = page.getByTestId('dressing-maps').getByRole('figure').filter({ hasText: edge.name });
-  await expect(printed.getByRole('img').locator('text')).toHaveCount(own.length, { timeout: 30_000 });
+  await expect(printed.getByRole('img').locator('text')).toHaveCount(own.length);
 });
 
 test('bare edges of a panel wall: singles on dashes are taken in the lamp, counted and told on the run sheet, and taken back', async ({
@@ -85,9 +85,7 @@ test('bare edges of a panel wall: singles on dashes are taken in the lamp, count
   await page.goto('/jobs/full-edges/pieces');
   await addPiece(page, /^Panel wall/);
   await typeLengths(page, { 'Their width': '11.0 in' });
-  await expect(page.getByTestId('look-line')).toContainText('of the edge it runs along is bare', {
-    timeout: 30_000,
-  });
+  await expect(page.getByTestId('look-line')).toContainText('of the edge it runs along is bare');
   await page.getByRole('button', { name: /^Full/ }).first().click();
   const fix = page
     .getByRole('dialog')
@@ -107,9 +105,7 @@ test('bare edges of a panel wall: singles on dashes are taken in the lamp, count
   await expect.poll(dashes).toBe(singles);
   await page.getByRole('link', { name: 'Run sheet' }).click();
   await expect(page.locator('.sheet')).toContainText(`cover bare edges with ${singles} singles`);
-  await expect(page.locator('.sheet')).toContainText('on dashes side by side along the bare edge', {
-    timeout: 30_000,
-  });
+  await expect(page.locator('.sheet')).toContainText('on dashes side by side along the bare edge');
   await page.goBack();
   await page.getByRole('button', { name: 'Panel wall', exact: true }).first().click();
   await byHand.getByRole('button', { name: 'Take back' }).click();
@@ -126,7 +122,7 @@ test('the spot in the round, from where guests stand; without WebGL the elevatio
   await page.goto('/jobs/full-round/pieces');
   await page.getByRole('button', { name: 'In the round' }).click();
   const view = page.getByTestId('round-view');
-  await expect(view).toHaveAttribute('aria-label', /in the round, [1-9]\d+ balloons$/, { timeout: 30_000 });
+  await expect(view).toHaveAttribute('aria-label', /in the round, [1-9]\d+ balloons$/);
   await page.getByRole('button', { name: 'Front', exact: true }).click();
   // Balloons are painted: the middle of the picture is no longer the wall alone.
   const colours = () =>
@@ -142,7 +138,7 @@ test('the spot in the round, from where guests stand; without WebGL the elevatio
         found.add(((dots[i] ?? 0) << 16) | ((dots[i + 1] ?? 0) << 8) | (dots[i + 2] ?? 0));
       return found.size;
     });
-  await expect.poll(colours, { timeout: 20_000 }).toBeGreaterThan(400);
+  await expect.poll(colours).toBeGreaterThan(400);
   await page.getByRole('button', { name: 'Evening' }).click();
   await expect(page.getByRole('button', { name: 'Evening' })).toHaveAttribute('aria-pressed', 'true');
 
@@ -155,7 +151,7 @@ test('the spot in the round, from where guests stand; without WebGL the elevatio
   const without = await browserType.launch({ ...chromium, args: [...chromium.args, '--disable-3d-apis'] });
   const flat = await without.newPage(baseURL ? { baseURL } : {});
   await flat.goto('/jobs/full-round/pieces');
-  await expect(flat.getByTestId('look-line')).toBeVisible({ timeout: 30_000 });
+  await expect(flat.getByTestId('look-line')).toBeVisible();
   await expect(flat.getByRole('button', { name: 'In the round' })).toHaveCount(0);
   await expect(flat.getByRole('application')).toBeVisible();
   await without.close();

@@ -81,9 +81,7 @@ test('the list is ticked on a phone; the ladder is missing: it holds the departu
   expect((await line.boundingBox())?.height).toBeGreaterThanOrEqual(48);
   // The others are ticked on another phone, and seen here.
   await request.put('/api/v1/jobs/packed/packing/ticks', { data: { rows: rest, by: 'ilo' } });
-  await expect(page.getByTestId('packed')).toHaveText(`${packing.length - 1} of ${packing.length} ticked`, {
-    timeout: 15_000,
-  });
+  await expect(page.getByTestId('packed')).toHaveText(`${packing.length - 1} of ${packing.length} ticked`);
   const departure = page.getByTestId('departure');
   await expect(departure).toContainText(ladder.label);
   await departure.getByRole('button', { name: 'We leave now' }).click();

@@ -14,23 +14,22 @@ test('two devices and a second tab on one job: what one saves the others show wi
   for (const page of [first, tab, second]) await page.goto('/jobs/live/pieces');
   await expect(second.getByLabel('Piece')).not.toHaveValue('');
   await first.getByLabel('Piece').fill('Beam, from the desk');
-  for (const page of [tab, second])
-    await expect(page.getByLabel('Piece')).toHaveValue('Beam, from the desk', { timeout: 10_000 });
+  for (const page of [tab, second]) await expect(page.getByLabel('Piece')).toHaveValue('Beam, from the desk');
   const width = second.getByLabel('Width', { exact: true });
   await width.fill('20 in');
   await width.press('Enter');
-  await expect(first.getByLabel('Width', { exact: true })).toHaveValue('20 in', { timeout: 10_000 });
+  await expect(first.getByLabel('Width', { exact: true })).toHaveValue('20 in');
   await second.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await expect(first.getByLabel('Width', { exact: true })).not.toHaveValue('20 in', { timeout: 10_000 });
+  await expect(first.getByLabel('Width', { exact: true })).not.toHaveValue('20 in');
   await expect(second.getByLabel('Piece')).toHaveValue('Beam, from the desk');
   // A job that somebody makes stands on the horizon of the others.
   await tab.goto('/');
   await ownJob(request, 'live-new');
-  await expect(tab.getByText('Shed live-new').first()).toBeVisible({ timeout: 10_000 });
+  await expect(tab.getByText('Shed live-new').first()).toBeVisible();
   // What was done before the page was left can still be undone.
   await first.reload();
   await first.getByRole('main').getByRole('button', { name: 'Undo' }).click();
-  await expect(second.getByLabel('Piece')).not.toHaveValue('Beam, from the desk', { timeout: 10_000 });
+  await expect(second.getByLabel('Piece')).not.toHaveValue('Beam, from the desk');
   await other.close();
 });
 

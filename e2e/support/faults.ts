@@ -30,7 +30,6 @@ export async function expectNoFaults(page: Page): Promise<void> {
       // By night nothing but the colours is another.
       .poll(() => seriousFaults(page, colorScheme === 'dark' ? ['color-contrast'] : []), {
         message: colorScheme,
-        timeout: 20_000,
         intervals: [1000],
       })
       .toEqual([]);

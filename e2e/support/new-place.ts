@@ -91,7 +91,7 @@ export async function planWhere(
   jobId: string,
   isSo: (plan: Plan) => boolean,
 ): Promise<Plan> {
-  await expect.poll(async () => isSo(await getPlan(request, jobId)), { timeout: 15_000 }).toBe(true);
+  await expect.poll(async () => isSo(await getPlan(request, jobId))).toBe(true);
   return getPlan(request, jobId);
 }
 

@@ -36,7 +36,7 @@ export const test = base.extend<object, { stack: Shared }>({
       await use({ ...stack, cookies });
       await stack.stop();
     },
-    { scope: 'worker', timeout: 90_000 },
+    { scope: 'worker', timeout: 180_000 },
   ],
   baseURL: async ({ stack }, use) => use(stack.url),
   storageState: async ({ stack }, use) =>

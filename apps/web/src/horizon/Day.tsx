@@ -4,6 +4,7 @@ import { Lantern } from '../parts/Lantern.tsx';
 import { SkyBand } from '../parts/SkyBand.tsx';
 import { clockTime, dayName } from '../parts/time.ts';
 import { useSeen } from '../parts/use-seen.ts';
+import { useWaited } from '../parts/use-waited.ts';
 import type { ReadyJob } from '../workers/ready-jobs.ts';
 import { DayNote } from './DayNote.tsx';
 import { JobCard } from './JobCard.tsx';
@@ -26,7 +27,10 @@ interface DayProps {
   told: Readonly<Record<string, JobLamps>>;
 }
 
-/** A day of installations; whether they share anybody is looked at once it comes into sight and its lamps are known. */
+/** So long what is told beside the lamps waits for them, ms: where many ask at once those take their time. */
+export const LAMPS_FIRST_MS = 4_000;
+
+/** A day of installations; whether they share anybody is looked at once it comes into sight, as a rule after its lamps. */
 export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
   const [section, isSeen] = useSeen<HTMLDivElement>();
   const first = ofDay[0]?.row.data.doors ?? '';
@@ -35,6 +39,7 @@ export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
     const own = told[row.data.id];
     return own !== undefined && (own.lamps !== null || own.failure !== null);
   });
+  const hasWaited = useWaited(isSeen && !hasLamps, LAMPS_FIRST_MS);
   return (
     <Box component="section" ref={section} aria-label={dayName(first, zone)} sx={{ mb: 3 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
@@ -50,7 +55,11 @@ export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {
         )}
       </Typography>
       {sharing.length > 1 &&
-        (isSeen && hasLamps ? <DayNote day={day} ready={sharing} /> : <Box sx={{ height: 36 }} />)}
+        (isSeen && (hasLamps || hasWaited) ? (
+          <DayNote day={day} ready={sharing} />
+        ) : (
+          <Box sx={{ height: 36 }} />
+        ))}
       <SkyBand
         day={first}
         zone={zone}

@@ -31,13 +31,14 @@ import { useNotice } from '../parts/notices.tsx';
 import { useCommands } from '../parts/palette.tsx';
 import type { PaletteCommand } from '../parts/palette-command.ts';
 import { dayKey } from '../parts/time.ts';
+import { useWaited } from '../parts/use-waited.ts';
 import { useKeys } from '../parts/useKeys.ts';
 import { useNow } from '../parts/useNow.ts';
 import { useMay } from '../people/me.ts';
 import { startWhenQuiet } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { Bin } from './Bin.tsx';
-import { Day } from './Day.tsx';
+import { Day, LAMPS_FIRST_MS } from './Day.tsx';
 import { dayStart } from './day-start.ts';
 import { doorsSpan } from './doors-span.ts';
 import { useFilter } from './filter.ts';
@@ -72,7 +73,8 @@ export function HorizonScreen() {
   const [from, until] = doorsSpan(rows);
   const told = useLampsBetween(from, until);
   // For whoever opens a lamp, or looks for who is at two places: after what everybody waits for.
-  const left = useLeftBetween(from, until, told.data !== undefined || told.isError);
+  const isTold = told.data !== undefined || told.isError;
+  const left = useLeftBetween(from, until, useWaited(!isTold, LAMPS_FIRST_MS) || isTold);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
   if (settings.data?.data.isNew && crew.data)
     return (
