@@ -7,8 +7,8 @@ import {
   workshopQuery,
 } from './api/queries.ts';
 import { dayStart } from './horizon/day-start.ts';
-import { doorsSpan } from './horizon/doors-span.ts';
 import { ALL_BUT_CANCELLED } from './horizon/filter.ts';
+import { soonSpan } from './horizon/use-told.ts';
 import { meQuery } from './people/me.ts';
 
 /** Pages of guests, and those that must open without a signal: they ask for what they need themselves. */
@@ -25,11 +25,11 @@ export function askEarly({ pathname, search }: Pick<Location, 'pathname' | 'sear
   if (!search) void askForFirstDays();
 }
 
-/** The jobs of the first page, and as soon as they are known what their lamps say. */
+/** The jobs of the first page, and as soon as they are known what the lamps of the first ones say. */
 async function askForFirstDays(): Promise<void> {
   const jobs = jobPagesQuery('standing', dayStart(Date.now()), ALL_BUT_CANCELLED);
   await queryClient.prefetchInfiniteQuery(jobs);
   const first = queryClient.getQueryData(jobs.queryKey)?.pages[0];
-  const [from, until] = doorsSpan(first?.items);
+  const [from, until] = soonSpan(first?.items);
   if (from && until) await queryClient.prefetchQuery(lampsQuery(from, until));
 }

@@ -8,6 +8,7 @@ import { useWaited } from '../parts/use-waited.ts';
 import type { ReadyJob } from '../workers/ready-jobs.ts';
 import { DayNote } from './DayNote.tsx';
 import { JobCard } from './JobCard.tsx';
+import { LAMPS_FIRST_MS } from './use-told.ts';
 
 /** The whole name stands on the job's card below. */
 const MOST_LETTERS = 30;
@@ -26,9 +27,6 @@ interface DayProps {
   /** What the lamps say, by job id. */
   told: Readonly<Record<string, JobLamps>>;
 }
-
-/** So long what is told beside the lamps waits for them, ms: where many ask at once those take their time. */
-export const LAMPS_FIRST_MS = 4_000;
 
 /** A day of installations; whether they share anybody is looked at once it comes into sight, as a rule after its lamps. */
 export function Day({ day, ofDay, sharing, zone, now, told }: DayProps) {

@@ -19,7 +19,6 @@ import {
   queryClient,
   useCrew,
   useJobPages,
-  useLampsBetween,
   useLeftBetween,
   useSettings,
   useSites,
@@ -38,13 +37,14 @@ import { useMay } from '../people/me.ts';
 import { startWhenQuiet } from '../workers/planner.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { Bin } from './Bin.tsx';
-import { Day, LAMPS_FIRST_MS } from './Day.tsx';
+import { Day } from './Day.tsx';
 import { dayStart } from './day-start.ts';
 import { doorsSpan } from './doors-span.ts';
 import { useFilter } from './filter.ts';
 import { ImportFaults } from './ImportFaults.tsx';
 import { More } from './More.tsx';
 import { Past } from './Past.tsx';
+import { LAMPS_FIRST_MS, useTold } from './use-told.ts';
 
 /** What few visits need is read when it is asked for: the page shows its days sooner. */
 const NewJobDialog = lazy(() =>
@@ -71,9 +71,8 @@ export function HorizonScreen() {
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const [from, until] = doorsSpan(rows);
-  const told = useLampsBetween(from, until);
+  const { told, isTold } = useTold(rows);
   // For whoever opens a lamp, or looks for who is at two places: after what everybody waits for.
-  const isTold = told.data !== undefined || told.isError;
   const left = useLeftBetween(from, until, useWaited(!isTold, LAMPS_FIRST_MS) || isTold);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);
   if (settings.data?.data.isNew && crew.data)
@@ -91,7 +90,7 @@ export function HorizonScreen() {
       sites={sites.data}
       now={now}
       today={today}
-      told={told.data ?? NOTHING_TOLD}
+      told={told}
       by={by}
       later={total - ready.length}
       onMore={() => void pages.fetchNextPage()}
@@ -104,7 +103,6 @@ const isComing = ({ row }: ReadyJob, now: number): boolean => Date.parse(row.dat
 
 /** So many days nearly fill a screen. */
 const IN_SIGHT = 2;
-const NOTHING_TOLD: Readonly<Record<string, JobLamps>> = {};
 
 interface DaysProps {
   ready: ReadyJob[];
