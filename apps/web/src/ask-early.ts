@@ -30,6 +30,6 @@ async function askForFirstDays(): Promise<void> {
   const jobs = jobPagesQuery('standing', dayStart(Date.now()), ALL_BUT_CANCELLED);
   await queryClient.prefetchInfiniteQuery(jobs);
   const first = queryClient.getQueryData(jobs.queryKey)?.pages[0];
-  const [from, until] = soonSpan(first?.items);
+  const [from, until] = soonSpan(first?.items, Date.now());
   if (from && until) await queryClient.prefetchQuery(lampsQuery(from, until));
 }

@@ -71,7 +71,7 @@ export function HorizonScreen() {
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const [from, until] = doorsSpan(rows);
-  const { told, isTold } = useTold(rows);
+  const { told, isTold } = useTold(rows, now);
   // For whoever opens a lamp, or looks for who is at two places: after what everybody waits for.
   const left = useLeftBetween(from, until, useWaited(!isTold, LAMPS_FIRST_MS) || isTold);
   const ready = useSettled(useReadyJobs(rows, workshop, sites.data), left.data);

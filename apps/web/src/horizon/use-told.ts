@@ -10,8 +10,9 @@ const SOON = 3;
 /** What is told beside the first lamps waits for them for so long, ms: where many ask at once they take their time. */
 export const LAMPS_FIRST_MS = 4_000;
 
-/** From the first doors to just after those of the last job whose lamps are asked for first, RFC 3339. */
-export const soonSpan = (rows: readonly JobRow[] | undefined) => doorsSpan(rows?.slice(0, SOON));
+/** From the doors of the first job that is not over to just after those of the last whose lamps are asked for first, RFC 3339. */
+export const soonSpan = (rows: readonly JobRow[] | undefined, now: number) =>
+  doorsSpan(rows?.filter(({ data }) => Date.parse(data.strike.until) >= now).slice(0, SOON));
 
 interface Told {
   /** What the lamps say, by job id. */
@@ -21,18 +22,18 @@ interface Told {
 }
 
 /** What the lamps of jobs in the order of their doors say: the first jobs' first, the others' once those are known or take too long. */
-export function useTold(rows: readonly JobRow[] | undefined): Told {
-  const [from, middle] = soonSpan(rows);
-  const [, until] = doorsSpan(rows);
-  const soon = useLampsBetween(from, middle);
-  const isTold = soon.data !== undefined || soon.isError;
-  const isKnown = isTold && Object.values(soon.data ?? {}).every(({ lamps, failure }) => lamps || failure);
+export function useTold(rows: readonly JobRow[] | undefined, now: number): Told {
+  const [soonFrom, soonUntil] = soonSpan(rows, now);
+  const soon = useLampsBetween(soonFrom, soonUntil);
+  const isNoneSoon = rows !== undefined && soonFrom === undefined;
+  const hasSoon = soon.data !== undefined || soon.isError || isNoneSoon;
+  const isKnown = hasSoon && Object.values(soon.data ?? {}).every(({ lamps, failure }) => lamps || failure);
   const hasWaited = useWaited(!isKnown, LAMPS_FIRST_MS);
   // Once asked for they stay, whatever is worked out anew of the first.
-  const [isLaterAsked, setLaterAsked] = useState(false);
-  if (!isLaterAsked && (isKnown || hasWaited)) setLaterAsked(true);
-  const hasLater = isLaterAsked && middle !== until;
-  const later = useLampsBetween(hasLater ? middle : undefined, hasLater ? until : undefined);
-  const told = useMemo(() => ({ ...later.data, ...soon.data }), [later.data, soon.data]);
-  return { told, isTold };
+  const [isAllAsked, setAllAsked] = useState(false);
+  if (!isAllAsked && (isKnown || hasWaited)) setAllAsked(true);
+  const [from, until] = doorsSpan(isAllAsked ? rows : undefined);
+  const all = useLampsBetween(from, until);
+  const told = useMemo(() => ({ ...all.data, ...soon.data }), [all.data, soon.data]);
+  return { told, isTold: hasSoon || all.data !== undefined };
 }
