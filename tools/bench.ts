@@ -13,6 +13,7 @@ import { benchOnSite } from './bench-on-site.ts';
 import { benchSeason } from './bench-season.ts';
 import { benchStability } from './bench-stability.ts';
 import { bigJob, demo } from './big-job.ts';
+import { watchTaken } from './taken.ts';
 
 /**
  * Speed in one run on this machine. Absolute figures differ between machines; the ratios to the unit of work (hashing
@@ -47,10 +48,15 @@ function unitMs(): number {
   });
 }
 
-const rows: { what: string; value: string }[] = [];
+/** Less than so many per cent of the cores makes no difference that one would notice. */
+const TOLD_FROM = 3;
+
+let taken = watchTaken();
 const report = (what: string, value: string) => {
-  rows.push({ what, value });
-  console.log(`${what.padEnd(64)} ${value}`);
+  const share = taken() ?? 0;
+  taken = watchTaken();
+  const beside = share < TOLD_FROM ? '' : `   (${Math.round(share)} % of the cores taken by other machines)`;
+  console.log(`${what.padEnd(64)} ${value}${beside}`);
 };
 
 function benchPlan(): void {
