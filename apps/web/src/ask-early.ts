@@ -7,8 +7,8 @@ import {
   workshopQuery,
 } from './api/queries.ts';
 import { dayStart } from './horizon/day-start.ts';
+import { soonSpan } from './horizon/doors-span.ts';
 import { ALL_BUT_CANCELLED } from './horizon/filter.ts';
-import { soonSpan } from './horizon/use-told.ts';
 import { meQuery } from './people/me.ts';
 
 /** Pages of guests, and those that must open without a signal: they ask for what they need themselves. */

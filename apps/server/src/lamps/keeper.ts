@@ -95,7 +95,7 @@ export function keepLamps(judge: Judging = judgeHere): LampKeeper {
 /** No more wait at once: what falls out is asked for again by whoever looks at it. */
 const MOST_WAITING = 200;
 /** Counts up with every change of the program that makes other lamps of the same job. */
-const VERSION = 4;
+const VERSION = 5;
 
 /** In this very thread, once whoever came before has had their turn. */
 async function judgeHere(file: JobFile): Promise<ToldLamps> {

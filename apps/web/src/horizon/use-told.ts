@@ -2,17 +2,10 @@ import type { JobLamps, JobRow } from '@early-lantern/contract';
 import { useMemo, useState } from 'react';
 import { useLampsBetween } from '../api/queries.ts';
 import { useWaited } from '../parts/use-waited.ts';
-import { doorsSpan } from './doors-span.ts';
-
-/** So many jobs nearly fill a screen: their lamps are asked for before the others', so that they need not wait for those. */
-const SOON = 3;
+import { doorsSpan, soonSpan } from './doors-span.ts';
 
 /** What is told beside the first lamps waits for them for so long, ms: where many ask at once they take their time. */
 export const LAMPS_FIRST_MS = 4_000;
-
-/** From the doors of the first job that is not over to just after those of the last whose lamps are asked for first, RFC 3339. */
-export const soonSpan = (rows: readonly JobRow[] | undefined, now: number) =>
-  doorsSpan(rows?.filter(({ data }) => Date.parse(data.strike.until) >= now).slice(0, SOON));
 
 interface Told {
   /** What the lamps say, by job id. */

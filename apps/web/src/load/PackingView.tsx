@@ -112,7 +112,7 @@ function NotAtHome({ away }: { away: readonly GearAway[] }) {
   if (told.length === 0) return null;
   return (
     <Typography sx={{ borderLeft: 4, pl: 1.25, borderColor: 'text.primary' }}>
-      <strong>Planned without, because it is not at home:</strong> {listed(told)}.
+      <strong>Not at home, so planned without:</strong> {listed(told)}.
     </Typography>
   );
 }

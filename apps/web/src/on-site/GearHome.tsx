@@ -80,7 +80,7 @@ export function GearHome({ who, taken, log }: GearHomeProps) {
         <ScanSheet title="Read labels" meaning={reads} onRead={read} onClose={() => setScanning(false)}>
           <Box
             role="group"
-            aria-label="Label read means"
+            aria-label="Mark each label as"
             sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1 }}
           >
             {readFates.map((fate) => (

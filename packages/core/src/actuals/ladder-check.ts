@@ -1,7 +1,7 @@
 import type { JobFile, Task } from '@early-lantern/contract';
 import type { Happened } from './happened.ts';
 
-/** A look lasts for a shift, ms: at the strike somebody looks again. From memory, an editable default. */
+/** A look lasts for a work shift, taken to be so long, ms: at the strike somebody looks again. Common practice, no source. */
 const GOOD_FOR_MS = 12 * 60 * 60 * 1000;
 
 /** A ladder that a task takes and that nobody has found sound lately. */
@@ -13,8 +13,8 @@ export interface LadderToCheck {
 }
 
 /**
- * The ladders to be looked over before a task is begun: each for visible defects before it is used, and out of use where it has any (OSHA
- * 29 CFR 1926.1053(b)(15) and (16), from memory).
+ * The ladders to be looked over before a task is begun: each before its first use in a shift (OSHA 29 CFR 1910.23(b)(9)), and out of use
+ * where it has a defect (29 CFR 1926.1053(b)(16)); both from memory.
  *
  * @param nowMs ms since 1970
  */

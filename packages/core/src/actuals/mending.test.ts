@@ -172,7 +172,7 @@ test('a large one that popped pushes sign-off by what it takes, and may be left 
   });
 });
 
-// OSHA 29 CFR 1926.1053(b)(15), (16): looked over before use, and out of use where it is not sound (from memory).
+// OSHA 29 CFR 1910.23(b)(9): looked over before the first use in a shift; 1926.1053(b)(16): out of use where it is not sound (from memory).
 test.each<[string, SiteEntry[], number, object[]]>([
   ['never checked', [], 0, [{ id: 'step-8', isRefused: false }]],
   ['checked', [entry({ kind: 'ladder-checked', gear: 'step-8', isSound: true })], 60, []],

@@ -102,8 +102,12 @@ test('owned weights: what is found is what they come to; too few are told, and w
   ]);
   const [first, second] = holdsOfFile(owning(2 * each - 1)).pieces;
   expect(first?.troubles).toEqual([]);
-  expect(second?.troubles.join()).toContain('what the other pieces of the day leave of the weights does not');
-  expect(held(owning(each - 1), 'column').troubles.join()).toContain("the workshop's weights do not make up");
+  expect(second?.troubles.join()).toContain(
+    'the weights that the day’s other pieces leave free are not enough',
+  );
+  expect(held(owning(each - 1), 'column').troubles.join()).toContain(
+    "the workshop's weights are not enough for",
+  );
 });
 
 test('weights are explained in a plain sentence: what comes first without them; with none there is nothing to say', () => {

@@ -154,7 +154,7 @@ export function standingPiece(
         : []),
       ...(owned && !set && wanted > 0
         ? [
-            `${piece.name}: ${whichWeights(left(owned) < left(file.workshop.weights ?? []), file)} not make up ${formatMass(wanted, file.workshop.units)} on each base.`,
+            `${piece.name}: ${whichWeights(left(owned) < left(file.workshop.weights ?? []), file)} are not enough for ${formatMass(wanted, file.workshop.units)} on each base.`,
           ]
         : []),
     ],
@@ -345,10 +345,10 @@ function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: st
   );
 }
 
-/** Of which weights it is told that they do not make up what a base needs. */
+/** Of which weights it is told that they are not enough for a base. */
 function whichWeights(isPart: boolean, { workshop: { awayGear = [] } }: JobFile): string {
-  if (!isPart) return "the workshop's weights do";
+  if (!isPart) return "the workshop's weights";
   return awayGear.some(({ item }) => item?.startsWith(weightItem('')))
-    ? 'the weights that are at home and free do'
-    : 'what the other pieces of the day leave of the weights does';
+    ? 'the weights at home and free'
+    : 'the weights that the day’s other pieces leave free';
 }
