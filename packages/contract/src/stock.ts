@@ -109,6 +109,10 @@ export type OnOrder = z.infer<typeof OnOrder>;
 export const Lack = z.strictObject({ ...product, job: Name, wanted: Day, count: z.int().min(1) });
 export type Lack = z.infer<typeof Lack>;
 
+/** How many of a product a coming job needs, its spares included. */
+export const ProductWant = z.strictObject({ jobId: Id, job: Name, count: z.int().min(1) });
+export type ProductWant = z.infer<typeof ProductWant>;
+
 /** Materials that other jobs count on: consumables of those with earlier doors, gear of those that overlap too. */
 export const HeldMaterial = z.strictObject({
   item: Id,

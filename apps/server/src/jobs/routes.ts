@@ -43,6 +43,7 @@ const Listing = PageQuery.extend({
   until: Instant.optional().describe('doors before'),
   standing: Instant.optional().describe('not over: its strike ends at or after'),
   over: Instant.optional().describe('all others: those that `standing` leaves out'),
+  recorded: z.enum(['yes', 'no']).optional().describe('whether what it used was recorded'),
   order: z.enum(['asc', 'desc']).default('asc').describe('by doors'),
   ...JobFilter.shape,
 });

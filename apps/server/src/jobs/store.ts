@@ -97,6 +97,8 @@ interface Listing extends JobFilter {
   /** Not over at this moment; all others. */
   standing?: string | undefined;
   over?: string | undefined;
+  /** What it used was recorded, or was not. */
+  recorded?: 'yes' | 'no' | undefined;
   /** By doors: the earliest first, or the latest. */
   order: 'asc' | 'desc';
 }
@@ -123,7 +125,7 @@ const isStanding = (moment: string): SQL =>
 /** Jobs by doors, each with its pieces. */
 export async function listJobs(
   db: Queries,
-  { limit, after, from, until, standing, over, order, ...filter }: Listing,
+  { limit, after, from, until, standing, over, recorded, order, ...filter }: Listing,
 ) {
   const by = order === 'asc' ? asc : desc;
   const wanted = and(
@@ -132,6 +134,7 @@ export async function listJobs(
     until ? lt(jobs.doors, new Date(until)) : undefined,
     standing ? isStanding(standing) : undefined,
     over ? not(isStanding(over)) : undefined,
+    recorded && (recorded === 'yes' ? isNotNull(jobs.usedAt) : isNull(jobs.usedAt)),
     ...asked(filter),
   );
   const found = await db

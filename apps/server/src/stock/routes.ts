@@ -11,13 +11,14 @@ import {
   Lack,
   MovementRow,
   PageQuery,
+  ProductWant,
 } from '@early-lantern/contract';
 import { z } from 'zod';
 import { changeHouse } from '../db/locks.ts';
 import { gives, lists, makes, packed, type RouteOptions, type Server } from '../http/types.ts';
 import { requireAllSound } from '../job-files/sound.ts';
 import { book, listItemMovements, listMovements, once, receive } from './ledger.ts';
-import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason } from './season.ts';
+import { availabilityBetween, availabilityFor, countTogether, lacksOfSeason, wantsOf } from './season.ts';
 import { recordUse, takeBackUse } from './use.ts';
 
 const AfterId = z
@@ -173,6 +174,20 @@ export async function stockRoutes(server: Server, { db, needs }: RouteOptions): 
       },
     },
     () => lacksOfSeason(db, needs),
+  );
+
+  server.get(
+    '/stock/wants',
+    {
+      config: { right: 'look' },
+      schema: {
+        tags,
+        summary: 'Which jobs with doors to come need a product, and how many of it, the earliest doors first',
+        querystring: z.object({ nominalIn: z.coerce.number().min(1).max(72), colour: Id }),
+        response: gives(z.array(ProductWant)),
+      },
+    },
+    ({ query }) => wantsOf(db, query, new Date(), needs),
   );
 
   server.get(

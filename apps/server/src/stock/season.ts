@@ -4,6 +4,7 @@ import type {
   GearAway,
   JobFile,
   Lack,
+  ProductWant,
   WorkshopSettings,
 } from '@early-lantern/contract';
 import {
@@ -134,6 +135,26 @@ export async function filesBetween(
 export async function lacksOfSeason(db: Queries, reckon: Reckoning): Promise<Lack[]> {
   const { data: settings } = await getSettings(db);
   return lacksOfAll(await openNeeds(db, settings, reckon), settings);
+}
+
+/** Which of the jobs that are agreed to and have their doors after a moment need a product, the earliest doors first. */
+export async function wantsOf(
+  db: Queries,
+  { nominalIn, colour }: Pick<JobNeeds['balloons'][number], 'nominalIn' | 'colour'>,
+  moment: Date,
+  reckon: Reckoning,
+): Promise<ProductWant[]> {
+  const { data: settings } = await getSettings(db);
+  const needs = await openNeeds(db, settings, reckon);
+  return needs
+    .filter(({ isHolding, doors }) => isHolding && Date.parse(doors) > moment.getTime())
+    .flatMap(({ id, name, balloons }) => {
+      const count = balloons.reduce(
+        (sum, one) => (one.nominalIn === nominalIn && one.colour === colour ? sum + one.count : sum),
+        0,
+      );
+      return count > 0 ? [{ jobId: id, job: name, count }] : [];
+    });
 }
 
 /** Balloons and materials of several jobs together. */

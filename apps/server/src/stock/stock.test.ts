@@ -9,6 +9,7 @@ import { demoJob, type TestServer, testServer } from '../test/server.ts';
 import { getSettings } from '../workshop/store.ts';
 import { needsOfAll, type Reckoning } from './needs-of-all.ts';
 import { needsUpTo } from './needs-store.ts';
+import { wantsOf } from './season.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -196,6 +197,42 @@ test('a job finds held what coming jobs with earlier doors need, and no more', a
   const lacking = lacks.map(({ count }: { count: number }) => count);
   expect(rows.length).toBeGreaterThan(0);
   expect(total(missing)).toBe(total(lacking));
+});
+
+test('a product is needed by the coming jobs that are agreed to, each by what it counts, spares included', async () => {
+  const [first, second] = [demoJob('01-meadow-finish'), demoJob('02-engine-shed')];
+  await server.call('POST', '/job-files', second);
+  const offered = { ...second, job: { ...second.job, id: 'offered', state: 'offered' } };
+  await server.call('POST', '/job-files', offered);
+  const [row] = countPieces(second).balloons;
+  const product = { nominalIn: row?.nominalIn as number, colour: row?.colour as string };
+  const own = (file: typeof first) =>
+    countPieces(file)
+      .balloons.filter(
+        ({ nominalIn, colour }) => nominalIn === product.nominalIn && colour === product.colour,
+      )
+      .reduce((sum, { need, spare, kept }) => sum + need - kept + spare, 0);
+  const of = ({ job }: typeof first, count: number) => ({ jobId: job.id, job: job.name, count });
+  const at = (moment: string) =>
+    wantsOf(server.db, product, new Date(moment), async (files) => needsOfAll(files));
+  const all = [of(first, own(first)), of(second, own(second))].filter(({ count }) => count > 0);
+  expect(await at('2027-01-01T00:00:00Z')).toEqual(all);
+  // The first has opened its doors by then.
+  expect(await at('2027-06-19T17:00:00-05:00')).toEqual([of(second, own(second))]);
+  const { status } = await server.call('GET', '/stock/wants?nominalIn=11&colour=nothing-of-ours');
+  expect(status).toBe(200);
+});
+
+test('jobs whose use is recorded and those whose use is not are listed apart', async () => {
+  const second = demoJob('02-engine-shed');
+  await server.call('POST', '/job-files', second);
+  await server.call('POST', '/jobs/meadow-finish/use', { balloons: [], materials: [] });
+  const listed = async (recorded: string) => {
+    const { body } = await server.call('GET', `/jobs?recorded=${recorded}&limit=1`);
+    return [body.total, ...body.items.map((row: { data: { id: string } }) => row.data.id)];
+  };
+  expect(await listed('yes')).toEqual([1, 'meadow-finish']);
+  expect(await listed('no')).toEqual([1, second.job.id]);
 });
 
 test('a day’s counts are the sum of its jobs', async () => {

@@ -12,6 +12,7 @@ import type {
   Lack,
   MonthJob,
   MovementRow,
+  ProductWant,
   SiteRow,
   Workshop,
   WorkshopRow,
@@ -75,6 +76,8 @@ export const keys = {
   pages: (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
     ['jobs', which, moment, filter] as const,
   jobsAbout: (standing: string, until: string) => ['jobs', 'about', standing, until] as const,
+  opened: (recorded: 'yes' | 'no', until: string) => ['jobs', 'opened', recorded, until] as const,
+  wants: (nominalIn: number, colour: string) => ['jobs', 'wants', nominalIn, colour] as const,
   month: (from: string) => ['jobs', 'month', from] as const,
   search: (words: string) => ['jobs', 'search', words] as const,
   lampsBetween: (from: string | undefined, until: string | undefined) =>
@@ -209,7 +212,36 @@ export const useJobsAbout = (standing: string, until: string) =>
     queryFn: () => all<JobRow>(`/jobs?${new URLSearchParams({ standing, until })}`),
   });
 
-export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => all<JobRow>('/jobs') });
+/** Jobs in some states whose doors opened before a moment and whose use is recorded, or is not: the latest first, page by page. */
+export const useOpenedJobs = (recorded: 'yes' | 'no', state: string, until: string) =>
+  useInfiniteQuery({
+    queryKey: keys.opened(recorded, until),
+    queryFn: ({ pageParam }) => {
+      const query = new URLSearchParams({
+        recorded,
+        until,
+        state,
+        order: 'desc',
+        limit: String(PAGE),
+        ...(pageParam ? { after: pageParam } : {}),
+      });
+      return call<Page<JobRow>>('GET', `/jobs?${query}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: ({ next }) => next,
+    placeholderData: keepPreviousData,
+  });
+
+/** Which coming jobs need a product. */
+export const useWants = (nominalIn: number, colour: string) =>
+  useQuery({
+    queryKey: keys.wants(nominalIn, colour),
+    queryFn: () =>
+      call<ProductWant[]>(
+        'GET',
+        `/stock/wants?${new URLSearchParams({ nominalIn: String(nominalIn), colour })}`,
+      ),
+  });
 
 /** What other jobs leave to this one of shelf, pipes and weights. */
 export const useAvailability = (jobId: string) =>

@@ -1,4 +1,4 @@
-import type { ColourId, Piece, StandIn } from '@early-lantern/contract';
+import type { ColourId, Piece, ProductWant, StandIn } from '@early-lantern/contract';
 import {
   arrivesOn,
   type BuyRow,
@@ -27,7 +27,7 @@ import {
 } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useMemo } from 'react';
-import { fileOf, useJobs, useSites, useWorkshop } from '../api/queries.ts';
+import { useWants } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { useNotice } from '../parts/notices.tsx';
 import { Swatch } from '../parts/Swatch.tsx';
@@ -55,9 +55,10 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
     () => substitutes(product.nominalIn, product.colour, workshop, wantedDay(file)),
     [product, workshop, file],
   );
-  const wanting = useWantedElsewhere(product);
+  const wants = useWants(product.nominalIn, product.colour);
+  const wanting = wants.data?.filter(({ jobId }) => jobId !== file.job.id);
   const here = product.need + product.spare;
-  const elsewhere = wanting.reduce((sum, one) => sum + one.wanted, 0);
+  const elsewhere = wanting?.reduce((sum, { count }) => sum + count, 0);
   const take = (useColour: ColourId) => {
     store.change((before) => ({
       ...before,
@@ -89,10 +90,7 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
       <DialogTitle>In place of {name}</DialogTitle>
       <DialogContent>
         <Typography>
-          This job needs {here}.
-          {wanting.length > 0
-            ? ` Other coming jobs need ${wanting.map((one) => `${one.wanted} (${one.job})`).join(', ')}.`
-            : ' No other coming job needs it.'}
+          This job needs {here}.{wanting && othersNeed(wanting)}
         </Typography>
         <OtherSuppliers
           row={row}
@@ -135,7 +133,9 @@ export function SubstituteDialog({ row, onOrder, onClose }: SubstituteDialogProp
                     </TableCell>
                     <TableCell align="right">{one.isMade ? Math.max(0, left) : 'not made'}</TableCell>
                     <TableCell>{one.isMade ? effect(left - here) : ''}</TableCell>
-                    <TableCell>{one.isMade ? effect(left - here - elsewhere) : ''}</TableCell>
+                    <TableCell>
+                      {one.isMade && elsewhere !== undefined ? effect(left - here - elsewhere) : ''}
+                    </TableCell>
                     <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                       <Button size="small" disabled={!one.isMade} onClick={() => take(one.colour)}>
                         Use it here
@@ -224,6 +224,18 @@ function ownWant(file: Parameters<typeof countPieces>[0], nominalIn: number, col
     .reduce((sum, row) => sum + row.need - row.kept + row.spare, 0);
 }
 
+/** So many of the other jobs are named. */
+const NAMED = 4;
+
+/** What other jobs need, those with the earliest doors by name. */
+function othersNeed(wanting: readonly ProductWant[]): string {
+  if (wanting.length === 0) return ' No other coming job needs it.';
+  const named = wanting.slice(0, NAMED).map(({ count, job }) => `${count} (${job})`);
+  const rest = wanting.slice(NAMED);
+  if (rest.length > 0) named.push(`${rest.reduce((sum, { count }) => sum + count, 0)} (${rest.length} more)`);
+  return ` Other coming jobs need ${named.join(', ')}.`;
+}
+
 type Way =
   | Pick<Extract<StandIn, { way: 'other-colour' }>, 'way' | 'useColour'>
   | Pick<Extract<StandIn, { way: 'other-size' }>, 'way' | 'useIn' | 'inflatedIn'>;
@@ -233,22 +245,4 @@ function standIn(piece: Piece, { nominalIn, colour }: ProductNeed, way: Way): Pi
   if (!('grade' in piece) || !JSON.stringify(piece).includes(`"${colour}"`)) return piece;
   const others = (piece.standIns ?? []).filter((one) => one.nominalIn !== nominalIn || one.colour !== colour);
   return { ...piece, standIns: [...others, { ...way, nominalIn, colour }] };
-}
-
-/** What other jobs still to come want of a product. */
-function useWantedElsewhere(product: ProductNeed): { job: string; wanted: number }[] {
-  const { file } = useJob();
-  const jobs = useJobs().data;
-  const sites = useSites().data;
-  const workshop = useWorkshop();
-  return useMemo(() => {
-    if (!jobs || !sites || !workshop) return [];
-    return jobs
-      .filter((row) => row.data.id !== file.job.id && Date.parse(row.data.doors) > Date.now())
-      .flatMap((row) => {
-        const other = fileOf(row, workshop, sites);
-        const wanted = other ? ownWant(other, product.nominalIn, product.colour) : 0;
-        return wanted > 0 ? [{ job: row.data.name, wanted }] : [];
-      });
-  }, [jobs, sites, workshop, file.job.id, product]);
 }

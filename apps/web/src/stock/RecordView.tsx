@@ -4,27 +4,36 @@ import { Box, Button, LinearProgress, Link, Paper, Typography } from '@mui/mater
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { call } from '../api/client.ts';
-import { fileOf, useJobs, useSites, useWorkshop } from '../api/queries.ts';
+import { fileOf, useOpenedJobs, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { useNotice } from '../parts/notices.tsx';
+import { jobStates } from '../parts/state-words.ts';
 import { shortDay } from '../parts/time.ts';
 import { useNow } from '../parts/useNow.ts';
 import { RecordUseDialog } from './RecordUseDialog.tsx';
 import { refreshStock } from './refresh-stock.ts';
 
+/** What is only asked about or offered, or called off, has used nothing. */
+const HOLDING = jobStates.filter((state) => isHolding({ state })).join(',');
+/** Doors that open while this is looked at are noticed within so long, ms. */
+const AGAIN_MS = 5 * 60_000;
+
 /** Jobs that are over: what each used is recorded once; until then it holds its balloons. */
 export function RecordView({ row }: { row: WorkshopRow }) {
   const notify = useNotice();
   const now = useNow();
-  const jobs = useJobs();
+  const until = new Date(Math.floor(now / AGAIN_MS) * AGAIN_MS).toISOString();
+  const open = useOpenedJobs('no', HOLDING, until);
+  const recorded = useOpenedJobs('yes', HOLDING, until);
   const sites = useSites().data;
   const workshop = useWorkshop();
   const [chosen, setChosen] = useState<JobRow>();
-  if (jobs.error) throw jobs.error;
-  if (!jobs.data || !sites || !workshop) return <LinearProgress aria-label="Looking through the jobs" />;
-  const over = jobs.data.filter((one) => isHolding(one.data) && Date.parse(one.data.doors) <= now).reverse();
-  const open = over.filter(({ usedAt }) => usedAt === null);
-  const recorded = over.filter(({ usedAt }) => usedAt !== null);
+  const failure = open.error ?? recorded.error;
+  if (failure) throw failure;
+  if (!open.data || !recorded.data || !sites || !workshop)
+    return <LinearProgress aria-label="Looking through the jobs" />;
+  const openJobs = open.data.pages.flatMap(({ items }) => items);
+  const recordedJobs = recorded.data.pages.flatMap(({ items }) => items);
   const takeBack = async (job: JobRow) => {
     await call('DELETE', `/jobs/${job.data.id}/use`).catch((error: Error) =>
       notify({ text: `Not taken back: ${error.message}` }),
@@ -32,7 +41,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
     await refreshStock();
   };
   const file = chosen && fileOf(chosen, workshop, sites);
-  if (over.length === 0) {
+  if (openJobs.length + recordedJobs.length === 0) {
     return (
       <EmptyState title="No past jobs yet">
         When doors have opened, what the job used is recorded here, and leaves the shelf.
@@ -58,11 +67,11 @@ export function RecordView({ row }: { row: WorkshopRow }) {
       <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Not recorded yet">
         <Typography variant="h2">Not recorded yet</Typography>
         <Typography sx={{ color: 'text.secondary', mb: 1 }}>
-          {open.length > 0
+          {openJobs.length > 0
             ? 'These jobs are over but still hold their balloons.'
             : 'All past jobs are recorded.'}
         </Typography>
-        {open.map((job) =>
+        {openJobs.map((job) =>
           line(
             job,
             <Button
@@ -75,11 +84,12 @@ export function RecordView({ row }: { row: WorkshopRow }) {
             </Button>,
           ),
         )}
+        <Earlier of={open} shown={openJobs.length} />
       </Paper>
-      {recorded.length > 0 && (
+      {recordedJobs.length > 0 && (
         <Paper variant="outlined" sx={{ p: 2 }} component="section" aria-label="Recorded">
           <Typography variant="h2">Recorded</Typography>
-          {recorded.map((job) =>
+          {recordedJobs.map((job) =>
             line(
               job,
               <Button
@@ -91,9 +101,20 @@ export function RecordView({ row }: { row: WorkshopRow }) {
               </Button>,
             ),
           )}
+          <Earlier of={recorded} shown={recordedJobs.length} />
         </Paper>
       )}
       {file && <RecordUseDialog file={file} onClose={() => setChosen(undefined)} />}
     </Box>
+  );
+}
+
+/** The way to those of a list that are not read yet. */
+function Earlier({ of: list, shown }: { of: ReturnType<typeof useOpenedJobs>; shown: number }) {
+  if (!list.hasNextPage) return null;
+  return (
+    <Button onClick={() => void list.fetchNextPage()} disabled={list.isFetching} sx={{ mt: 1 }}>
+      Earlier jobs ({(list.data?.pages[0]?.total ?? shown) - shown})
+    </Button>
   );
 }
