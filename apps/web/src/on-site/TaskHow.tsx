@@ -1,5 +1,6 @@
 import type { Task } from '@early-lantern/contract';
 import { Box } from '@mui/material';
+import { memo } from 'react';
 import { BeforeAfter } from './BeforeAfter.tsx';
 import { HowCard } from './HowCard.tsx';
 import type { TakenJob } from './kept-on-device.ts';
@@ -17,8 +18,11 @@ interface TaskHowProps {
   photos: SitePhotos;
 }
 
-/** How a piece is made, how it will look, and what to look at when one steps back: opened where it is wanted. */
-export function TaskHow({ task, taken, photos }: TaskHowProps) {
+/**
+ * How a piece is made, how it will look, and what to look at when one steps back: opened where it is wanted. It stays as it is while a tick
+ * changes nothing of it.
+ */
+export const TaskHow = memo(function TaskHow({ task, taken, photos }: TaskHowProps) {
   const { plan } = taken;
   const pieces = LOOKING.has(task.id) ? plan.pieces : plan.pieces.filter(({ id }) => id === task.pieceId);
   const cards = pieces.flatMap(({ id, name, steps, notes }) => {
@@ -48,4 +52,4 @@ export function TaskHow({ task, taken, photos }: TaskHowProps) {
         ))}
     </Box>
   );
-}
+});

@@ -8,7 +8,7 @@ import {
   projected,
   withMending,
 } from '@early-lantern/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { TakenJob } from './kept-on-device.ts';
 import type { SiteLogHere } from './use-log.ts';
 
@@ -37,22 +37,18 @@ export function useDay(original: TakenJob, { happened, nowMs }: SiteLogHere): Si
     const timer = setInterval(() => setAt(nowMs()), AGAIN_MS);
     return () => clearInterval(timer);
   }, [nowMs]);
-  return useMemo(() => {
-    const { file } = original;
-    const grown = withMending(original.plan, happened, file);
-    const plan = asReplanned(grown, happened);
-    const now: DayNow = {
-      file,
-      plan,
-      happened,
-      facts: dayFacts(file, happened),
-      nowMs: Math.max(at, nowMs()),
-    };
-    return {
-      taken: { ...original, plan },
-      whole: nothingLeftOut(grown, happened),
-      now,
-      projection: projected(now),
-    };
-  }, [original, happened, at, nowMs]);
+  const { file } = original;
+  const grown = useMemo(() => withMending(original.plan, happened, file), [original.plan, happened, file]);
+  const plan = useMemo(() => asReplanned(grown, happened), [grown, happened]);
+  const whole = useMemo(() => nothingLeftOut(grown, happened), [grown, happened]);
+  // As long as the plan is the same, so is what is drawn by it.
+  const taken = useMemo(() => ({ ...original, plan }), [original, plan]);
+  const now = useMemo<DayNow>(
+    () => ({ file, plan, happened, facts: dayFacts(file, happened), nowMs: Math.max(at, nowMs()) }),
+    [file, plan, happened, at, nowMs],
+  );
+  // What was pressed shows first, then what it does to the rest of the day.
+  const later = useDeferredValue(now);
+  const projection = useMemo(() => projected(later), [later]);
+  return useMemo(() => ({ taken, whole, now, projection }), [taken, whole, now, projection]);
 }
