@@ -21,6 +21,7 @@ import {
   infiniteQueryOptions,
   keepPreviousData,
   QueryClient,
+  type QueryKey,
   queryOptions,
   useInfiniteQuery,
   useQuery,
@@ -113,17 +114,14 @@ export const useJobNames = () =>
 /** So many jobs are read at once where they are shown one after the other. */
 const PAGE = 20;
 
-/** Jobs that are not over at a moment, or those that are, the latest first; page by page. */
-export const jobPagesQuery = (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
+/** A list of jobs, page by page. */
+const pagesOfJobs = <K extends QueryKey>(queryKey: K, asked: Record<string, string>, limit: number) =>
   infiniteQueryOptions({
-    queryKey: keys.pages(which, moment, filter),
+    queryKey,
     queryFn: ({ pageParam }) => {
-      const span: Record<string, string> =
-        which === 'standing' ? { standing: moment } : { over: moment, order: 'desc' };
       const query = new URLSearchParams({
-        ...span,
-        ...filter,
-        limit: String(PAGE),
+        ...asked,
+        limit: String(limit),
         ...(pageParam ? { after: pageParam } : {}),
       });
       return call<Page<JobRow>>('GET', `/jobs?${query}`);
@@ -132,24 +130,28 @@ export const jobPagesQuery = (which: 'standing' | 'over', moment: string, filter
     getNextPageParam: ({ next }) => next,
   });
 
+/** Jobs that are not over at a moment, or those that are, the latest first; page by page. */
+export const jobPagesQuery = (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
+  pagesOfJobs(
+    keys.pages(which, moment, filter),
+    { ...(which === 'standing' ? { standing: moment } : { over: moment, order: 'desc' }), ...filter },
+    PAGE,
+  );
+
 export const useJobPages = (...asked: Parameters<typeof jobPagesQuery>) =>
   useInfiniteQuery({ ...jobPagesQuery(...asked), placeholderData: keepPreviousData });
 
 /** All jobs that match, the latest doors first, a hundred at a time. */
 export const useJobList = (filter: JobFilter) =>
   useInfiniteQuery({
-    queryKey: ['jobs', 'list', filter],
-    queryFn: ({ pageParam }) => {
-      const query = new URLSearchParams({
-        ...filter,
-        order: 'desc',
-        limit: '100',
-        ...(pageParam ? { after: pageParam } : {}),
-      });
-      return call<Page<JobRow>>('GET', `/jobs?${query}`);
-    },
-    initialPageParam: '',
-    getNextPageParam: ({ next }) => next,
+    ...pagesOfJobs(['jobs', 'list', filter], { ...filter, order: 'desc' }, 100),
+    placeholderData: keepPreviousData,
+  });
+
+/** Jobs in some states whose doors opened before a moment and whose use is recorded, or is not: the latest first, page by page. */
+export const useOpenedJobs = (recorded: 'yes' | 'no', state: string, until: string) =>
+  useInfiniteQuery({
+    ...pagesOfJobs(keys.opened(recorded, until), { recorded, until, state, order: 'desc' }, PAGE),
     placeholderData: keepPreviousData,
   });
 
@@ -210,26 +212,6 @@ export const useJobsAbout = (standing: string, until: string) =>
   useQuery({
     queryKey: keys.jobsAbout(standing, until),
     queryFn: () => all<JobRow>(`/jobs?${new URLSearchParams({ standing, until })}`),
-  });
-
-/** Jobs in some states whose doors opened before a moment and whose use is recorded, or is not: the latest first, page by page. */
-export const useOpenedJobs = (recorded: 'yes' | 'no', state: string, until: string) =>
-  useInfiniteQuery({
-    queryKey: keys.opened(recorded, until),
-    queryFn: ({ pageParam }) => {
-      const query = new URLSearchParams({
-        recorded,
-        until,
-        state,
-        order: 'desc',
-        limit: String(PAGE),
-        ...(pageParam ? { after: pageParam } : {}),
-      });
-      return call<Page<JobRow>>('GET', `/jobs?${query}`);
-    },
-    initialPageParam: '',
-    getNextPageParam: ({ next }) => next,
-    placeholderData: keepPreviousData,
   });
 
 /** Which coming jobs need a product. */
