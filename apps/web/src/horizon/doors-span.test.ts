@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { doorsSpan, soonSpan } from './doors-span.ts';
 
 const job = (day: string) => ({
