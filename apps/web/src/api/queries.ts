@@ -77,7 +77,8 @@ export const keys = {
   pages: (which: 'standing' | 'over', moment: string, filter: JobFilter) =>
     ['jobs', which, moment, filter] as const,
   jobsAbout: (standing: string, until: string) => ['jobs', 'about', standing, until] as const,
-  opened: (recorded: 'yes' | 'no', until: string) => ['jobs', 'opened', recorded, until] as const,
+  opened: (recorded: 'yes' | 'no', state: string, until: string) =>
+    ['jobs', 'opened', recorded, state, until] as const,
   wants: (nominalIn: number, colour: string) => ['jobs', 'wants', nominalIn, colour] as const,
   month: (from: string) => ['jobs', 'month', from] as const,
   search: (words: string) => ['jobs', 'search', words] as const,
@@ -151,7 +152,7 @@ export const useJobList = (filter: JobFilter) =>
 /** Jobs in some states whose doors opened before a moment and whose use is recorded, or is not: the latest first, page by page. */
 export const useOpenedJobs = (recorded: 'yes' | 'no', state: string, until: string) =>
   useInfiniteQuery({
-    ...pagesOfJobs(keys.opened(recorded, until), { recorded, until, state, order: 'desc' }, PAGE),
+    ...pagesOfJobs(keys.opened(recorded, state, until), { recorded, until, state, order: 'desc' }, PAGE),
     placeholderData: keepPreviousData,
   });
 

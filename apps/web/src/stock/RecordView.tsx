@@ -31,7 +31,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
   const failure = open.error ?? recorded.error;
   if (failure) throw failure;
   if (!open.data || !recorded.data || !sites || !workshop)
-    return <LinearProgress aria-label="Looking through the jobs" />;
+    return <LinearProgress aria-label="Loading past jobs" />;
   const openJobs = open.data.pages.flatMap(({ items }) => items);
   const recordedJobs = recorded.data.pages.flatMap(({ items }) => items);
   const takeBack = async (job: JobRow) => {

@@ -349,6 +349,6 @@ function caseWorking(one: HoldPiece['cases'][number], gustMs: number, source: st
 function whichWeights(isPart: boolean, { workshop: { awayGear = [] } }: JobFile): string {
   if (!isPart) return "the workshop's weights";
   return awayGear.some(({ item }) => item?.startsWith(weightItem('')))
-    ? 'the weights at home and free'
-    : 'the weights that the day’s other pieces leave free';
+    ? 'the free weights at home'
+    : 'the weights left over from the other pieces';
 }
