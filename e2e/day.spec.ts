@@ -1,5 +1,5 @@
 import type { JobFile } from '@early-lantern/contract';
-import type { APIRequestContext } from '@playwright/test';
+import type { APIRequestContext, Locator, Page } from '@playwright/test';
 import { DateTime } from 'luxon';
 import { getJob, getPlan, ownJob } from './support/api.ts';
 import { expect, test } from './support/test.ts';
@@ -39,6 +39,17 @@ async function laterSaturday(
   return dates[0] as string;
 }
 
+/** A day is looked at when it comes into sight; of many jobs the later ones are read when they are asked for. */
+async function scrollTo(page: Page, day: Locator): Promise<void> {
+  const more = page.getByRole('button', { name: /^Show more/ });
+  await expect(day.or(more).first()).toBeVisible();
+  while ((await day.count()) === 0) {
+    await more.scrollIntoViewIfNeeded();
+    await page.waitForTimeout(200);
+  }
+  await day.scrollIntoViewIfNeeded();
+}
+
 test('a double-booked Saturday says so; an offered way out resolves it, and the plan agreed on is kept', async ({
   page,
   request,
@@ -48,8 +59,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   const day = page.getByRole('region', {
     name: DateTime.fromISO(date).toFormat('cccc d LLLL', { locale: 'en' }),
   });
-  // A day is looked at when it comes into sight.
-  await day.scrollIntoViewIfNeeded();
+  await scrollTo(page, day);
   await expect(day.getByText(/^Double-booked: .*Wren Haddock/)).toBeVisible();
   await day.getByRole('link', { name: 'Plan the day together' }).click();
   await expect(page.getByText('Double-booked while each job is planned alone')).toBeVisible();
@@ -93,7 +103,7 @@ test('a double-booked Saturday says so; an offered way out resolves it, and the 
   );
   expect(busy).toEqual([]);
   await page.goto('/');
-  await day.scrollIntoViewIfNeeded();
+  await scrollTo(page, day);
   await expect(day.getByText('Planned together; nobody is double-booked.')).toBeVisible();
 });
 

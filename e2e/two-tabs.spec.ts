@@ -22,8 +22,9 @@ test('two devices and a second tab on one job: what one saves the others show wi
   await second.getByRole('main').getByRole('button', { name: 'Undo' }).click();
   await expect(first.getByLabel('Width', { exact: true })).not.toHaveValue('20 in');
   await expect(second.getByLabel('Piece')).toHaveValue('Beam, from the desk');
-  // A job that somebody makes stands on the horizon of the others.
-  await tab.goto('/');
+  // A job that somebody makes stands on the horizon of the others; of the twenty next ones, or where it is looked for.
+  await tab.goto('/?q=live-new');
+  await expect(tab.getByText('No coming job matches')).toBeVisible();
   await ownJob(request, 'live-new');
   await expect(tab.getByText('Shed live-new').first()).toBeVisible();
   // What was done before the page was left can still be undone.

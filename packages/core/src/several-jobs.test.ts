@@ -99,7 +99,9 @@ test('a weight lies on one base only: pieces of a job, and jobs of a day, share 
   const claim = { job: 'Other', isFirst: true, pipes: [], weights: all };
   const robbed = draftPlan({ ...first, workshop: { ...first.workshop, overlapping: [claim] } });
   expect(robbed.lamps.holds.state).toBe('out');
-  expect(robbed.holds.pieces.flatMap(({ troubles }) => troubles).join()).toContain('leave of the weights');
+  expect(robbed.holds.pieces.flatMap(({ troubles }) => troubles).join()).toContain(
+    'the weights left over from the other pieces and jobs are not enough',
+  );
 });
 
 test('asked about one job only the files it shares days with are looked at, and the answer is that of all together', () => {

@@ -22,31 +22,38 @@ export function followChanges(): void {
   onChanged(renew);
   const channel = new BroadcastChannel(CHANNEL);
   channel.onmessage = ({ data }: MessageEvent<Changed>) => tell(data);
-  const listen = () =>
-    openStream((change) => {
+  const listen = (wasOpen: boolean) =>
+    openStream(wasOpen, (change) => {
       channel.postMessage(change);
       tell(change);
     });
-  if (!navigator.locks) listen();
-  // Held until the tab goes; then the next one has its turn, and what was told meanwhile is not known.
+  // Held until the tab goes.
+  const hold = (wasOpen: boolean) => {
+    listen(wasOpen);
+    return new Promise<never>(() => {});
+  };
+  if (!navigator.locks) listen(false);
   else
-    void navigator.locks.request(CHANNEL, () => {
-      listen();
-      return new Promise<never>(() => {});
-    });
+    void navigator.locks
+      .request(CHANNEL, { ifAvailable: true }, (lock) => lock && hold(false))
+      // Another tab has it. When that one goes the next has its turn.
+      .then(() => navigator.locks.request(CHANNEL, () => hold(true)));
 }
 
 function tell(change: Changed): void {
   for (const listener of listeners) listener(change);
 }
 
-/** The stream; the browser opens it again where it breaks, and what was missed meanwhile may be anything. */
-function openStream(heard: (change: Changed) => void): void {
+/**
+ * The stream; the browser opens it again where it breaks, and what was missed meanwhile may be anything.
+ * @param wasOpen there was one before, in another tab
+ */
+function openStream(wasOpen: boolean, heard: (change: Changed) => void): void {
   const stream = new EventSource('/api/v1/events');
-  let wasOpen = false;
+  let isAgain = wasOpen;
   stream.addEventListener('open', () => {
-    if (wasOpen) heard({ what: 'anything', id: '' });
-    wasOpen = true;
+    if (isAgain) heard({ what: 'anything', id: '' });
+    isAgain = true;
   });
   stream.addEventListener('changed', ({ data }: MessageEvent<string>) => {
     // The server's own words, which it has checked: the schemas would be read with the first page for this alone.

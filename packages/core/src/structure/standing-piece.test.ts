@@ -102,7 +102,9 @@ test('owned weights: what is found is what they come to; too few are told, and w
   ]);
   const [first, second] = holdsOfFile(owning(2 * each - 1)).pieces;
   expect(first?.troubles).toEqual([]);
-  expect(second?.troubles.join()).toContain('the weights left over from the other pieces are not enough');
+  expect(second?.troubles.join()).toContain(
+    'the weights left over from the other pieces and jobs are not enough',
+  );
   expect(held(owning(each - 1), 'column').troubles.join()).toContain(
     "the workshop's weights are not enough for",
   );

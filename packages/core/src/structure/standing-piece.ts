@@ -350,5 +350,5 @@ function whichWeights(isPart: boolean, { workshop: { awayGear = [] } }: JobFile)
   if (!isPart) return "the workshop's weights";
   return awayGear.some(({ item }) => item?.startsWith(weightItem('')))
     ? 'the free weights at home'
-    : 'the weights left over from the other pieces';
+    : 'the weights left over from the other pieces and jobs';
 }
