@@ -310,6 +310,13 @@ test('a link shows one job without people, stock and money, is signed once, and 
   expect(signed.delivery.handedOver.join(' ')).toContain('candles');
   expect(signed.delivery.photos).toEqual([{ id: standing, of: job.job.pieces[0]?.name }]);
   expect((await server.call('POST', '/shared/sign-off', signOff)).status).toBe(409);
+  // What the house has signed for stays; also where a phone that had no signal did not know that it was deleted before.
+  const remove = (photo: string) =>
+    server.call('DELETE', `/jobs/${id}/photos/${photo}`, undefined, cookies.lead);
+  expect((await remove(standing)).body.detail).toBe('The house has signed for this photo: it stays.');
+  expect((await remove(before)).status).toBe(200);
+  await server.db.execute(sql`update photos set deleted_at = now() where id = ${standing}`);
+  expect((await shown(standing)).body.content).toBe(DOT);
   // It stands in the log of the site, and what is found later changes nothing of it.
   const logged = () => server.call('GET', `/jobs/${id}/site-log`, undefined, cookies.lead);
   const [entry, ...more] = (await logged()).body.entries;

@@ -64,6 +64,13 @@ test('sent again by a phone that had no answer a photo is there once, as it was 
   expect((await server.call('POST', at, sent)).status).toBe(201);
   const ids = (await server.call('GET', at)).body.map((row: PhotoRow) => row.data.id);
   expect(ids).not.toContain(id);
+  // Again and again at the same moment, by the page and from behind it.
+  const same = { ...sent, id: 'sent-at-once' };
+  const all = await Promise.all(Array.from({ length: 12 }, () => server.call('POST', at, same)));
+  for (const { status, body } of all) {
+    expect(status).toBe(201);
+    expect(body).toEqual(all[0]?.body);
+  }
   const early = { ...sent, id: 'of-the-future', takenAt: '2199-01-01T00:00:00Z' };
   const { body } = await server.call('POST', at, early);
   expect(Math.abs(Date.parse(body.data.addedAt) - Date.now())).toBeLessThan(60_000);

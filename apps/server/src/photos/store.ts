@@ -1,9 +1,10 @@
 import type { Photo, PhotoMark, PhotoRow, Piece } from '@early-lantern/contract';
-import { and, eq, isNotNull, isNull } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, or } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { toRow, touched } from '../db/rows.ts';
 import { photos } from '../db/schema.ts';
-import { notFound, stale } from '../http/problem.ts';
+import { notFound, ProblemError, stale } from '../http/problem.ts';
+import { signedForPhoto } from '../site-log/store.ts';
 
 const one = (jobId: string, id: string) => and(eq(photos.jobId, jobId), eq(photos.id, id));
 const there = (jobId: string, id: string) => and(one(jobId, id), isNull(photos.deletedAt));
@@ -20,6 +21,7 @@ export async function listPhotos(db: Queries, jobId: string): Promise<PhotoRow[]
   return rows.map(toRow).sort((a, b) => a.data.addedAt.localeCompare(b.data.addedAt));
 }
 
+/** Adds one; where the same was sent twice at once the first stands. */
 export async function addPhoto(
   db: Queries,
   jobId: string,
@@ -28,8 +30,9 @@ export async function addPhoto(
   const [row] = await db
     .insert(photos)
     .values({ jobId, id: data.id, data, planned, content })
+    .onConflictDoNothing()
     .returning(columns);
-  return toRow(row as NonNullable<typeof row>);
+  return row ? toRow(row) : ((await knownPhoto(db, jobId, data.id)) as PhotoRow);
 }
 
 /** A photo by its id, deleted or not: sent again it is neither a second one nor brought back. */
@@ -44,7 +47,7 @@ async function getPhoto(db: Queries, jobId: string, id: string): Promise<PhotoRo
   return toRow(row);
 }
 
-/** The picture itself. */
+/** The picture itself; what was signed for stands, whatever is deleted later. */
 export async function pictureOf(
   db: Queries,
   jobId: string,
@@ -53,7 +56,7 @@ export async function pictureOf(
   const [row] = await db
     .select({ data: photos.data, content: photos.content })
     .from(photos)
-    .where(there(jobId, id));
+    .where(and(one(jobId, id), or(isNull(photos.deletedAt), signedForPhoto(jobId, id))));
   if (!row) throw notFound(`photo "${id}" in job "${jobId}"`);
   const { type, moment } = row.data;
   return { type, moment, content: row.content };
@@ -76,8 +79,13 @@ export async function markPhoto(
   return toRow(row);
 }
 
-/** Out of sight; it can be brought back. */
+/** Out of sight; it can be brought back. One that the house has signed for stays. */
 export async function removePhoto(db: Queries, jobId: string, id: string): Promise<PhotoRow> {
+  const [signed] = await db
+    .select({ id: photos.id })
+    .from(photos)
+    .where(and(there(jobId, id), signedForPhoto(jobId, id)));
+  if (signed) throw new ProblemError('in-use', 'The house has signed for this photo: it stays.');
   const [row] = await db
     .update(photos)
     .set({ deletedAt: new Date() })

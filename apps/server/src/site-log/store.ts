@@ -1,5 +1,5 @@
 import type { KeptEntry, PersonId, SentEntries, SiteEntry, SiteLog } from '@early-lantern/contract';
-import { and, asc, count, eq, gt, max } from 'drizzle-orm';
+import { and, asc, count, eq, gt, max, type SQL, sql } from 'drizzle-orm';
 import type { Queries } from '../db/database.ts';
 import { holdSiteLog } from '../db/locks.ts';
 import { siteEntries } from '../db/schema.ts';
@@ -57,6 +57,12 @@ export async function wholeLog(db: Queries, jobId: string): Promise<KeptEntry[]>
     .orderBy(asc(siteEntries.seq));
   return rows.map(asKept);
 }
+
+/** That somebody has signed for what stands on a photo. */
+export const signedForPhoto = (jobId: string, photoId: string): SQL => {
+  const about = JSON.stringify({ kind: 'signed', photos: [{ id: photoId }] });
+  return sql`exists (select 1 from ${siteEntries} where ${siteEntries.jobId} = ${jobId} and ${siteEntries.event} @> ${about}::jsonb)`;
+};
 
 /**
  * Adds what a device has written down; what is known already stays as it is, so that it may be sent again and again.
