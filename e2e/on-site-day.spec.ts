@@ -175,6 +175,12 @@ test('a tick taken back is open again on every phone; what does not go on is see
 }) => {
   const [wrens, ilos] = [await phone(browser, stack), await phone(browser, stack)];
   const [wren, ilo] = [await wrens.newPage(), await ilos.newPage()];
+  // Opened for the first time where there is no signal: it says so, and goes on when there is one.
+  await wren.goto('/on-site');
+  await wrens.setOffline(true);
+  await wren.getByRole('link', { name: /ladders/ }).tap();
+  await expect(wren.getByRole('heading', { name: 'This job is not on this phone yet' })).toBeVisible();
+  await wrens.setOffline(false);
   await openAs(wren, 'ladders', 'Wren Haddock');
   await openAs(ilo, 'ladders', 'Ilo Marsh');
   await ilo.getByRole('tab', { name: 'Everybody' }).tap();

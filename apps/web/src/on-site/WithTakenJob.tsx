@@ -1,8 +1,11 @@
 import { LinearProgress } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
+import { ApiProblem } from '../api/client.ts';
+import { EmptyState } from '../parts/EmptyState.tsx';
 import { lastMe, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
+import { BigButton } from './BigButton.tsx';
 import type { TakenJob } from './kept-on-device.ts';
 import { useTakenJob } from './use-taken-job.ts';
 
@@ -21,8 +24,21 @@ export function WithTakenJob({ children }: WithTakenJobProps) {
 }
 
 function Taken({ jobId, children }: WithTakenJobProps & { jobId: string }) {
-  const { taken, isLooking, error } = useTakenJob(jobId);
+  const { taken, isLooking, error, isReading, again } = useTakenJob(jobId);
   if (taken) return children(taken);
   if (isLooking) return <LinearProgress aria-label="Opening the job" />;
-  throw error ?? new Error('This job is not on this phone.');
+  // What the server refuses it refuses again; where it is not reached that may change any moment.
+  if (error instanceof ApiProblem) throw error;
+  return (
+    <EmptyState
+      title="This job is not on this phone yet"
+      action={
+        <BigButton disabled={isReading} onClick={() => void again()}>
+          {isReading ? 'Trying…' : 'Try now'}
+        </BigButton>
+      }
+    >
+      {error?.message} It opens by itself once there is a signal: this phone asks again every 15 seconds.
+    </EmptyState>
+  );
 }

@@ -4,8 +4,11 @@ import { call } from '../api/client.ts';
 import { keys } from '../api/queries.ts';
 import { keepJob, keptJob, type TakenJob } from './kept-on-device.ts';
 
-/** Where the signal is bad, what is on the phone is shown meanwhile. */
-const PATIENCE_MS = 20_000;
+/** What is on the phone is shown meanwhile; where the signal is bad a first reading may take its time. */
+const PATIENCE_MS = 60_000;
+
+/** Not reached, the server is asked again after so long, ms. */
+const AGAIN_MS = 15_000;
 
 /** Reads a job with its plan, and keeps it on this device. */
 export async function takeAlong(jobId: string): Promise<TakenJob> {
@@ -32,11 +35,14 @@ export function useTakenJob(jobId: string) {
     queryFn: () => takeAlong(jobId),
     staleTime: 30_000,
     retry: false,
-    refetchInterval: ({ state }) => (state.error ? 15_000 : false),
+    refetchInterval: ({ state }) => (state.error ? AGAIN_MS : false),
+    refetchOnReconnect: true,
   });
   return {
     taken: read.data ?? kept.data ?? undefined,
     isLooking: kept.isPending || (read.isPending && !kept.data),
     error: read.error,
+    isReading: read.isFetching,
+    again: read.refetch,
   };
 }
