@@ -3,7 +3,8 @@ import { agreedTasks, type WayOut } from '@early-lantern/core';
 import { call } from '../api/client.ts';
 import { keys, queryClient } from '../api/queries.ts';
 import { type JobDocument, sameData, withFix } from '../job/document.ts';
-import { JobStore, type SaveState } from '../job/job-store.ts';
+import { JobStore } from '../job/job-store.ts';
+import type { SaveState } from '../job/save-state.ts';
 
 /**
  * Changes several jobs, one after the other; each is saved with its revision.

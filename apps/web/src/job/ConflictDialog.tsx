@@ -16,7 +16,7 @@ import { clockTime } from '../parts/time.ts';
 import { useUnits } from '../preferences.tsx';
 import { differences } from './document.ts';
 import { fieldWords, namesIn, type Speech, valueWords } from './field-words.ts';
-import type { Conflict } from './job-store.ts';
+import type { Conflict } from './save-state.ts';
 
 interface ConflictDialogProps {
   conflict: Conflict;

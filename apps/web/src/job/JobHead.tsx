@@ -3,8 +3,9 @@ import { Box, Stack } from '@mui/material';
 import { memo } from 'react';
 import { LanternString } from '../parts/LanternString.tsx';
 import { JobTabs, JobTitle } from './JobTitle.tsx';
-import type { JobStore, SaveState } from './job-store.ts';
+import type { JobStore } from './job-store.ts';
 import { SaveNote } from './SaveNote.tsx';
+import type { SaveState } from './save-state.ts';
 import { UndoRedo } from './UndoRedo.tsx';
 import { Verdict } from './Verdict.tsx';
 

@@ -1,5 +1,5 @@
 import { Box, Tooltip } from '@mui/material';
-import type { SaveState } from './job-store.ts';
+import type { SaveState } from './save-state.ts';
 
 const words: Record<SaveState['kind'], string> = {
   saved: 'Saved',

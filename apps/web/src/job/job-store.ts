@@ -1,30 +1,13 @@
-import type { AgreedTask, Fault, JobHead, JobRow, Piece, PieceRow } from '@early-lantern/contract';
+import type { AgreedTask, JobHead, JobRow, Piece, PieceRow } from '@early-lantern/contract';
 import { ApiProblem, call } from '../api/client.ts';
 import { type Baseline, baselineOf, type SavedRow } from './baseline.ts';
 import { documentOf, type JobDocument, sameData, withShown } from './document.ts';
+import { draftBase } from './draft-base.ts';
 import { beginHistory, changed, type History, redone, undone } from './history.ts';
 import { type Draft, dropDraft, keepDraft, keepUndo, readDraft, readUndo } from './kept-work.ts';
 import { withHeadNews, withNews, withPieceNews } from './news.ts';
+import { type Conflict, ConflictFound, isServersFault, type SaveState } from './save-state.ts';
 import { firstUnsaved, type Unsaved } from './unsaved.ts';
-
-/** A row both this tab and somebody else changed. `theirs` is null when it was deleted. */
-export interface Conflict {
-  part: 'job' | 'piece';
-  id: string;
-  mine: JobHead | Piece | null;
-  theirs: { revision: number; data: JobHead | Piece; updatedAt?: string } | null;
-  /** When mine was changed last. */
-  changedAt?: string | undefined;
-}
-
-export type SaveState =
-  | { kind: 'saved' }
-  | { kind: 'saving' }
-  | { kind: 'offline' }
-  /** Something broke at the server, or here: by the id its log tells more. */
-  | { kind: 'broken'; id: string | undefined }
-  | { kind: 'refused'; faults: Fault[] }
-  | { kind: 'conflict'; conflict: Conflict };
 
 export interface JobSnapshot {
   document: JobDocument;
@@ -71,36 +54,12 @@ export class JobStore {
       this.history = changed(this.history, draft.document);
       // Not saved before it is.
       this.save = { kind: 'saving' };
-      this.madeFrom(draft, baselineOf(row));
+      const now = baselineOf(row);
+      this.baseline = draftBase(this.jobId, draft, now);
+      if (draft.base) this.takeIn(now);
       this.schedule(0);
     }
     this.snapshot = this.makeSnapshot();
-  }
-
-  /** Goes on from what a draft was made from, so that a change elsewhere is noticed, and put together where it can be. */
-  private madeFrom(draft: Draft, now: Baseline): void {
-    const { sent, base } = draft;
-    const isOwn = (row: SavedRow<JobHead | Piece>, id: string, revision: number) =>
-      sent?.id === id && row.revision === revision + 1 && sameData(row.data, sent.data);
-    const from = <D extends JobHead | Piece>(
-      row: SavedRow<D>,
-      id: string,
-      revision: number,
-      was?: SavedRow<D>,
-    ) => (isOwn(row, id, revision) ? row : (was ?? { ...row, revision }));
-    const before = new Map(base?.pieces);
-    const pieces = new Map(now.pieces);
-    for (const [id, revision] of draft.pieces) {
-      const row = now.pieces.get(id);
-      const was = before.get(id);
-      if (row) pieces.set(id, from(row, id, revision, was));
-      // Gone since: only who knows what it was can tell that.
-      else if (was) pieces.set(id, was);
-    }
-    // What others have added since is news.
-    if (base) for (const id of now.pieces.keys()) if (!before.has(id)) pieces.delete(id);
-    this.baseline = { head: from(now.head, this.jobId, draft.head, base?.head), pieces };
-    if (base) this.takeIn(now);
   }
 
   /** Takes in what the server holds now, as far as it does not contradict what is changed here. */
@@ -404,18 +363,6 @@ export class JobStore {
     throw new ConflictFound({ part, id, mine, theirs });
   }
 }
-
-class ConflictFound extends Error {
-  readonly conflict: Conflict;
-
-  constructor(conflict: Conflict) {
-    super('changed elsewhere');
-    this.conflict = conflict;
-  }
-}
-
-const isServersFault = (error: unknown): error is ApiProblem =>
-  error instanceof ApiProblem && error.problem.status === 500;
 
 /** The pieces with one replaced, added at the end, or taken out. */
 function putPiece(pieces: readonly Piece[], id: string, piece: Piece | undefined): Piece[] {

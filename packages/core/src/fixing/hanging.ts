@@ -1,9 +1,8 @@
-import type { HoldPoint, HoldRules, JobFile, MethodId, On, PieceOf, Spot } from '@early-lantern/contract';
+import type { HoldPoint, HoldRules, JobFile, PieceOf, Spot } from '@early-lantern/contract';
 import { DRAG, dynamicPressure, SOLID } from '../air/wind.ts';
 import { formatLength } from '../quantity/length.ts';
 import type { PointLoad } from '../structure/beam.ts';
 import { gustAt, isOutdoors } from '../structure/gust-at.ts';
-import { depthOf } from '../support/carried.ts';
 import {
   borneLoads,
   type Candidate,
@@ -13,10 +12,10 @@ import {
   type Run,
 } from './choose-points.ts';
 import { type GarlandLine, garlandLine, garlandLoads, type LoadOnLine } from './garland-line.ts';
-import { bestMethod, hookFor, methodOf, methods, type Place, ratingAt, refusal } from './methods.ts';
-import { placeOnParts } from './on-parts.ts';
-import { intrusion, placeAt } from './place.ts';
+import { hookFor, methods, refusal } from './methods.ts';
 import { ladderFor, tiedAtM } from './reach.ts';
+import { footPeg, lyingPoints } from './resting-points.ts';
+import { type Asked, candidatesOf, GRID_M, type Placed, placeOf } from './where-to-fix.ts';
 
 /** A garland's points, what each bears, and what is wrong with them. */
 export interface Hanging {
@@ -28,29 +27,11 @@ export interface Hanging {
   troubles: string[];
 }
 
-/** Candidates stand this far apart, m. */
-const GRID_M = 0.15;
 /** Longest free lengths, m: about 2 ft overhead, three points on an upright section. Common practice, no source. */
 const SPAN_OVERHEAD_M = 0.67;
 const SPAN_SLANTED_M = 0.8;
 const SPAN_UPRIGHT_M = 1;
 const FREE_END_M = 0.3;
-
-interface Asked {
-  piece: PieceOf<'organic-garland'>;
-  spot: Spot;
-  file: JobFile;
-  rules: HoldRules;
-  line: GarlandLine;
-}
-
-/** A candidate with its place and method. */
-interface Placed {
-  id: string;
-  candidate: Candidate;
-  method: MethodId;
-  place: Place & { fixingId?: string; on?: On };
-}
 
 /**
  * The fewest points for each section of a garland, each section bearing itself and what is on it; points locked by
@@ -83,63 +64,6 @@ export function hangGarland(
     ifGone: new Map(hung.flatMap((one) => [...one.ifGone])),
     isProven: hung.every((one) => one.isProven),
     troubles: [...new Set([...lying.troubles, ...hung.flatMap((one) => one.troubles)])],
-  };
-}
-
-/** On grass the foot is pulled down by a nail and a 260, so that it lies flush. Common practice, no source. */
-function footPeg({ piece, spot, file, line }: Asked): HoldPoint[] {
-  const isOnGrass = spot.floor === 'grass' && (line.restsM > 0 || (piece.tailM ?? 0) > 0);
-  if (!isOnGrass || (file.site.forbids ?? []).includes('stakes')) return [];
-  const { xM, yM } = line.at(0);
-  return [
-    {
-      id: 'foot',
-      spotXYM: { xM: Number(xM.toFixed(3)), yM: Number(yM.toFixed(3)) },
-      at: 0,
-      section: 0,
-      method: 'foot-peg',
-      surface: spot.surface,
-      loadN: 0,
-      windNPerPa: 0,
-      ratingN: methodOf('foot-peg').ratingN,
-      factor: 99,
-      isLocked: false,
-    },
-  ];
-}
-
-/** Points set by hand where the garland lies on the floor: they are kept and checked, and bear next to nothing. */
-function lyingPoints({ piece, spot, file, line }: Asked): { points: HoldPoint[]; troubles: string[] } {
-  const points = (piece.hold?.points ?? []).flatMap(({ id, at, method }): HoldPoint[] => {
-    const along = at * line.lengthM;
-    if (along >= Math.min(line.restsM, line.lengthM)) return [];
-    const { xM, yM } = line.at(along);
-    const place = placeAt(spot, file.site, { xM, yM });
-    const chosen = method ?? bestMethod(place, file.workshop)?.method ?? 'tie';
-    const trouble = refusal(chosen, place);
-    return [
-      {
-        id,
-        spotXYM: { xM: Number(xM.toFixed(3)), yM: Number(yM.toFixed(3)) },
-        at,
-        section: 0,
-        method: chosen,
-        surface: place.surface,
-        ...(place.fixingId ? { fixing: place.fixingId } : {}),
-        loadN: 0,
-        windNPerPa: 0,
-        ratingN: trouble ? 0 : ratingAt(chosen, place, file.workshop),
-        factor: trouble ? 0 : 99,
-        isLocked: true,
-        ...(trouble ? { trouble } : {}),
-      },
-    ];
-  });
-  return {
-    points,
-    troubles: points.flatMap(({ trouble }) =>
-      trouble ? [`${piece.name}, where it lies on the floor: ${trouble}.`] : [],
-    ),
   };
 }
 
@@ -270,57 +194,6 @@ function longestSpan(line: GarlandLine, along: number): number {
   if (line.isOverhead(along)) return SPAN_OVERHEAD_M;
   return line.isUpright(along) ? SPAN_UPRIGHT_M : SPAN_SLANTED_M;
 }
-
-/** Points set by hand that are nearer together than this are one, m. */
-const ONE_POINT_M = 0.01;
-
-/** Of things along a line those that are not at the place of one before them. */
-function apart<T>(things: readonly T[], alongM: (one: T) => number): T[] {
-  const kept: T[] = [];
-  for (const one of things)
-    if (kept.every((other) => Math.abs(alongM(other) - alongM(one)) >= ONE_POINT_M)) kept.push(one);
-  return kept;
-}
-
-/** Where the section can be fixed: an even grid, as far as a method is allowed there; and what is locked by hand. */
-function candidatesOf(asked: Asked, fromM: number, toM: number, wantedN: number): Placed[] {
-  const { piece, spot, file, line } = asked;
-  const lastM = piece.hold?.points?.length ? line.lengthM : 0;
-  const set = apart(piece.hold?.points ?? [], (one) => one.at * line.lengthM);
-  const locked = set.flatMap(({ id, at, method }): Placed[] => {
-    const along = at * line.lengthM;
-    if (along < fromM || along > toM || (along === toM && toM < lastM)) return [];
-    const place = placeOf(asked, along) ?? placeAt(spot, file.site, line.at(along));
-    const chosen = method ?? bestMethod(place, file.workshop, wantedN)?.method ?? 'tie';
-    // A point that may not be is kept, with nothing to hold by: the lamp says so.
-    const ratingN = refusal(chosen, place) ? 0 : ratingAt(chosen, place, file.workshop);
-    return [{ id, method: chosen, place, candidate: { atM: along - fromM, ratingN, isLocked: true } }];
-  });
-  const count = Math.max(1, Math.round((toM - fromM) / GRID_M));
-  const outM = depthOf(piece, file.job.pieces);
-  const out = { from: outM, to: outM };
-  const free = Array.from({ length: count + 1 }, (_, i) => (i * (toM - fromM)) / count).flatMap(
-    (atM): Placed[] => {
-      const along = fromM + atM;
-      if (locked.some((one) => Math.abs(one.candidate.atM - atM) < GRID_M / 2)) return [];
-      const { xM, yM } = line.at(along);
-      if ((spot.keepClear ?? []).some((zone) => intrusion(zone, { xM, yM }, 0.05, out) > 0)) return [];
-      const place = placeOf(asked, along);
-      const best = place && bestMethod(place, file.workshop, wantedN);
-      if (!best) return [];
-      const id = `p${Math.round(along * 1000)}`;
-      return [{ id, method: best.method, place, candidate: { atM, ratingN: best.ratingN, isLocked: false } }];
-    },
-  );
-  return [...locked, ...free].sort((a, b) => a.candidate.atM - b.candidate.atM);
-}
-
-/** On a piece, its parts are what there is; on a spot, its surfaces and fixings. */
-const placeOf = ({ piece, spot, file, line }: Asked, along: number): Placed['place'] | undefined => {
-  const at = line.at(along);
-  if (piece.on) return placeOnParts(piece, file, { x: at.xM, y: at.yM }, spot);
-  return placeAt(spot, file.site, at);
-};
 
 function asPoints(
   { file, spot, line, piece }: Asked,
