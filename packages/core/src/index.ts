@@ -136,6 +136,7 @@ export {
   MS_PER_MPH,
   NEWTONS_PER_POUND,
 } from './quantity/customary.ts';
+export { groupBy } from './quantity/group.ts';
 export * from './quantity/length.ts';
 export { listed } from './quantity/listed.ts';
 export { counted, plural } from './quantity/plural.ts';
