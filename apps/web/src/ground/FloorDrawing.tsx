@@ -72,13 +72,14 @@ function Zone({ zone, deepM, px }: { zone: KeepClear; deepM: number; px: number 
   const { xM, widthM, frontM = 0, depthM, swing } = zone;
   const isOverhead = zone.yM >= HEADROOM_M;
   const name = clearNames[zone.kind];
+  const zoneDeepM = depthM ?? Math.max(0, deepM - frontM);
   return (
     <g pointerEvents="none">
       <rect
         x={xM}
         y={frontM}
         width={widthM}
-        height={depthM ?? Math.max(0, deepM - frontM)}
+        height={zoneDeepM}
         fill={RED}
         fillOpacity={isOverhead ? 0.03 : 0.09}
         stroke={RED}
@@ -86,7 +87,13 @@ function Zone({ zone, deepM, px }: { zone: KeepClear; deepM: number; px: number 
         strokeDasharray={`${5 * px} ${4 * px}`}
       />
       {swing && <Swing zone={zone} px={px} />}
-      <text x={xM + 5 * px} y={frontM + 15 * px} fontSize={12 * px} fill="#86281a">
+      {/* At its front edge: pieces with their names stand at the back. */}
+      <text
+        x={xM + 5 * px}
+        y={frontM + Math.max(15 * px, zoneDeepM - 8 * px)}
+        fontSize={12 * px}
+        fill="#86281a"
+      >
         {isOverhead ? `${name}, overhead` : name}
       </text>
     </g>
