@@ -34,6 +34,30 @@ test('two devices and a second tab on one job: what one saves the others show wi
   await other.close();
 });
 
+test('the tab that hears the news is closed: what is saved before another hears them is shown there all the same', async ({
+  page: hears,
+  context,
+  request,
+}) => {
+  const tab = await context.newPage();
+  for (const one of [hears, tab]) {
+    await one.goto('/?q=handed-over');
+    await expect(one.getByText('No coming job matches')).toBeVisible();
+  }
+  let letThrough = () => {};
+  const held = new Promise<void>((resolve) => {
+    letThrough = resolve;
+  });
+  await context.route('**/api/v1/events', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await hears.close();
+  await ownJob(request, 'handed-over');
+  letThrough();
+  await expect(tab.getByText('Shed handed-over').first()).toBeVisible();
+});
+
 test('two devices, one of them without news: the second save is told, sees both versions, and either can be kept', async ({
   browser,
   context,

@@ -13,6 +13,10 @@ export class ApiProblem extends Error {
 /** The server could not be reached: nothing is known of what it did. */
 class Unreachable extends Error {}
 
+/** Whether the same may be answered a moment later: the server is not reached, or has no database just now. */
+export const isPassing = (error: unknown): boolean =>
+  error instanceof Unreachable || (error instanceof ApiProblem && error.problem.status === 503);
+
 /** Nobody is signed in any more: what was typed waits on this device until somebody is. */
 export class SignedOut extends Error {}
 

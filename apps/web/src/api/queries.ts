@@ -26,7 +26,7 @@ import {
   useInfiniteQuery,
   useQuery,
 } from '@tanstack/react-query';
-import { ApiProblem, call, SignedOut } from './client.ts';
+import { ApiProblem, call, isPassing, SignedOut } from './client.ts';
 
 interface Page<T> {
   items: T[];
@@ -43,10 +43,14 @@ export const queryClient = new QueryClient({
       staleTime: 5_000,
       // A refusal will not change by asking again; silence may.
       retry: (failures, error) =>
-        !(error instanceof ApiProblem || error instanceof SignedOut) && failures < 5,
+        (isPassing(error) || !(error instanceof ApiProblem || error instanceof SignedOut)) && failures < 3,
     },
   },
 });
+
+/** Why nothing can be shown: something that was never read. What was read before stays on screen while the server is silent. */
+export const failureOf = (...reads: readonly { error: Error | null; data: unknown }[]): Error | undefined =>
+  reads.find(({ error, data }) => error !== null && data === undefined)?.error ?? undefined;
 
 /** Every page of a list, one after the other. */
 async function all<T>(path: string): Promise<T[]> {

@@ -29,7 +29,7 @@ export function DayView() {
   const { workshop, job } = file;
   const day = DateTime.fromISO(job.doors, { zone: workshop.timeZone }).startOf('day');
   const counts = useDayCounts(day.toISO() as string, day.plus({ days: 1 }).startOf('day').toISO() as string);
-  if (counts.error) throw counts.error;
+  if (counts.error && !counts.data) throw counts.error;
   if (!counts.data) return <LinearProgress aria-label="Counting the day" />;
   const { jobs, balloons, materials } = counts.data;
   const total = balloons.reduce((sum, row) => sum + row.need, 0);

@@ -3,7 +3,14 @@ import { isHolding, sharingDay } from '@early-lantern/core';
 import { Box, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { useJobsAbout, useLeftBetween, useSettings, useSites, useWorkshop } from '../api/queries.ts';
+import {
+  failureOf,
+  useJobsAbout,
+  useLeftBetween,
+  useSettings,
+  useSites,
+  useWorkshop,
+} from '../api/queries.ts';
 import { doorsSpan } from '../horizon/doors-span.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { dayName } from '../parts/time.ts';
@@ -21,7 +28,7 @@ export function DayScreen() {
   const { standing, until } = aboutDay(day);
   const jobs = useJobsAbout(standing, until);
   const left = useLeftBetween(...doorsSpan(jobs.data), true);
-  const failure = settings.error ?? sites.error ?? jobs.error ?? left.error;
+  const failure = failureOf(settings, sites, jobs, left);
   if (failure) throw failure;
   const ready = useSettled(useReadyJobs(jobs.data, workshop, sites.data), left.data);
   const zone = workshop?.timeZone ?? 'UTC';

@@ -16,6 +16,7 @@ import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useR
 import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import {
+  failureOf,
   queryClient,
   useCrew,
   useJobPages,
@@ -67,7 +68,7 @@ export function HorizonScreen() {
   const today = dayStart(now);
   const by = useFilter();
   const pages = useJobPages('standing', today, by.filter);
-  const failure = settings.error ?? sites.error ?? pages.error;
+  const failure = failureOf(settings, sites, pages);
   if (failure) throw failure;
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const [from, until] = doorsSpan(rows);

@@ -47,7 +47,7 @@ const columnsOf = (zone: string): GridColDef<Line>[] => [
 /** All jobs that match, past and coming, the latest doors first. */
 export function JobList({ filter, workshop, sites }: JobListProps) {
   const pages = useJobList(filter);
-  if (pages.error) throw pages.error;
+  if (pages.error && !pages.data) throw pages.error;
   const lines = useMemo(() => {
     const placeOf = new Map(sites.map(({ data }) => [data.id, data.name]));
     const nameOf = new Map<string, string>(workshop.crew.map(({ id, name }) => [id, name]));

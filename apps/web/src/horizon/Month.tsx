@@ -27,7 +27,7 @@ export function Month({ zone, now }: { zone: string; now: number }) {
     first.toUTC().toISO() as string,
     first.plus({ weeks }).toUTC().toISO() as string,
   );
-  if (error) throw error;
+  if (error && !data) throw error;
   const byDay = Map.groupBy(data ?? [], ({ doors }) => dayKey(doors, zone));
   const go = (months: number) => {
     const next = month.plus({ months });

@@ -7,6 +7,7 @@ import { ME, useMay, useMe } from '../people/me.ts';
 import { headFont } from '../theme.ts';
 import { FrameTools } from './FrameTools.tsx';
 import { Lantern } from './Lantern.tsx';
+import { SilentNote } from './SilentNote.tsx';
 import { pages } from './use-frame-commands.ts';
 
 /** Those who are signed in do without its forms. */
@@ -76,7 +77,8 @@ export function Frame() {
         id="main"
         sx={{ flexGrow: 1, display: 'flex', flexDirection: 'column', minHeight: 0 }}
       >
-        {/* What this browser keeps is kept by workshop: of which, is known first. A silent server is for each page to tell. */}
+        <SilentNote />
+        {/* What this browser keeps is kept by workshop: of which, is known first. */}
         {(me || failureCount > 0) && <Outlet />}
       </Box>
     </Box>

@@ -16,7 +16,7 @@ import { useSiteEdit } from './useSiteEdit.ts';
 export function SiteScreen() {
   const { siteId = '' } = useParams();
   const sites = useSites();
-  if (sites.error) throw sites.error;
+  if (sites.error && !sites.data) throw sites.error;
   if (!sites.data) return <LinearProgress aria-label="Opening the place" />;
   const row = sites.data.find((one) => one.data.id === siteId);
   if (!row) throw new Error('There is no such place; it may have been deleted.');

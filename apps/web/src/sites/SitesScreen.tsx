@@ -35,7 +35,7 @@ export function SitesScreen() {
   const notify = useNotice();
   const navigate = useNavigate();
   const plans = useMay('plan');
-  if (sites.error) throw sites.error;
+  if (sites.error && !sites.data) throw sites.error;
   if (!sites.data) return <LinearProgress aria-label="Opening the sites" />;
   const put = async (site: Site) => {
     const added = await call('POST', '/sites', site).then(

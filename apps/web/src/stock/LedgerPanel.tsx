@@ -40,7 +40,7 @@ export function LedgerPanel({ row }: { row: WorkshopRow }) {
   const balloons = useMovements();
   const items = useItemMovements(of === 'items');
   const shown = of === 'balloons' ? balloons : items;
-  if (shown.error) throw shown.error;
+  if (shown.error && !shown.data) throw shown.error;
   const lines =
     of === 'balloons'
       ? (balloons.data?.pages ?? []).flatMap((page) => page.items.map((one) => ofBalloon(one, row)))

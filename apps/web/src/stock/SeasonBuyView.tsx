@@ -16,7 +16,7 @@ export function SeasonBuyView({ row }: { row: WorkshopRow }) {
   const lacks = useLacks(row.revision);
   const today = DateTime.now().setZone(row.data.timeZone).toISODate() as string;
   const order = useOrdering(row, today);
-  if (lacks.error) throw lacks.error;
+  if (lacks.error && !lacks.data) throw lacks.error;
   if (!lacks.data) return <LinearProgress aria-label="Looking through the coming jobs" />;
   const { onOrder = [], suppliers = [], currency } = row.data;
   const rows = purchasesOf(lacks.data, row.data, today).map((purchase) => ({

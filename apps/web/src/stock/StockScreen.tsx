@@ -28,7 +28,7 @@ export function StockScreen() {
 const ofShelf = (View: ComponentType<{ row: WorkshopRow }>) =>
   function ShelfView() {
     const settings = useSettings();
-    if (settings.error) throw settings.error;
+    if (settings.error && !settings.data) throw settings.error;
     return settings.data ? <View row={settings.data} /> : <LinearProgress aria-label="Opening the stock" />;
   };
 

@@ -70,7 +70,7 @@ export function HistoryPanel({ zone }: { zone: string }) {
     queryFn: () => call<NotedChange[]>('GET', '/history'),
     staleTime: 0,
   });
-  if (error) throw error;
+  if (error && !data) throw error;
   return (
     <Paper variant="outlined" sx={{ p: 2, minWidth: 0 }}>
       <Typography variant="h2">History</Typography>
