@@ -120,6 +120,8 @@ export const PlanPiece = z.strictObject({
   name: z.string(),
   lengthM: z.number(),
   visibleWidthM: z.number(),
+  /** How wide and high it is as a whole, of what nobody measures along a line: a column, a frame, a wall. */
+  sizeM: z.strictObject({ widthM: z.number(), heightM: z.number() }).optional(),
   clusterSize: z.int(),
   clusters: z.int(),
   fillerClusters: z.int(),

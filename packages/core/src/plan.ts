@@ -28,6 +28,7 @@ import { asDoneHere } from './network/own-steps.ts';
 import { stepsOf } from './network/steps.ts';
 import { colourMark, withColourNames } from './piece/colour-mark.ts';
 import { balloonsOf, benchNeeds, gradeOf, lotsOf, spareWorking, totalBalloons } from './piece/counts.ts';
+import { kindOf } from './piece/kinds.ts';
 import { coloursWithoutRoom } from './piece/pattern-of.ts';
 import { madeRecipe, rawNeedsOf, recipeOf, schoolsOf } from './piece/recipe-of.ts';
 import { bottleneckOf } from './rehearsal/bottleneck.ts';
@@ -312,6 +313,7 @@ function placeNotes({ piece, recipe }: WorkedPiece, { site, workshop }: JobFile)
 
 function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile): PlanPiece {
   const { piece, recipe, batches } = worked;
+  const sizeM = kindOf(piece).sizeM?.(piece, recipe);
   return {
     id: piece.id,
     kind: piece.kind,
@@ -321,6 +323,7 @@ function asPlanPiece(worked: WorkedPiece, counted: CountedPiece, file: JobFile):
     alsoOn: piece.alsoOn ?? null,
     lengthM: recipe.lengthM,
     visibleWidthM: recipe.visibleWidthM,
+    ...(sizeM ? { sizeM } : {}),
     clusterSize: recipe.clusterSize,
     clusters: recipe.spineClusters + recipe.sideClusters,
     fillerClusters: recipe.fillerClusters,

@@ -6,6 +6,7 @@ import { useJob } from '../job/context.ts';
 import { balloonsWords } from '../parts/balloons-words.ts';
 import { madeOf } from '../parts/made-of.ts';
 import { useNotice } from '../parts/notices.tsx';
+import { pieceSize } from '../parts/piece-size.ts';
 import { WorkingButton } from '../parts/WorkingButton.tsx';
 import { workingOfPiece } from '../parts/workings.ts';
 import { useUnits } from '../preferences.tsx';
@@ -60,12 +61,12 @@ export function PieceCounts() {
 }
 
 function PieceCard({ piece }: { piece: PlanPiece }) {
-  const { long, short } = useUnits();
+  const size = pieceSize(piece, useUnits());
   return (
     <Paper variant="outlined" sx={{ p: 2 }}>
       <Typography variant="h2">{piece.name}</Typography>
       <Typography component="div">
-        {piece.lengthM > 0 && `${long(piece.lengthM)} long, ${short(piece.visibleWidthM)} wide · `}
+        {size && `${size} · `}
         <WorkingButton title={piece.name} working={workingOfPiece(piece.id)}>
           {madeOf(piece).join(' · ') || 'show working'}
         </WorkingButton>

@@ -1,6 +1,7 @@
 import type { Piece, Plan, Site } from '@early-lantern/contract';
 import { backOf, carrierWords, plural } from '@early-lantern/core';
 import { madeOf } from '../parts/made-of.ts';
+import { pieceSize } from '../parts/piece-size.ts';
 import { anchorOf } from '../pieces/anchor.ts';
 import { useUnits } from '../preferences.tsx';
 
@@ -39,13 +40,11 @@ export function PieceList({ plan, pieces, site }: PieceListProps) {
   return (
     <ul className="sheet-things">
       {plan.pieces.map((piece) => {
-        const { on, alsoOn, lengthM, visibleWidthM, clusters, sections } = piece;
+        const { on, alsoOn, clusters, sections } = piece;
         const carriers = [carrierWords(on, pieces), carrierWords(alsoOn, pieces)].filter(Boolean);
         const where = carriers.length > 0 ? `on ${carriers.join(' and ')}` : placeOf(piece.id);
         const figures = [
-          lengthM > 0 && visibleWidthM > 0 && clusters > 1
-            ? `${long(lengthM)} long, ${short(visibleWidthM)} wide`
-            : '',
+          clusters > 1 || piece.sizeM ? pieceSize(piece, { long, short }) : '',
           ...madeOf(piece),
           sections > 1 ? plural(sections, 'section') : '',
         ].filter(Boolean);

@@ -105,6 +105,7 @@ const signHeightM = ({ heightM, unitHeightM }: Backdrop): number => Math.min(hei
 /** Cloth, greenery, boards or a sign behind or beside the balloons. */
 export const backdrop: Kind<Backdrop> = {
   traits: ({ what }) => ({ ...standing(), balloons: 'none', isLifted: what === 'boards' }),
+  sizeM: ({ widthM, heightM }) => ({ widthM, heightM }),
   upon(piece) {
     const { at, what, heightM } = piece;
     // A sign is held by its middle.

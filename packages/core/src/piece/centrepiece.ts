@@ -18,6 +18,7 @@ const POST_PIPE = 'pvc-half';
 /** Graded layers on a short pipe in a wooden block: heavy below, light above. */
 export const centrepiece: Kind<Centrepiece> = {
   traits: standing,
+  sizeM: ({ postM }, { visibleWidthM }) => ({ widthM: visibleWidthM, heightM: postM }),
   upon: goesOn('table-top'),
   hardware: ({ count, postM }) => ({
     ...noHardware(),

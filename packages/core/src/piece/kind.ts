@@ -16,6 +16,8 @@ export interface Kind<P extends Piece> {
   traits(piece: P): Traits;
   /** Pipes to cut, what joins them, and other stiff parts. */
   hardware(piece: P): Hardware;
+  /** Width and height, m, of what nobody measures along a line: a column, a frame, a wall. */
+  sizeM?(piece: P, recipe: Recipe): { widthM: number; heightM: number };
   /** How it goes on other pieces or hangs. */
   upon(piece: P): Upon;
   /** Of what is held by two ends that may each be set on a carrier: it with one of them moved. */

@@ -1,7 +1,7 @@
 import { Piece, type PieceKind, type PieceOf } from '@early-lantern/contract';
 import { nestedPitch, ringOuterDiameter, ringRadius, squarePitch } from '../geometry/rings.ts';
 import { inchesToMetres, METRES_PER_FOOT } from '../quantity/length.ts';
-import { kinds } from './kinds.ts';
+import { kindOf, kinds } from './kinds.ts';
 import { newPiece } from './new-piece.ts';
 import { coloursWithoutRoom } from './pattern-of.ts';
 import { pictureOf } from './picture-of.ts';
@@ -54,6 +54,42 @@ describe.each(all)('%s', (kind) => {
     expect(recipe.working.length).toBeGreaterThan(0);
     expect(recipe.making.length + recipe.siteWork.length).toBeGreaterThan(0);
   });
+});
+
+test('what stands is told by width and height, without what is put beside or on top; what runs along a line is not', () => {
+  const sizeOf = (piece: Piece) => kindOf(piece).sizeM?.(piece, recipeOf(piece));
+  const along = [
+    'organic-garland',
+    'packed-arch',
+    'standing-garland',
+    'table-arch',
+    'pair-arch',
+    'chain',
+    'banner',
+  ];
+  for (const kind of along) expect(sizeOf(make(kind as PieceKind))).toBeUndefined();
+  // Check values: 5 × 7 ft of frame; five panels of 16 in. each way; a 5 ft column of four quads a layer.
+  expect(sizeOf(make('photo-frame'))).toEqual({ widthM: 1.524, heightM: 2.134 });
+  expect(sizeOf(make('panel-wall'))?.widthM).toBeCloseTo(inchesToMetres(80), 3);
+  expect(sizeOf(make('square-column'))?.heightM).toBe(1.524);
+  // As large as it is drawn.
+  for (const kind of ['packed-column', 'tower', 'topiary', 'backdrop'] as const) {
+    const piece = make(kind);
+    const { balloons, shapes } = pictureOf(piece);
+    const drawn = [
+      ...balloons.map(({ xM, yM, rM }) => ({ left: xM - rM, right: xM + rM, top: yM + rM })),
+      ...shapes.flatMap((one) =>
+        one.shape === 'box' && one.tone !== 'base'
+          ? [{ left: one.xM, right: one.xM + one.widthM, top: one.yM + one.heightM }]
+          : [],
+      ),
+    ];
+    const right = Math.max(...drawn.map((one) => one.right));
+    const left = Math.min(...drawn.map((one) => one.left));
+    const { widthM = 0, heightM = 0 } = sizeOf(piece) ?? {};
+    expect(Math.abs(right - left - widthM)).toBeLessThan(0.03);
+    expect(Math.abs(Math.max(...drawn.map(({ top }) => top)) - heightM)).toBeLessThan(0.03);
+  }
 });
 
 test('30 ft of ½ in. pipe as a four-colour spiral: 50 quads, 200 balloons, 50 a colour, three lengths, two couplings (common practice, no source; count within 4 %)', () => {

@@ -20,6 +20,7 @@ import { standsAt } from './upon.ts';
 /** Layers pressed on an upright pole. */
 export const packedColumn: Kind<PackedColumn> = {
   traits: standing,
+  sizeM: ({ heightM }, { visibleWidthM }) => ({ widthM: visibleWidthM, heightM }),
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   lookOver: () => [

@@ -20,6 +20,7 @@ import { standsAt } from './upon.ts';
 /** Rigid square panels on a stand, gaps closed with single balloons, legs clothed with garlands. */
 export const panelWall: Kind<PanelWall> = {
   traits: standing,
+  sizeM: (piece) => sizeOf(piece),
   upon: standsAt,
   hardware: ({ panelIn, rows }) =>
     boardOf('backing board', rows * inchesToMetres(panelIn), inchesToMetres(panelIn)),

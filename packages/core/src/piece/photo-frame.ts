@@ -33,6 +33,7 @@ const TIE_SPACING_M = 0.6096;
 /** A rectangle of poles and pipe to be photographed in, dressed organically or in patterned quads. */
 export const photoFrame: Kind<PhotoFrame> = {
   traits: standing,
+  sizeM: ({ widthM, heightM }) => ({ widthM, heightM }),
   upon: standsAt,
   hardware: (piece) => ({ ...noHardware(), pipes: barsOf(piece), fittings: cornersOf(piece) }),
   depthM: ({ dress: style }) =>

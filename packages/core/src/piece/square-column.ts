@@ -15,6 +15,7 @@ import { standsAt } from './upon.ts';
 /** Large quads one above the other, kept apart by small ones, so that the colours run straight up. */
 export const squareColumn: Kind<SquareColumn> = {
   traits: standing,
+  sizeM: ({ heightM }, { visibleWidthM }) => ({ widthM: visibleWidthM, heightM }),
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   lookOver: () => [

@@ -31,6 +31,7 @@ export function ballCount(ballM: number, balloonM: number): number {
 /** A ball of clusters on a stand, with a skirt of curtain below. */
 export const topiary: Kind<Topiary> = {
   traits: standing,
+  sizeM: ({ ballM, standM }) => ({ widthM: ballM, heightM: standM + ballM / 2 }),
   upon: goesOn('table-top'),
   hardware: ({ standM }) => poleOf(standM),
   lookOver: () => [

@@ -23,6 +23,7 @@ const ROOF_STEP = 0.86;
 /** Rings seated in the gaps of the ones below on a weighted stand, with a roof of ever smaller rings. */
 export const tower: Kind<Tower> = {
   traits: standing,
+  sizeM: (_, { visibleWidthM, topM }) => ({ widthM: visibleWidthM, heightM: topM }),
   upon: standsAt,
   hardware: ({ heightM }) => poleOf(heightM),
   lookOver: () => [
