@@ -177,8 +177,11 @@ test('a tick taken back is open again on every phone; what does not go on is see
   const [wren, ilo] = [await wrens.newPage(), await ilos.newPage()];
   // Opened for the first time where there is no signal: it says so, and goes on when there is one.
   await wren.goto('/on-site');
+  const link = wren.getByRole('link', { name: /ladders/ });
+  await expect(link).toBeVisible();
+  await wren.evaluate(() => navigator.serviceWorker.ready);
   await wrens.setOffline(true);
-  await wren.getByRole('link', { name: /ladders/ }).tap();
+  await link.tap();
   await expect(wren.getByRole('heading', { name: 'This job is not on this phone yet' })).toBeVisible();
   await wrens.setOffline(false);
   await openAs(wren, 'ladders', 'Wren Haddock');

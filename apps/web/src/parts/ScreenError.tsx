@@ -28,7 +28,7 @@ export function ErrorPage({ error }: { error: unknown }) {
       <Typography sx={{ maxWidth: 520 }}>{messageOf(error)}</Typography>
       <Typography sx={{ maxWidth: 520, color: 'text.secondary' }}>
         Nothing was lost: what you changed is kept on the server, and what it had not taken yet waits in this
-        browser.{isAway && ' This page goes on by itself when the server answers.'}
+        browser.{isAway && ' This page opens by itself when the server is back.'}
       </Typography>
       <Stack direction="row" spacing={1}>
         <Button variant="contained" onClick={reload}>

@@ -27,7 +27,8 @@ export function SilentNote() {
   if (!isAway) return null;
   return (
     <Alert severity="warning" role="status" className="no-print" sx={{ mx: { xs: 1.5, sm: 3 }, mb: 1 }}>
-      The server does not answer. What you see may be out of date; this page goes on by itself.
+      The server does not answer. What you see may be out of date; it updates by itself when the server is
+      back.
     </Alert>
   );
 }
