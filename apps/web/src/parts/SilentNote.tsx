@@ -1,4 +1,4 @@
-import { Alert } from '@mui/material';
+import { Typography } from '@mui/material';
 import type { Query } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { isPassing } from '../api/client.ts';
@@ -26,9 +26,13 @@ export function SilentNote() {
   useWhenBack(isAway, readAgain);
   if (!isAway) return null;
   return (
-    <Alert severity="warning" role="status" className="no-print" sx={{ mx: { xs: 1.5, sm: 3 }, mb: 1 }}>
-      The server does not answer. What you see may be out of date; it updates by itself when the server is
-      back.
-    </Alert>
+    <Typography
+      role="status"
+      className="no-print"
+      sx={{ mx: { xs: 1.5, sm: 3 }, mb: 1, pl: 1.5, py: 0.5, borderLeft: '4px solid var(--mui-palette-out)' }}
+    >
+      <strong>The server does not answer.</strong> What you see may be out of date; it updates by itself when
+      the server is back.
+    </Typography>
   );
 }
