@@ -48,9 +48,10 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** Why nothing can be shown: something that was never read. What was read before stays on screen while the server is silent. */
-export const failureOf = (...reads: readonly { error: Error | null; data: unknown }[]): Error | undefined =>
-  reads.find(({ error, data }) => error !== null && data === undefined)?.error ?? undefined;
+/** Throws why nothing can be shown: something that was never read. What was read before stays on screen while the server is silent. */
+export function throwUnread(...reads: readonly { error: Error | null; data: unknown }[]): void {
+  for (const { error, data } of reads) if (error && data === undefined) throw error;
+}
 
 /** Every page of a list, one after the other. */
 async function all<T>(path: string): Promise<T[]> {

@@ -14,7 +14,7 @@ import {
 } from '@mui/material';
 import { DateTime } from 'luxon';
 import { Link as RouterLink } from 'react-router';
-import { useDayCounts } from '../api/queries.ts';
+import { throwUnread, useDayCounts } from '../api/queries.ts';
 import { useJob } from '../job/context.ts';
 import { blownWords } from '../parts/blown-words.ts';
 import { MaterialTable } from '../parts/MaterialTable.tsx';
@@ -29,7 +29,7 @@ export function DayView() {
   const { workshop, job } = file;
   const day = DateTime.fromISO(job.doors, { zone: workshop.timeZone }).startOf('day');
   const counts = useDayCounts(day.toISO() as string, day.plus({ days: 1 }).startOf('day').toISO() as string);
-  if (counts.error && !counts.data) throw counts.error;
+  throwUnread(counts);
   if (!counts.data) return <LinearProgress aria-label="Counting the day" />;
   const { jobs, balloons, materials } = counts.data;
   const total = balloons.reduce((sum, row) => sum + row.need, 0);

@@ -4,7 +4,7 @@ import { Box, LinearProgress, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import {
-  failureOf,
+  throwUnread,
   useJobsAbout,
   useLeftBetween,
   useSettings,
@@ -28,8 +28,7 @@ export function DayScreen() {
   const { standing, until } = aboutDay(day);
   const jobs = useJobsAbout(standing, until);
   const left = useLeftBetween(...doorsSpan(jobs.data), true);
-  const failure = failureOf(settings, sites, jobs, left);
-  if (failure) throw failure;
+  throwUnread(settings, sites, jobs, left);
   const ready = useSettled(useReadyJobs(jobs.data, workshop, sites.data), left.data);
   const zone = workshop?.timeZone ?? 'UTC';
   const near = useMemo(

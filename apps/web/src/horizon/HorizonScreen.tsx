@@ -16,8 +16,8 @@ import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useR
 import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, call } from '../api/client.ts';
 import {
-  failureOf,
   queryClient,
+  throwUnread,
   useCrew,
   useJobPages,
   useLeftBetween,
@@ -68,8 +68,7 @@ export function HorizonScreen() {
   const today = dayStart(now);
   const by = useFilter();
   const pages = useJobPages('standing', today, by.filter);
-  const failure = failureOf(settings, sites, pages);
-  if (failure) throw failure;
+  throwUnread(settings, sites, pages);
   const rows = useMemo(() => pages.data?.pages.flatMap(({ items }) => items), [pages.data]);
   const [from, until] = doorsSpan(rows);
   const { told, isTold } = useTold(rows, now);

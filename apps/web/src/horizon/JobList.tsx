@@ -3,7 +3,7 @@ import { Button, Link as MuiLink } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { useJobList } from '../api/queries.ts';
+import { throwUnread, useJobList } from '../api/queries.ts';
 import { LazyTable } from '../parts/LazyTable.tsx';
 import { stateWords } from '../parts/state-words.ts';
 import { whenColumn } from '../parts/when-column.ts';
@@ -47,7 +47,7 @@ const columnsOf = (zone: string): GridColDef<Line>[] => [
 /** All jobs that match, past and coming, the latest doors first. */
 export function JobList({ filter, workshop, sites }: JobListProps) {
   const pages = useJobList(filter);
-  if (pages.error && !pages.data) throw pages.error;
+  throwUnread(pages);
   const lines = useMemo(() => {
     const placeOf = new Map(sites.map(({ data }) => [data.id, data.name]));
     const nameOf = new Map<string, string>(workshop.crew.map(({ id, name }) => [id, name]));

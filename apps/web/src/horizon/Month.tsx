@@ -6,7 +6,7 @@ import { Box, IconButton, LinearProgress, Link, Stack, Typography } from '@mui/m
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { useMonth } from '../api/queries.ts';
+import { throwUnread, useMonth } from '../api/queries.ts';
 import { Lantern } from '../parts/Lantern.tsx';
 import { stateWords } from '../parts/state-words.ts';
 import { clockTime, dayKey } from '../parts/time.ts';
@@ -27,7 +27,7 @@ export function Month({ zone, now }: { zone: string; now: number }) {
     first.toUTC().toISO() as string,
     first.plus({ weeks }).toUTC().toISO() as string,
   );
-  if (error && !data) throw error;
+  throwUnread({ data, error });
   const byDay = Map.groupBy(data ?? [], ({ doors }) => dayKey(doors, zone));
   const go = (months: number) => {
     const next = month.plus({ months });

@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
-import { useJobPages, useLampsBetween, useLeftBetween } from '../api/queries.ts';
+import { throwUnread, useJobPages, useLampsBetween, useLeftBetween } from '../api/queries.ts';
 import { type ReadyJob, useReadyJobs, useSettled } from '../workers/ready-jobs.ts';
 import { JobCard } from './JobCard.tsx';
 
@@ -37,7 +37,7 @@ export function Past({ recent, before, filter, workshop, sites, now, told }: Pas
   const left = useLeftBetween(first, before, isOpen && toldOlder !== undefined);
   const older = useSettled(useReadyJobs(rows, workshop, sites), left.data) ?? [];
   const total = recent.length + (pages.data?.pages[0]?.total ?? 0);
-  if (pages.error && !pages.data) throw pages.error;
+  throwUnread(pages);
   if (total === 0) return null;
   return (
     <Accordion

@@ -1,7 +1,7 @@
 import { LinearProgress } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { ApiProblem } from '../api/client.ts';
+import { isPassing } from '../api/client.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { lastMe, useMe } from '../people/me.ts';
 import { SignIn } from '../people/SignIn.tsx';
@@ -28,7 +28,7 @@ function Taken({ jobId, children }: WithTakenJobProps & { jobId: string }) {
   if (taken) return children(taken);
   if (isLooking) return <LinearProgress aria-label="Opening the job" />;
   // What the server refuses it refuses again; where it is not reached that may change any moment.
-  if (error instanceof ApiProblem) throw error;
+  if (error && !isPassing(error)) throw error;
   return (
     <EmptyState
       title="This job is not on this phone yet"

@@ -2,7 +2,7 @@ import type { SiteRow, Spot } from '@early-lantern/contract';
 import { Box, LinearProgress, Paper } from '@mui/material';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams, useSearchParams } from 'react-router';
-import { useSites } from '../api/queries.ts';
+import { throwUnread, useSites } from '../api/queries.ts';
 import { MarkPanel } from './MarkPanel.tsx';
 import { SiteFacts } from './SiteFacts.tsx';
 import { SiteHead } from './SiteHead.tsx';
@@ -16,7 +16,7 @@ import { useSiteEdit } from './useSiteEdit.ts';
 export function SiteScreen() {
   const { siteId = '' } = useParams();
   const sites = useSites();
-  if (sites.error && !sites.data) throw sites.error;
+  throwUnread(sites);
   if (!sites.data) return <LinearProgress aria-label="Opening the place" />;
   const row = sites.data.find((one) => one.data.id === siteId);
   if (!row) throw new Error('There is no such place; it may have been deleted.');

@@ -17,7 +17,7 @@ import {
 import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { call } from '../api/client.ts';
-import { keys, queryClient, useSites } from '../api/queries.ts';
+import { keys, queryClient, throwUnread, useSites } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { newId } from '../parts/ids.ts';
 import { lampWords } from '../parts/lamp-words.ts';
@@ -35,7 +35,7 @@ export function SitesScreen() {
   const notify = useNotice();
   const navigate = useNavigate();
   const plans = useMay('plan');
-  if (sites.error && !sites.data) throw sites.error;
+  throwUnread(sites);
   if (!sites.data) return <LinearProgress aria-label="Opening the sites" />;
   const put = async (site: Site) => {
     const added = await call('POST', '/sites', site).then(

@@ -3,7 +3,7 @@ import { materialItems, sizeName } from '@early-lantern/core';
 import { Button, Paper, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { useItemMovements, useMovements } from '../api/queries.ts';
+import { throwUnread, useItemMovements, useMovements } from '../api/queries.ts';
 import { colourOf } from '../counts/product-name.ts';
 import { LazyTable } from '../parts/LazyTable.tsx';
 import { whenColumn } from '../parts/when-column.ts';
@@ -40,7 +40,7 @@ export function LedgerPanel({ row }: { row: WorkshopRow }) {
   const balloons = useMovements();
   const items = useItemMovements(of === 'items');
   const shown = of === 'balloons' ? balloons : items;
-  if (shown.error && !shown.data) throw shown.error;
+  throwUnread(shown);
   const lines =
     of === 'balloons'
       ? (balloons.data?.pages ?? []).flatMap((page) => page.items.map((one) => ofBalloon(one, row)))

@@ -4,7 +4,7 @@ import { Box, Button, LinearProgress, Link, Paper, Typography } from '@mui/mater
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { call } from '../api/client.ts';
-import { failureOf, fileOf, useOpenedJobs, useSites, useWorkshop } from '../api/queries.ts';
+import { fileOf, throwUnread, useOpenedJobs, useSites, useWorkshop } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { useNotice } from '../parts/notices.tsx';
 import { jobStates } from '../parts/state-words.ts';
@@ -28,8 +28,7 @@ export function RecordView({ row }: { row: WorkshopRow }) {
   const sites = useSites().data;
   const workshop = useWorkshop();
   const [chosen, setChosen] = useState<JobRow>();
-  const failure = failureOf(open, recorded);
-  if (failure) throw failure;
+  throwUnread(open, recorded);
   if (!open.data || !recorded.data || !sites || !workshop)
     return <LinearProgress aria-label="Loading past jobs" />;
   const openJobs = open.data.pages.flatMap(({ items }) => items);

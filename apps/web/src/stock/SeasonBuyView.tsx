@@ -2,7 +2,7 @@ import type { WorkshopRow } from '@early-lantern/contract';
 import { plural, purchasesOf } from '@early-lantern/core';
 import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
 import { DateTime } from 'luxon';
-import { useLacks } from '../api/queries.ts';
+import { throwUnread, useLacks } from '../api/queries.ts';
 import { EmptyState } from '../parts/EmptyState.tsx';
 import { useMay } from '../people/me.ts';
 import { PurchaseTable } from './PurchaseTable.tsx';
@@ -16,7 +16,7 @@ export function SeasonBuyView({ row }: { row: WorkshopRow }) {
   const lacks = useLacks(row.revision);
   const today = DateTime.now().setZone(row.data.timeZone).toISODate() as string;
   const order = useOrdering(row, today);
-  if (lacks.error && !lacks.data) throw lacks.error;
+  throwUnread(lacks);
   if (!lacks.data) return <LinearProgress aria-label="Looking through the coming jobs" />;
   const { onOrder = [], suppliers = [], currency } = row.data;
   const rows = purchasesOf(lacks.data, row.data, today).map((purchase) => ({

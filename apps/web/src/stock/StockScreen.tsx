@@ -1,7 +1,7 @@
 import type { WorkshopRow } from '@early-lantern/contract';
 import { Box, LinearProgress, Typography } from '@mui/material';
 import type { ComponentType } from 'react';
-import { useSettings } from '../api/queries.ts';
+import { throwUnread, useSettings } from '../api/queries.ts';
 import { TabbedViews } from '../parts/TabbedViews.tsx';
 import { LedgerPanel } from './LedgerPanel.tsx';
 import { MovementForm } from './MovementForm.tsx';
@@ -28,7 +28,7 @@ export function StockScreen() {
 const ofShelf = (View: ComponentType<{ row: WorkshopRow }>) =>
   function ShelfView() {
     const settings = useSettings();
-    if (settings.error && !settings.data) throw settings.error;
+    throwUnread(settings);
     return settings.data ? <View row={settings.data} /> : <LinearProgress aria-label="Opening the stock" />;
   };
 

@@ -4,6 +4,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { call } from '../api/client.ts';
+import { throwUnread } from '../api/queries.ts';
 import { LazyTable } from '../parts/LazyTable.tsx';
 import { whenColumn } from '../parts/when-column.ts';
 
@@ -70,7 +71,7 @@ export function HistoryPanel({ zone }: { zone: string }) {
     queryFn: () => call<NotedChange[]>('GET', '/history'),
     staleTime: 0,
   });
-  if (error && !data) throw error;
+  throwUnread({ data, error });
   return (
     <Paper variant="outlined" sx={{ p: 2, minWidth: 0 }}>
       <Typography variant="h2">History</Typography>

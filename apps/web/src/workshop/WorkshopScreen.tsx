@@ -2,7 +2,7 @@ import type { CrewRow, WorkshopRow } from '@early-lantern/contract';
 import { Box, LinearProgress, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { NavLink, useParams } from 'react-router';
-import { failureOf, useCrew, useSettings } from '../api/queries.ts';
+import { throwUnread, useCrew, useSettings } from '../api/queries.ts';
 import { AccessPanel } from '../people/AccessPanel.tsx';
 import { CalendarsPanel } from '../people/CalendarsPanel.tsx';
 import { useMay } from '../people/me.ts';
@@ -38,8 +38,7 @@ export function WorkshopScreen() {
   const crew = useCrew();
   const { page } = useParams();
   const runsIt = useMay('run the workshop');
-  const failure = failureOf(settings, crew);
-  if (failure) throw failure;
+  throwUnread(settings, crew);
   if (!settings.data || !crew.data) return <LinearProgress aria-label="Opening the workshop" />;
   // Who may not change the workshop finds here what they may: helpers’ PINs and shared phones.
   const offered = workshopPages.filter(({ path }) => runsIt || path === 'access');
